@@ -1,0 +1,216 @@
+import { declaredKeys } from '../../identity/declared-keys.js'
+import { stableText } from '../../identity/stable-text.js'
+import { isFailing } from '../../results/outcome.js'
+import type { Fault, FaultCode, ParsedFile, Place, TestResult, WarningCode } from '../result.js'
+import { readTimestamp } from '../timestamp.js'
+import type { WarningLog } from '../warnings.js'
+import { dialectOf, type KnownDialect } from './dialects.js'
+import { pseudoTest } from './pseudo-tests.js'
+import type { RawCase, RawElement, RawOutcome, RawSuite } from './raw.js'
+import { mergeRepeats } from './repeats.js'
+import { failureOf, outcomeOfAttempts, settleCase, type Settled } from './settle.js'
+
+/** Turns finished test cases into results and faults, and at the end checks what only the whole file can tell. */
+export class FileAssembly {
+  private rootElement: RawElement | null = null
+  private dialect: KnownDialect | null = null
+  private readonly results: TestResult[] = []
+  private readonly faults: Fault[] = []
+  private failing = 0
+  private startedAt: number | null = null
+
+  constructor(private readonly warnings: WarningLog) {}
+
+  root(element: RawElement): void {
+    this.rootElement = element
+  }
+
+  test(test: RawCase): void {
+    this.dialect ??= dialectOf(this.rootElement ?? test.element, test)
+    const said = test.outcomes.filter((raw) => raw.kind !== 'skipped').length
+    this.failing += said
+    for (const suite of test.suites) suite.failing += said
+    const settled = settleCase(test, this.timestamp(test.element))
+    const outcome = outcomeOfAttempts(settled.attempts)
+    const pseudo = pseudoTest(test, this.dialect, isFailing(outcome))
+    if (pseudo) {
+      if (isFailing(outcome)) this.faultOf(test, pseudo)
+      return
+    }
+    this.doubt(settled, test)
+    this.results.push(this.resultOf(test, settled, this.dialect))
+  }
+
+  private resultOf(test: RawCase, settled: Settled, dialect: KnownDialect): TestResult {
+    const attributes = test.element.attributes
+    const name = attributes.get('name') ?? ''
+    const classname = attributes.get('classname') || attributes.get('class') || null
+    const inner = test.suites.at(-1)?.element.attributes
+    const outcome = outcomeOfAttempts(settled.attempts)
+    const result: TestResult = {
+      name,
+      suites: test.suites.map((suite) => suite.element.attributes.get('name') ?? '').filter((suite) => suite !== ''),
+      classname,
+      sourceFile: attributes.get('file') || inner?.get('file') || inner?.get('filepath') || (classname && fileLike(classname)) || null,
+      profile: dialect.hostnameIsProfile ? inner?.get('hostname') || null : null,
+      occurrence: 1,
+      outcome,
+      durationMs: settled.attempts.at(-1)?.durationMs ?? null,
+      attempts: settled.attempts,
+      properties: test.properties,
+      keys: declaredKeys(name, test.properties, test.suites.at(-1)?.element.attributes.get('name') ?? null),
+      place: test.element.place,
+    }
+    if (dialect.framework === 'playwright') this.markNotRun(result, test)
+    return result
+  }
+
+  /** Playwright writes a test it never started as skipped, without the annotation that a wanted skip carries. */
+  private markNotRun(result: TestResult, test: RawCase): void {
+    const annotated = test.properties.some((property) => property.name === 'skip' || property.name === 'fixme')
+    const last = result.attempts.at(-1)
+    if (result.outcome !== 'skipped' || annotated || !last) return
+    result.outcome = last.outcome = 'notRun'
+    last.reason = 'did not run: an earlier test or hook failed'
+  }
+
+  private doubt(settled: Settled, test: RawCase): void {
+    const { place, attributes } = test.element
+    const name = attributes.get('name') ?? ''
+    const words: Record<Settled['doubts'][number], [WarningCode, string]> = {
+      severalOutcomes: ['severalOutcomes', `“${name}” has several outcomes; the worst holds`],
+      unexpectedPass: ['unexpectedPass', `“${name}” was expected to fail and passed`],
+      unknownStatus: [
+        'status',
+        `“${name}” has status “${attributes.get('status') ?? attributes.get('result')}”, which is not known; it has no failure and counts as passed`,
+      ],
+      failingStatus: ['status', `“${name}” is marked as failed by an attribute only`],
+      duration: ['duration', `Duration “${attributes.get('time') ?? ''}” can't be read; it counts as unknown`],
+    }
+    for (const doubt of settled.doubts) this.warnings.add(words[doubt][0], words[doubt][1], place)
+  }
+
+  private timestamp(element: RawElement): number | null {
+    const text = element.attributes.get('timestamp')
+    return text ? readTimestamp(text) : null
+  }
+
+  suite(suite: RawSuite): void {
+    const started = suite.element.attributes.get('timestamp')
+    if (started) {
+      const ms = readTimestamp(started)
+      if (ms === null) this.warnings.add('timestamp', `Time “${started}” can't be read; it counts as unknown`, suite.element.place)
+      else this.startedAt = this.startedAt === null ? ms : Math.min(this.startedAt, ms)
+    }
+    if (suite.suites === 0) this.checkCounts(suite.element, suite.failing, suite.element.attributes.get('name') ?? 'the file')
+  }
+
+  /** A suite that declares more failures than it shows hides one: a load error, a hook. */
+  private checkCounts(element: RawElement, shown: number, subject: string): void {
+    if (this.dialect?.ignoresCounts) return
+    // a suite that already has a fault explains its own count
+    if (this.faults.some((fault) => fault.subject === subject)) return
+    const declared = count(element.attributes.get('failures')) + count(element.attributes.get('errors'))
+    const known = this.faults.filter((fault) => fault.code === 'undelivered').length
+    if (declared <= shown || (element === this.rootElement && declared <= shown + known)) return
+    this.faults.push({
+      code: 'undelivered',
+      subject,
+      message: `declares ${declared} failures and errors, but shows ${shown}`,
+      stack: null,
+      place: element.place,
+    })
+  }
+
+  /** `<error>` or `<failure>` outside any test case. */
+  outside(outcome: RawOutcome, suites: readonly RawSuite[], root: RawElement | null): void {
+    const suite = suites.at(-1)
+    this.failing++
+    if (suite) suite.failing++
+    const element = suite?.element ?? root
+    const failure = failureOf(outcome)
+    const exit = /^Dubious, test returned (\d+)/.exec(failure.message ?? '')
+    // Test::More exits with the number of failed points: that much is no fault beyond them
+    if (exit && element && Number(exit[1]) === count(element.attributes.get('failures'))) return
+    this.faults.push({
+      code: 'suite',
+      subject: element?.attributes.get('name') ?? 'the file',
+      message: failure.message,
+      stack: failure.stack,
+      place: element?.place ?? START,
+    })
+  }
+
+  private faultOf(test: RawCase, code: FaultCode): void {
+    const attributes = test.element.attributes
+    const failure = test.outcomes.map(failureOf)[0]
+    const subject = [attributes.get('classname'), attributes.get('name')].filter((part) => part && part !== 'test')
+    this.faults.push({
+      code,
+      subject: [...new Set(subject)].join(' ') || (test.suites.at(-1)?.element.attributes.get('name') ?? 'the file'),
+      message: failure?.message ?? null,
+      stack: failure?.stack ?? null,
+      place: test.element.place,
+    })
+  }
+
+  finish(): ParsedFile {
+    const root = this.rootElement
+    if (root?.name === 'testsuites') this.checkCounts(root, this.failing, 'the file')
+    const results = mergeRepeats(this.suiteFailures(), this.dialect, this.warnings)
+    if (results.length === 0 && this.faults.length === 0) {
+      this.warnings.add('noTests', 'The file holds no tests', root?.place ?? START)
+    }
+    return {
+      format: 'junit-xml',
+      framework: this.dialect?.framework ?? null,
+      startedAt: this.startedAt ?? (root ? this.timestamp(root) : null),
+      results,
+      faults: this.faults,
+      warnings: this.warnings.list(),
+    }
+  }
+
+  /** A failing "test" named like the describe block of other tests of its file is that block's hook (vitest). */
+  private suiteFailures(): TestResult[] {
+    if (this.dialect?.framework !== 'vitest') return this.results
+    const blocks = new Set<string>()
+    for (const result of this.results) {
+      const parts = result.name.split(' > ')
+      for (let i = 1; i < parts.length; i++) blocks.add(`${result.classname}\0${parts.slice(0, i).join(' > ')}`)
+    }
+    const hooks = this.results.filter((result) => isFailing(result.outcome) && blocks.has(`${result.classname}\0${result.name}`))
+    for (const hook of hooks) this.hookFault(hook)
+    return this.results.filter((result) => !hooks.includes(result))
+  }
+
+  private hookFault(hook: TestResult): void {
+    const failure = hook.attempts.at(-1)?.failures[0]
+    this.faults.push({
+      code: 'hook',
+      subject: `${hook.classname} ${hook.name}`,
+      message: failure?.message ?? null,
+      stack: failure?.stack ?? null,
+      place: hook.place,
+    })
+    for (const result of this.results) {
+      const last = result.attempts.at(-1)
+      if (result.outcome === 'skipped' && result.classname === hook.classname && result.name.startsWith(`${hook.name} > `) && last) {
+        last.reason = `did not run: “${hook.name}” failed`
+      }
+    }
+  }
+}
+
+const START: Place = { line: 1, column: 1 }
+
+function count(text: string | undefined): number {
+  return text && /^\d+$/.test(text) ? Number(text) : 0
+}
+
+/** A class name that is really a path (`deck/axle-load.spec.ts`). */
+function fileLike(classname: string): string | null {
+  return /^\S+\.(spec|test|cy|e2e)\.[cm]?[jt]sx?$|^\S+\/\S+\.(js|ts|mjs|cjs|jsx|tsx|py|rb|php|bats|feature|robot)$/.test(classname)
+    ? stableText(classname)
+    : null
+}

@@ -1,0 +1,100 @@
+import type { RawCase, RawElement } from './raw.js'
+
+/** How a reporter means two test cases of one class and name. */
+export type Repeats =
+  /** the same test, tried again */
+  | 'attempts'
+  /** different tests that happen to share a name */
+  | 'distinct'
+  /** tried again if all but the last did not pass, else different tests */
+  | 'auto'
+
+/** What tells one writer of JUnit-style XML from another, and what it means by what it writes. */
+export interface Dialect {
+  framework: string
+  matches(sight: DialectSight): boolean
+  repeats: Repeats
+  /** `hostname` holds the profile (browser project), not the machine. */
+  hostnameIsProfile?: boolean
+  /** A second test case of one name holds the tear-down error of the first. */
+  teardownRepeats?: boolean
+  /** Declared counts of failures do not follow the elements. */
+  ignoresCounts?: boolean
+}
+
+/** What a dialect is recognised by: the elements around the first test case. */
+export interface DialectSight {
+  root: RawElement
+  suite: RawElement | null
+  case: RawElement
+}
+
+const order = (element: RawElement | null) => (element ? [...element.attributes.keys()].join(' ') : '')
+
+/** Every dialect with rules of its own, in the order in which they are asked. Each was read off files that the runner wrote. */
+const DIALECTS: readonly Dialect[] = [
+  {
+    framework: 'playwright',
+    matches: ({ root }) => order(root) === 'id name tests failures skipped errors time',
+    repeats: 'distinct',
+    hostnameIsProfile: true,
+  },
+  { framework: 'vitest', matches: ({ root }) => root.attributes.get('name') === 'vitest tests', repeats: 'distinct' },
+  {
+    framework: 'pytest',
+    matches: ({ suite }) => order(suite) === 'name errors failures skipped tests time timestamp hostname',
+    repeats: 'attempts',
+    teardownRepeats: true,
+  },
+  {
+    framework: 'unittest',
+    matches: ({ suite }) => /-\d{14}$/.test(suite?.attributes.get('name') ?? ''),
+    repeats: 'attempts',
+    teardownRepeats: true,
+  },
+  {
+    framework: 'node:test',
+    matches: ({ case: test }) => test.attributes.get('classname') === 'test' && order(test).startsWith('name time classname'),
+    repeats: 'distinct',
+    ignoresCounts: true,
+  },
+  { framework: 'mocha', matches: ({ suite }) => suite?.attributes.get('name') === 'Mocha Tests', repeats: 'distinct' },
+  {
+    framework: 'cucumber',
+    matches: ({ suite }) => suite?.attributes.get('name') === 'Cucumber' && order(suite).startsWith('name time tests'),
+    repeats: 'distinct',
+  },
+  {
+    framework: 'googletest',
+    matches: ({ case: test }) => test.attributes.has('status') && test.attributes.has('result'),
+    repeats: 'distinct',
+  },
+  {
+    framework: 'ctest',
+    matches: ({ case: test }) =>
+      order(test) === 'name classname time status' && test.attributes.get('name') === test.attributes.get('classname'),
+    repeats: 'distinct',
+  },
+  { framework: 'go', matches: ({ suite }) => order(suite) === 'tests failures time name timestamp', repeats: 'attempts' },
+  { framework: 'testng', matches: ({ suite }) => order(suite) === 'hostname failures tests name time errors timestamp', repeats: 'auto' },
+  {
+    framework: 'surefire',
+    matches: ({ root }) => (root.attributes.get('xsi:noNamespaceSchemaLocation') ?? '').includes('surefire'),
+    repeats: 'auto',
+  },
+  {
+    framework: 'tap',
+    matches: ({ case: test, suite }) => test.attributes.get('name') === '(init)' || /_t$/.test(suite?.attributes.get('name') ?? ''),
+    repeats: 'distinct',
+  },
+]
+
+const UNKNOWN: Omit<Dialect, 'framework' | 'matches'> = { repeats: 'auto' }
+
+export type KnownDialect = Omit<Dialect, 'framework' | 'matches'> & { framework: string | null }
+
+/** The dialect of a file, by its root, its first suite and its first test case. */
+export function dialectOf(root: RawElement, first: RawCase): KnownDialect {
+  const sight = { root, suite: first.suites[0]?.element ?? null, case: first.element }
+  return DIALECTS.find((dialect) => dialect.matches(sight)) ?? { framework: null, ...UNKNOWN }
+}

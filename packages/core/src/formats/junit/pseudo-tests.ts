@@ -1,0 +1,71 @@
+import type { FaultCode } from '../result.js'
+import type { KnownDialect } from './dialects.js'
+import type { RawCase } from './raw.js'
+
+interface PseudoTest {
+  code: FaultCode
+  /** True when the test case stands for something that is no test. */
+  matches(sight: PseudoSight): boolean
+}
+
+interface PseudoSight {
+  name: string
+  classname: string
+  suite: string
+  text: string
+  framework: string | null
+}
+
+/**
+ * Test cases that are no tests: reporters write load errors and hooks as if they were. Read off real files, but for those
+ * marked; a failing one becomes a fault, a passing or skipped one is dropped.
+ */
+const PSEUDO_TESTS: readonly PseudoTest[] = [
+  // unittest: setUpClass (module.Class), classname empty
+  { code: 'hook', matches: ({ name, classname }) => classname === '' && /^(setUp|tearDown)(Class|Module) \(/.test(name) },
+  { code: 'load', matches: ({ classname }) => classname === 'unittest.loader._FailedTest' },
+  // pytest: a module that could not be imported
+  { code: 'load', matches: ({ text, framework }) => framework === 'pytest' && /^collection failure/.test(text) },
+  // mocha: "before all" hook for "admits one"
+  { code: 'hook', matches: ({ name }) => /"(before|after) (all|each)" hook/.test(name) },
+  // TestNG's older reporter: @BeforeClass powerUp
+  {
+    code: 'hook',
+    matches: ({ name, framework }) => framework === 'testng' && /^@(Before|After)(Suite|Test|Groups|Class|Method) /.test(name),
+  },
+  // Go: TestMain stands for the package
+  { code: 'hook', matches: ({ name, classname, framework }) => framework === 'go' && classname === '' && name === 'TestMain' },
+  // prove: the harness's own points
+  { code: 'suite', matches: ({ name, framework }) => framework === 'tap' && (name === '(init)' || name === '(teardown)') },
+  // node:test: a file that did not load is named by its absolute path
+  { code: 'load', matches: ({ name, framework }) => framework === 'node:test' && /^(\/|[A-Za-z]:\\).*\.[cm]?[jt]sx?$/.test(name) },
+  // JUnit 4 class initialisation and class hooks as build tools name them: common practice, no source
+  { code: 'load', matches: ({ name }) => name === 'initializationError' },
+  { code: 'hook', matches: ({ name, text }) => name === 'classMethod' && text !== '' },
+  // JavaScript runners whose whole file failed: common practice, no source
+  {
+    code: 'load',
+    matches: ({ name, classname }) => /^Test suite failed to run$/.test(name) || /^Test suite failed to run$/.test(classname),
+  },
+  { code: 'hook', matches: ({ name }) => /Test execution failure: could be caused by test hooks/.test(name) },
+  // Bats: hooks of a file or suite: from memory
+  { code: 'hook', matches: ({ name }) => /^(setup_file|teardown_file|setup_suite|teardown_suite) failed/.test(name) },
+  { code: 'load', matches: ({ name }) => name === 'bats-gather-tests' },
+]
+
+/** The kind of fault a test case stands for, or null for a real test. `failing` says whether it went wrong. */
+export function pseudoTest(test: RawCase, dialect: KnownDialect, failing: boolean): FaultCode | null {
+  const attributes = test.element.attributes
+  const name = attributes.get('name') ?? ''
+  const classname = attributes.get('classname') ?? ''
+  const suite = test.suites.at(-1)?.element.attributes.get('name') ?? ''
+  const [first] = test.outcomes
+  const sight: PseudoSight = { name, classname, suite, text: first ? (first.message ?? first.text) : '', framework: dialect.framework }
+  const known = PSEUDO_TESTS.find((pseudo) => pseudo.matches(sight))
+  if (known) return known.code
+  if (!failing) return null
+  if (name === '') return 'hook' // a class-level error: the reporter has no test to name
+  return name === classname && name === suite ? (looksLikeFile(name) ? 'load' : 'hook') : null
+}
+
+const looksLikeFile = (name: string) => /\.[A-Za-z]{1,4}$/.test(name) && (name.includes('/') || /\.(test|spec)\./.test(name))

@@ -1,0 +1,41 @@
+import type { Place, Property } from '../result.js'
+
+/** An element with its attributes in the order of the file; the order tells reporters apart. */
+export interface RawElement {
+  name: string
+  attributes: Map<string, string>
+  place: Place
+}
+
+export type RawOutcomeKind = 'failure' | 'error' | 'skipped' | 'rerunFailure' | 'rerunError' | 'flakyFailure' | 'flakyError' | 'warning'
+
+/** A child of a test case that says what became of it. */
+export interface RawOutcome {
+  kind: RawOutcomeKind
+  message: string | null
+  type: string | null
+  text: string
+  stackTrace: string | null
+  stdout: string | null
+  stderr: string | null
+  time: string | null
+}
+
+export interface RawSuite {
+  element: RawElement
+  /** Test cases and nested suites directly inside. */
+  cases: number
+  suites: number
+  /** Elements inside, at any depth, that say a test did not pass. */
+  failing: number
+}
+
+/** One `<testcase>` as it stands in the file. */
+export interface RawCase {
+  element: RawElement
+  suites: RawSuite[]
+  outcomes: RawOutcome[]
+  properties: Property[]
+  stdout: string | null
+  stderr: string | null
+}

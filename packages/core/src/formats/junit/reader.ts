@@ -1,0 +1,171 @@
+import { StreamDecoder, xmlEncoding } from '../decode.js'
+import { Refusal, type FormatReader, type ParsedFile, type Property } from '../result.js'
+import { WarningLog } from '../warnings.js'
+import { FileAssembly } from './assembly.js'
+import { XmlEvents, type XmlListener } from './events.js'
+import type { RawCase, RawElement, RawOutcome, RawOutcomeKind, RawSuite } from './raw.js'
+
+const OUTCOME_KINDS = new Set<string>([
+  'failure',
+  'error',
+  'skipped',
+  'rerunFailure',
+  'rerunError',
+  'flakyFailure',
+  'flakyError',
+  'warning',
+])
+const ROOTS = new Set(['testsuites', 'testsuite'])
+
+/** Reads JUnit-style XML as a stream of bytes. One test case is held at a time; finished ones go to the assembly. */
+export class JunitReader implements FormatReader {
+  private readonly warnings = new WarningLog()
+  private readonly xml: XmlEvents
+  private readonly listener = new JunitListener(this.warnings)
+  private decoder: StreamDecoder | null = null
+  private warnedOfBytes = false
+
+  constructor() {
+    this.xml = new XmlEvents(this.listener, this.warnings)
+    this.listener.shorten = (name) => this.xml.shortName(name)
+  }
+
+  write(chunk: Uint8Array): void {
+    this.decoder ??= new StreamDecoder(xmlEncoding(chunk))
+    this.xml.write(this.decoder.decode(chunk))
+    this.checkBytes(this.decoder)
+  }
+
+  end(): ParsedFile {
+    if (!this.decoder) throw new Refusal('empty', 'The file is empty')
+    this.xml.write(this.decoder.decode())
+    this.checkBytes(this.decoder)
+    this.xml.end()
+    return this.listener.finish()
+  }
+
+  private checkBytes(decoder: StreamDecoder): void {
+    if (decoder.replaced === 0 || this.warnedOfBytes) return
+    this.warnedOfBytes = true
+    this.warnings.add('encoding', `Some bytes are not valid ${decoder.encoding}; each is shown as \uFFFD`, this.xml.place())
+  }
+}
+
+/** Follows the elements of the JUnit vocabulary by local name; elements it does not know are passed over with what is in them. */
+class JunitListener implements XmlListener {
+  shorten: (name: string) => string = (name) => name
+  private readonly assembly: FileAssembly
+  private readonly suites: RawSuite[] = []
+  private root: RawElement | null = null
+  private test: RawCase | null = null
+  private outcome: RawOutcome | null = null
+  private property: Property | null = null
+
+  constructor(warnings: WarningLog) {
+    this.assembly = new FileAssembly(warnings)
+  }
+
+  open(element: RawElement): void {
+    if (!this.root) this.openRoot(element)
+    if (this.test) this.openInTest(element, this.test)
+    else if (element.name === 'testsuite') this.openSuite(element)
+    else if (element.name === 'testcase') this.openTest(element)
+    else if (element.name === 'error' || element.name === 'failure') this.outcome ??= rawOutcome(element)
+  }
+
+  private openRoot(element: RawElement): void {
+    if (!ROOTS.has(element.name)) {
+      throw new Refusal(
+        'wrongRoot',
+        `The root element <${element.name}> is no known result format; <testsuites> or <testsuite> is`,
+        element.place,
+      )
+    }
+    this.root = element
+    this.assembly.root(element)
+  }
+
+  private openSuite(element: RawElement): void {
+    const parent = this.suites.at(-1)
+    if (parent) parent.suites++
+    const name = element.attributes.get('name')
+    if (name) element.attributes.set('name', this.shorten(name))
+    this.suites.push({ element, cases: 0, suites: 0, failing: 0 })
+  }
+
+  private openTest(element: RawElement): void {
+    const suite = this.suites.at(-1)
+    if (suite) suite.cases++
+    for (const key of ['name', 'classname', 'class']) {
+      const value = element.attributes.get(key)
+      if (value) element.attributes.set(key, this.shorten(value))
+    }
+    this.test = { element, suites: [...this.suites], outcomes: [], properties: [], stdout: null, stderr: null }
+  }
+
+  private openInTest(element: RawElement, test: RawCase): void {
+    if (element.name === 'property') {
+      this.property = { name: element.attributes.get('name') ?? '', value: element.attributes.get('value') ?? '' }
+    } else if (OUTCOME_KINDS.has(element.name) && !this.outcome) {
+      this.outcome = rawOutcome(element)
+      test.outcomes.push(this.outcome)
+    }
+  }
+
+  close(name: string, text: string): void {
+    if (this.property && name === 'property') this.closeProperty(text)
+    else if (this.outcome) this.closeInOutcome(this.outcome, name, text)
+    else if (this.test) this.closeInTest(this.test, name, text)
+    else if (name === 'testsuite') {
+      const suite = this.suites.pop()
+      if (suite) this.assembly.suite(suite)
+    }
+  }
+
+  private closeProperty(text: string): void {
+    const property = this.property
+    this.property = null
+    if (!property?.name) return
+    if (property.value === '') property.value = text.trim()
+    this.test?.properties.push(property)
+  }
+
+  private closeInOutcome(outcome: RawOutcome, name: string, text: string): void {
+    if (name === 'stackTrace') outcome.stackTrace = text
+    else if (name === 'system-out') outcome.stdout = text
+    else if (name === 'system-err') outcome.stderr = text
+    else if (name === outcome.kind) {
+      outcome.text = text
+      this.outcome = null
+      if (!this.test) this.assembly.outside(outcome, this.suites, this.root)
+    }
+  }
+
+  private closeInTest(test: RawCase, name: string, text: string): void {
+    if (name === 'system-out') test.stdout = join(test.stdout, text)
+    else if (name === 'system-err') test.stderr = join(test.stderr, text)
+    else if (name === 'testcase') {
+      this.test = null
+      this.assembly.test(test)
+    }
+  }
+
+  finish(): ParsedFile {
+    return this.assembly.finish()
+  }
+}
+
+function rawOutcome(element: RawElement): RawOutcome {
+  return {
+    kind: element.name as RawOutcomeKind,
+    message: element.attributes.get('message') ?? null,
+    type: element.attributes.get('type') || null,
+    text: '',
+    stackTrace: null,
+    stdout: null,
+    stderr: null,
+    time: element.attributes.get('time') ?? null,
+  }
+}
+
+const join = (before: string | null, text: string) => (before === null ? text : `${before}\n${text}`)

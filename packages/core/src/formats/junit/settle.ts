@@ -1,0 +1,150 @@
+import { isFailing, type Outcome } from '../../results/outcome.js'
+import type { Attempt, Failure } from '../result.js'
+import { secondsToMs } from '../duration.js'
+import { messageOf } from './message.js'
+import type { RawCase, RawOutcome } from './raw.js'
+import { undecidedStep } from './undecided-steps.js'
+
+/** Exceptions that runners throw to skip and some reporters write as errors. */
+const SKIP_TYPES = new Set([
+  'org.testng.SkipException',
+  'org.junit.AssumptionViolatedException',
+  'org.junit.internal.AssumptionViolatedException',
+  'org.opentest4j.TestAbortedException',
+  'org.opentest4j.TestSkippedException',
+  'unittest.case.SkipTest',
+  'unittest.SkipTest',
+  'SkipTest',
+])
+/** Values of `status` and `result` that say a test did not run, with no `<skipped>` beside them. */
+const NOT_RUN_STATUS = new Set(['disabled', 'notrun', 'suppressed', 'skipped', 'ignored', 'pending', 'inactive'])
+const FAILING_STATUS = new Set(['fail', 'failed', 'failure', 'error', 'errored'])
+const PASSING_STATUS = new Set(['run', 'pass', 'passed', 'success', 'completed', 'ok'])
+const EXPECTED_FAILURE = /todo|xfail|expected/i
+const DEPENDENCY = /depends on not successfully finished|fixture dependency failed/i
+const NOT_STARTED = /unable to find executable|required files missing|failed to start|could not be found/i
+
+/** What one test case came to, and doubts about it for the caller to word. */
+export interface Settled {
+  attempts: Attempt[]
+  doubts: ('severalOutcomes' | 'unexpectedPass' | 'unknownStatus' | 'failingStatus' | 'duration')[]
+}
+
+/** The outcome rules for one `<testcase>`; docs/formats.md lists them. Counts in attributes are never looked at. */
+export function settleCase(test: RawCase, startedAt: number | null): Settled {
+  const doubts: Settled['doubts'] = []
+  const duration = (text: string | null | undefined): number | null => {
+    if (text === null || text === undefined || text === '') return null
+    const ms = secondsToMs(text)
+    if (ms === null) doubts.push('duration')
+    return ms
+  }
+  const base = (outcome: Outcome, failures: Failure[] = [], reason: string | null = null): Attempt => ({
+    outcome,
+    durationMs: duration(test.element.attributes.get('time')),
+    startedAt,
+    failures,
+    reason,
+    stdout: test.stdout,
+    stderr: test.stderr,
+  })
+  const again = (raw: RawOutcome): Attempt => ({
+    outcome: /Error$/.test(raw.kind) ? 'errored' : 'failed',
+    durationMs: duration(raw.time),
+    startedAt: null,
+    failures: [failureOf(raw)],
+    reason: null,
+    stdout: raw.stdout,
+    stderr: raw.stderr,
+  })
+  const of = (...kinds: RawOutcome['kind'][]) => test.outcomes.filter((raw) => kinds.includes(raw.kind))
+
+  const flaky = of('flakyFailure', 'flakyError').map(again)
+  const reruns = of('rerunFailure', 'rerunError').map(again)
+  const verdict = judge(test, doubts)
+  const last = base(verdict.outcome, verdict.failures, verdict.reason)
+  return { attempts: [...flaky, last, ...reruns], doubts }
+}
+
+interface Verdict {
+  outcome: Outcome
+  failures: Failure[]
+  reason: string | null
+}
+
+function judge(test: RawCase, doubts: Settled['doubts']): Verdict {
+  const failing = test.outcomes.filter((raw) => raw.kind === 'failure' || raw.kind === 'error' || raw.kind === 'warning')
+  const skipped = test.outcomes.find((raw) => raw.kind === 'skipped')
+  if (skipped && (failing.length === 0 || EXPECTED_FAILURE.test(`${skipped.type} ${skipped.message}`))) return judgeSkipped(skipped, test)
+  if (skipped) doubts.push('severalOutcomes')
+  const [first] = failing
+  if (!first) return judgeBare(test, doubts)
+  if (new Set(failing.map((raw) => raw.kind)).size > 1) doubts.push('severalOutcomes')
+  return judgeFailing(test, first, failing, doubts)
+}
+
+function judgeFailing(test: RawCase, first: RawOutcome, failing: RawOutcome[], doubts: Settled['doubts']): Verdict {
+  const failures = failing.map(failureOf)
+  const text = `${first.message ?? ''}\n${first.text}`
+  if (DEPENDENCY.test(text) || first.type === 'cancelledByParent') return { outcome: 'blocked', failures: [], reason: reasonOf(first) }
+  if (first.type && SKIP_TYPES.has(first.type)) return { outcome: 'skipped', failures: [], reason: reasonOf(first) }
+  if (first.type === 'TodoTestSucceeded') {
+    doubts.push('unexpectedPass')
+    return { outcome: 'passed', failures: [], reason: null }
+  }
+  if (first.type === 'UnexpectedSuccess') return { outcome: 'failed', failures, reason: null }
+  const undecided = undecidedStep(test, first)
+  if (undecided)
+    return { outcome: 'errored', failures: [{ message: undecided, type: first.type, stack: first.text.trim() || null }], reason: null }
+  const errored = failing.every((raw) => raw.kind !== 'failure') || first.type === 'hookFailed'
+  return { outcome: errored ? 'errored' : 'failed', failures, reason: null }
+}
+
+function judgeSkipped(skipped: RawOutcome, test: RawCase): Verdict {
+  const named = test.properties.find((property) => property.name === 'skip' || property.name === 'fixme')
+  const reason = reasonOf(skipped) ?? named?.value ?? null
+  if (reason && DEPENDENCY.test(reason)) return { outcome: 'blocked', failures: [], reason }
+  if (reason && NOT_STARTED.test(reason) && test.element.attributes.get('status') === 'notrun') {
+    return { outcome: 'errored', failures: [{ message: reason, type: null, stack: null }], reason: null }
+  }
+  return { outcome: 'skipped', failures: [], reason }
+}
+
+/** No child says anything; an attribute may. */
+function judgeBare(test: RawCase, doubts: Settled['doubts']): Verdict {
+  const attributes = test.element.attributes
+  const words = ['result', 'status'].map((key) => attributes.get(key)?.toLowerCase()).filter((word) => word !== undefined && word !== '')
+  if (words.some((word) => NOT_RUN_STATUS.has(word as string)) || attributes.get('executed') === 'false') {
+    return { outcome: 'skipped', failures: [], reason: words[0] === 'suppressed' || words[0] === 'disabled' ? 'disabled' : null }
+  }
+  const message = attributes.get('failure') ?? null
+  if (message !== null || words.some((word) => FAILING_STATUS.has(word as string))) {
+    doubts.push('failingStatus')
+    return { outcome: 'failed', failures: [{ message, type: null, stack: null }], reason: null }
+  }
+  if (words.some((word) => !PASSING_STATUS.has(word as string))) doubts.push('unknownStatus')
+  return { outcome: 'passed', failures: [], reason: null }
+}
+
+/** Message from the attribute where it says something, else from the text; stack is the text, or what the reporter calls so. */
+export function failureOf(raw: RawOutcome): Failure {
+  const text = raw.text.trim()
+  return { message: messageOf(raw.message, text), type: raw.type, stack: raw.stackTrace ?? (text || null) }
+}
+
+/** Messages that say no more than that a test was skipped. */
+const EMPTY_REASONS = new Set(['', 'true', 'skipped'])
+
+function reasonOf(raw: RawOutcome): string | null {
+  const reason = messageOf(raw.message, raw.text.trim()) ?? ''
+  return EMPTY_REASONS.has(reason) ? null : reason
+}
+
+/** What several attempts at one test come to: the last one holds, and a pass after a failure is `recovered`. */
+export function outcomeOfAttempts(attempts: readonly Pick<Attempt, 'outcome'>[]): Outcome {
+  const last = attempts.at(-1)?.outcome ?? 'notRun'
+  const failedBefore = attempts.slice(0, -1).findLast((attempt) => isFailing(attempt.outcome))
+  if (!failedBefore) return last
+  if (last === 'passed') return 'recovered'
+  return isFailing(last) ? last : failedBefore.outcome
+}

@@ -1,0 +1,15 @@
+import type { RawCase, RawOutcome } from './raw.js'
+
+/** A line of Cucumber's step list: `Given a step..........undefined`. */
+const STEP = /^(.*?)\.{3,}(undefined|pending|ambiguous)\s*$/m
+
+/**
+ * Cucumber's JUnit reporter writes undefined, pending and ambiguous steps as failures, the first two without a word.
+ * They judge nothing, so the test errored; the step list in the output says which it was.
+ */
+export function undecidedStep(test: RawCase, first: RawOutcome): string | null {
+  if (/^Multiple step definitions match/.test(first.text.trim())) return first.text.trim()
+  if (first.text.trim() !== '' || first.message) return null
+  const step = STEP.exec(test.stdout ?? '')
+  return step ? `Step is ${step[2]}: ${step[1]?.trim()}` : null
+}

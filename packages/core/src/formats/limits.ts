@@ -1,0 +1,8 @@
+/** Longest text kept of one message, stack or output, in UTF-16 units. What is beyond is cut, and the file gets a warning. */
+export const MAX_TEXT = 1_048_576
+
+/** Longest name kept (test, suite, class, property name). */
+export const MAX_NAME = 10_000
+
+/** Deepest nesting of elements or objects that is read. */
+export const MAX_DEPTH = 1_000

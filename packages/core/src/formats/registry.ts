@@ -1,0 +1,63 @@
+import { junitXml } from './junit/format.js'
+import { Refusal, type FormatReader, type ParsedFile, type ResultFormat } from './result.js'
+
+/** Every result format there is, in the order in which they are asked. A new one is entered here and nowhere else. */
+export const RESULT_FORMATS: readonly ResultFormat[] = [junitXml]
+
+const HEAD = 512
+
+const BINARY_SIGNATURES: readonly { what: string; code: 'binary' | 'archive'; bytes: number[] }[] = [
+  { what: 'a PNG picture', code: 'binary', bytes: [0x89, 0x50, 0x4e, 0x47] },
+  { what: 'a JPEG picture', code: 'binary', bytes: [0xff, 0xd8, 0xff] },
+  { what: 'a GIF picture', code: 'binary', bytes: [0x47, 0x49, 0x46, 0x38] },
+  { what: 'a PDF document', code: 'binary', bytes: [0x25, 0x50, 0x44, 0x46] },
+  { what: 'a gzip archive', code: 'archive', bytes: [0x1f, 0x8b] },
+  { what: 'a zip archive', code: 'archive', bytes: [0x50, 0x4b] },
+]
+
+/** Reads a result file of any known format, recognised by its content and never by its name. */
+export class ResultFileReader implements FormatReader {
+  private head = new Uint8Array(0)
+  private reader: FormatReader | null = null
+
+  write(chunk: Uint8Array): void {
+    if (this.reader) return this.reader.write(chunk)
+    const joined = new Uint8Array(this.head.length + chunk.length)
+    joined.set(this.head)
+    joined.set(chunk, this.head.length)
+    this.head = joined
+    if (this.head.length >= HEAD) this.choose()
+  }
+
+  end(): ParsedFile {
+    return (this.reader ?? this.choose()).end()
+  }
+
+  private choose(): FormatReader {
+    const head = this.head.subarray(0, HEAD)
+    this.reader = chooseFormat(head).open()
+    const all = this.head
+    this.head = new Uint8Array(0)
+    this.reader.write(all)
+    return this.reader
+  }
+}
+
+function chooseFormat(head: Uint8Array): ResultFormat {
+  if (head.length === 0) throw new Refusal('empty', 'The file is empty. Check that the runner finished writing it')
+  const binary = BINARY_SIGNATURES.find((signature) => signature.bytes.every((byte, i) => head[i] === byte))
+  if (binary?.code === 'archive') throw new Refusal('archive', `This is ${binary.what}. Unpack it and deliver the result files inside`)
+  if (binary) throw new Refusal('binary', `This is ${binary.what}, not a result file`)
+  const format = RESULT_FORMATS.find((candidate) => candidate.recognises(head))
+  if (!format) {
+    throw new Refusal('unknownFormat', `This is no result format that Bobbin reads; it reads ${RESULT_FORMATS.map((f) => f.id).join(', ')}`)
+  }
+  return format
+}
+
+/** Reads a whole file at once. @throws Refusal */
+export function readResultFile(bytes: Uint8Array): ParsedFile {
+  const reader = new ResultFileReader()
+  reader.write(bytes)
+  return reader.end()
+}

@@ -1,0 +1,129 @@
+import type { Outcome } from '../results/outcome.js'
+
+/** A place in a file; lines and columns start at 1. */
+export interface Place {
+  line: number
+  column: number
+}
+
+/** One thing a test said went wrong. One attempt can hold several (soft assertions, a failing tear-down after a failing test). */
+export interface Failure {
+  message: string | null
+  type: string | null
+  stack: string | null
+}
+
+/** One try at a test. Times in milliseconds; `startedAt` in ms since the epoch (UTC). */
+export interface Attempt {
+  outcome: Outcome
+  durationMs: number | null
+  startedAt: number | null
+  failures: Failure[]
+  /** Why it was skipped or blocked, where the file says so. */
+  reason: string | null
+  stdout: string | null
+  stderr: string | null
+}
+
+export interface Property {
+  name: string
+  value: string
+}
+
+/** One test of one result file, whatever the format. */
+export interface TestResult {
+  name: string
+  /** Names of the enclosing suites, outermost first. */
+  suites: string[]
+  classname: string | null
+  sourceFile: string | null
+  /** What it was tested on, where the runner says so (browser project, device). */
+  profile: string | null
+  /** 1, or 2, 3 … for further tests of the same name in the same file. */
+  occurrence: number
+  outcome: Outcome
+  durationMs: number | null
+  attempts: Attempt[]
+  properties: Property[]
+  /** Case keys that the test declares, in the order found, each once. */
+  keys: string[]
+  place: Place
+}
+
+export type FaultCode = 'load' | 'hook' | 'suite' | 'undelivered'
+
+/**
+ * Something that went wrong outside any test. It makes the run incomplete:
+ * tests that are missing because of it are not run, not gone.
+ */
+export interface Fault {
+  code: FaultCode
+  /** What it happened in: a file, a suite, a hook. */
+  subject: string
+  message: string | null
+  stack: string | null
+  place: Place
+}
+
+export type WarningCode =
+  | 'illFormed'
+  | 'encoding'
+  | 'doctype'
+  | 'duration'
+  | 'timestamp'
+  | 'cut'
+  | 'severalOutcomes'
+  | 'repeated'
+  | 'status'
+  | 'noTests'
+  | 'counts'
+  | 'unexpectedPass'
+  | 'mergedTeardown'
+
+/** Something a reader should know about a file that was read all the same. */
+export interface Warning {
+  code: WarningCode
+  message: string
+  place: Place
+  /** How many times it occurred; the place and message are those of the first. */
+  count: number
+}
+
+/** What one result file said. */
+export interface ParsedFile {
+  format: string
+  /** The runner or reporter, where the file gives it away. */
+  framework: string | null
+  startedAt: number | null
+  results: TestResult[]
+  faults: Fault[]
+  warnings: Warning[]
+}
+
+export type RefusalCode = 'empty' | 'binary' | 'archive' | 'unknownFormat' | 'wrongRoot' | 'illFormed' | 'entities' | 'tooDeep' | 'encoding'
+
+/** A file that is not taken in at all. The message names the value, the place and what would be right. */
+export class Refusal extends Error {
+  override name = 'Refusal'
+  constructor(
+    readonly code: RefusalCode,
+    message: string,
+    readonly place: Place | null = null,
+  ) {
+    super(place ? `${message} (line ${place.line}, column ${place.column})` : message)
+  }
+}
+
+/** A reader takes bytes as they come and says at the end what was in them. Both methods throw Refusal. */
+export interface FormatReader {
+  write(chunk: Uint8Array): void
+  end(): ParsedFile
+}
+
+/** A result format is one module behind this interface, entered once in `registry.ts`. */
+export interface ResultFormat {
+  id: string
+  /** @param head the first bytes of the file (512, or all of a shorter one) */
+  recognises(head: Uint8Array): boolean
+  open(): FormatReader
+}

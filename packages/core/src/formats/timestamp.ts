@@ -1,0 +1,48 @@
+const MONTHS = ['jan', 'feb', 'mar', 'apr', 'may', 'jun', 'jul', 'aug', 'sep', 'oct', 'nov', 'dec']
+const ISO = /^(\d{4})-(\d\d)-(\d\d)[T ](\d\d):(\d\d)(?::(\d\d)(?:[.,](\d{1,9}))?)?\s*(Z|[+-]\d\d:?\d\d)?$/
+/** RFC 1123 (`Mon, 23 Nov 2026 11:36:55 GMT`) and the same without the day's name. */
+const WORDED = /^(?:[A-Za-z]{3},\s*)?(\d{1,2}) ([A-Za-z]{3}) (\d{4}) (\d\d):(\d\d):(\d\d) (?:GMT|UTC)$/
+
+/**
+ * A moment as runners write it, in ms since the epoch. Without a zone it is taken as UTC, since the file does not
+ * say where it was written. Years before 2000 (`0001-01-01`, the epoch) are a runner's "unknown", so null.
+ */
+export function readTimestamp(text: string): number | null {
+  const ms = readIso(text.trim()) ?? readWorded(text.trim()) ?? readEpoch(text.trim())
+  return ms !== null && ms >= Date.UTC(2000, 0, 1) && ms < Date.UTC(2200, 0, 1) ? ms : null
+}
+
+function readIso(text: string): number | null {
+  const m = ISO.exec(text)
+  if (!m) return null
+  const [, year, month, day, hour, minute, second = '0', fraction = '0', zone = 'Z'] = m
+  const utc = Date.UTC(
+    Number(year),
+    Number(month) - 1,
+    Number(day),
+    Number(hour),
+    Number(minute),
+    Number(second),
+    Number(`0.${fraction}`) * 1000,
+  )
+  return utc - zoneMinutes(zone) * 60_000
+}
+
+function zoneMinutes(zone: string): number {
+  if (zone === 'Z') return 0
+  const digits = zone.replace(':', '')
+  const minutes = Number(digits.slice(1, 3)) * 60 + Number(digits.slice(3, 5))
+  return digits.startsWith('-') ? -minutes : minutes
+}
+
+function readWorded(text: string): number | null {
+  const m = WORDED.exec(text)
+  if (!m) return null
+  const month = MONTHS.indexOf((m[2] ?? '').toLowerCase())
+  return month < 0 ? null : Date.UTC(Number(m[3]), month, Number(m[1]), Number(m[4]), Number(m[5]), Number(m[6]))
+}
+
+function readEpoch(text: string): number | null {
+  if (/^\d{13}$/.test(text)) return Number(text)
+  return /^\d{10}(\.\d+)?$/.test(text) ? Number(text) * 1000 : null
+}

@@ -1,0 +1,36 @@
+import { describe, expect, it } from 'vitest'
+import { OUTCOMES, outcomeCode } from '../results/outcome.js'
+import { CHANGES, changeOf, changeTable } from './change.js'
+
+describe('changeOf', () => {
+  it.each([
+    ['passed', 'failed', 'newlyFailing'],
+    [null, 'errored', 'newlyFailing'],
+    ['skipped', 'failed', 'newlyFailing'],
+    ['failed', 'errored', 'stillFailing'],
+    ['errored', 'passed', 'fixed'],
+    ['failed', 'recovered', 'recovered'],
+    ['passed', 'recovered', 'recovered'],
+    ['failed', 'skipped', 'newlySkipped'],
+    ['passed', 'blocked', 'newlySkipped'],
+    ['skipped', 'passed', 'unchanged'],
+    ['passed', null, 'gone'],
+    ['passed', 'notRun', 'notRun'],
+    [null, 'passed', 'new'],
+    ['passed', 'passed', 'unchanged'],
+  ] as const)('%s then %s is %s', (before, now, change) => expect(changeOf(before, now)).toBe(change))
+
+  it('calls a missing test not run while a fault may hide it', () => expect(changeOf('passed', null, true)).toBe('notRun'))
+})
+
+describe('changeTable', () => {
+  it('answers as changeOf for every pair', () => {
+    const table = changeTable()
+    const all = [null, ...OUTCOMES]
+    for (const before of all)
+      for (const now of all) {
+        const index = (before ? outcomeCode(before) : 0) * 8 + (now ? outcomeCode(now) : 0)
+        expect(CHANGES[table[index] ?? -1]).toBe(changeOf(before, now))
+      }
+  })
+})

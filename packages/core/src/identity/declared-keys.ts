@@ -1,0 +1,45 @@
+import type { Property } from '../formats/result.js'
+
+/** Properties that name a case, as reporters and teams call them: common practice, no source. */
+const KEY_PROPERTY = /^(case|test|test[_-]?case)([_.-]?(id|key))?s?$/i
+const TAG_PROPERTY = /^(tag|label|group|mark(er)?|category)s?$/i
+const KEY = /^[A-Z][A-Z0-9]{0,14}-\d{1,9}$/
+const KEY_IN_NAME = /(?<![A-Za-z0-9])([A-Z][A-Z0-9]{1,14})[-_](\d{1,9})(?![A-Za-z0-9])/g
+/** Words before a number that name a standard, not a case. */
+const NOT_A_PROJECT = new Set([
+  'UTF',
+  'ISO',
+  'RFC',
+  'SHA',
+  'MD',
+  'HTTP',
+  'AES',
+  'RSA',
+  'TLS',
+  'UTC',
+  'GMT',
+  'CVE',
+  'CP',
+  'IEEE',
+  'ES',
+  'IPV',
+])
+
+/**
+ * Case keys that a test declares: a property such as `case` or `test_id`, a tag, or `FERRY-101` in its name or its suite's
+ * (also `FERRY_101`, since many languages allow no hyphen). In the order found, each once.
+ */
+export function declaredKeys(name: string, properties: readonly Property[], suite: string | null = null): string[] {
+  const keys = new Set<string>()
+  for (const property of properties) {
+    if (KEY_PROPERTY.test(property.name) || TAG_PROPERTY.test(property.name)) {
+      for (const word of property.value.split(/[\s,;|@]+/)) if (KEY.test(word)) keys.add(word)
+    }
+  }
+  for (const text of suite ? [name, suite] : [name]) {
+    for (const match of text.matchAll(KEY_IN_NAME)) {
+      if (!NOT_A_PROJECT.has(match[1] ?? '')) keys.add(`${match[1]}-${match[2]}`)
+    }
+  }
+  return [...keys]
+}

@@ -1,0 +1,12 @@
+const REPLACED: readonly [RegExp, string][] = [
+  [/\b0x[0-9a-f]{4,16}\b/gi, '0x*'], // memory addresses
+  [/@[0-9a-f]{5,16}\b/g, '@*'], // object hashes
+  [/\b[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}\b/gi, '*'], // UUIDs
+  [/\b\d{4}-\d\d-\d\d[T ]\d\d:\d\d(:\d\d([.,]\d+)?)?(Z|[+-]\d\d:?\d\d)?/g, '*'], // timestamps
+  [/-\d{14}\b/g, ''], // run stamps behind suite names
+]
+
+/** A name without what changes from run to run: addresses, object hashes, ids, timestamps. */
+export function stableText(text: string): string {
+  return REPLACED.reduce((stable, [pattern, replacement]) => stable.replace(pattern, replacement), text)
+}

@@ -1,0 +1,25 @@
+import { defineConfig } from 'vitest/config'
+
+const source = { ssr: { resolve: { conditions: ['@bobbin/source'] } } }
+
+export default defineConfig({
+  test: {
+    projects: [
+      { ...source, test: { name: 'core', include: ['packages/*/src/**/*.test.ts', 'apps/cli/src/**/*.test.ts', 'tools/**/*.test.ts'] } },
+      {
+        ...source,
+        test: {
+          name: 'server',
+          include: ['apps/server/src/**/*.test.ts'],
+          globalSetup: ['apps/server/src/testing/postgres.global.ts'],
+          testTimeout: 30_000,
+          hookTimeout: 60_000,
+        },
+      },
+      {
+        resolve: { conditions: ['@bobbin/source'] },
+        test: { name: 'web', include: ['apps/web/src/**/*.test.{ts,tsx}'], environment: 'jsdom' },
+      },
+    ],
+  },
+})
