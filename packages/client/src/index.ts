@@ -1,1 +1,3 @@
-export {}
+export type * from './contract.js'
+export { ApiClient, ApiError, UnreachableError, type ApiClientOptions } from './http.js'
+export { deliver, type DeliveryTarget, type OutgoingFile } from './deliver.js'

@@ -1,0 +1,85 @@
+import { ApiClient, ApiError, deliver, type DeliveredFile, type DeliveryReport, type Me, UnreachableError } from '@bobbin/client'
+import type { Change } from '@bobbin/core'
+import { openAsBlob } from 'node:fs'
+import { EXIT, UsageError } from '../exit-codes.js'
+import { findFiles } from '../files.js'
+import { totalsLine } from './inspect.js'
+
+export interface DeliverOptions {
+  pipeline: string
+  build: string
+  branch: string
+  environment: string
+  commit?: string
+  project?: string
+  json?: boolean
+}
+
+/** Sends result files to Bobbin and says what they changed. */
+export async function deliverFiles(patterns: string[], options: DeliverOptions): Promise<number> {
+  const baseUrl = fromEnvironment('BOBBIN_URL', 'the address of Bobbin, as http://127.0.0.1:4680').replace(/\/+$/, '')
+  const client = new ApiClient({ baseUrl, token: fromEnvironment('BOBBIN_TOKEN', 'a token with the scope “deliver”') })
+  const files = await Promise.all(findFiles(patterns).map(async (name) => ({ name, content: await openAsBlob(name) })))
+  try {
+    const project = options.project ?? (await onlyProject(client))
+    const { pipeline, build, branch, environment, commit } = options
+    const report = await deliver(client, project, { pipeline, build, branch, environment, commit }, 'cli', files)
+    if (options.json) console.log(JSON.stringify(report, null, 2))
+    else print(report, baseUrl, project)
+    return report.files.some((file) => file.status === 'refused') ? EXIT.refused : EXIT.stored
+  } catch (error) {
+    if (error instanceof UnreachableError) return fail(error.message, EXIT.unreachable)
+    if (error instanceof ApiError) return fail(error.message, error.status >= 500 ? EXIT.unreachable : EXIT.refused)
+    throw error
+  }
+}
+
+function fail(message: string, code: number): number {
+  console.error(`bobbin: ${message}`)
+  return code
+}
+
+function fromEnvironment(name: string, meaning: string): string {
+  const value = process.env[name]
+  if (!value) throw new UsageError(`${name} is not set. It holds ${meaning}`)
+  return value
+}
+
+/** A token belongs to one project. */
+async function onlyProject(client: ApiClient): Promise<string> {
+  const { projects } = await client.get<Me>('/session')
+  const [project] = projects
+  if (!project) throw new UsageError('The token belongs to no project')
+  return project.slug
+}
+
+const CHANGE_WORDS: [Change, string][] = [
+  ['newlyFailing', 'newly failing'],
+  ['stillFailing', 'still failing'],
+  ['fixed', 'fixed'],
+  ['recovered', 'recovered'],
+  ['newlySkipped', 'newly skipped'],
+  ['notRun', 'not run'],
+  ['gone', 'gone'],
+  ['new', 'new'],
+]
+
+function print(report: DeliveryReport, baseUrl: string, project: string): void {
+  for (const file of report.files) printFile(file)
+  for (const { kind, name } of report.made) console.log(`made ${kind} ${name}`)
+  for (const note of report.notes) console.log(`note: ${note}`)
+  const { run, changes } = report
+  if (!run || !changes) return
+  const parts = CHANGE_WORDS.filter(([change]) => changes[change] > 0).map(([change, words]) => `${changes[change]} ${words}`)
+  console.log(`\nBuild ${run.build} of ${run.lane.pipeline} in ${run.lane.environment}: ${totalsLine(run.totals)}${run.incomplete ? ' · incomplete' : ''}`)
+  console.log(`Against the build before: ${parts.join(', ') || 'nothing changed'}`)
+  console.log(`${baseUrl}/${project}/runs/${run.id}`)
+}
+
+function printFile(file: DeliveredFile): void {
+  if (file.error) return console.log(`refused  ${file.name}: ${file.error.message}`)
+  console.log(`${file.status === 'already' ? 'already ' : 'stored  '} ${file.name}${file.totals ? `: ${totalsLine(file.totals)}` : ''}`)
+  for (const fault of file.faults) console.log(`         incomplete: ${fault.subject}: ${fault.message ?? 'no message'} (line ${fault.place.line})`)
+  for (const { message, place, count } of file.warnings) console.log(`         note: ${message} (line ${place.line}${count > 1 ? `, ${count} times` : ''})`)
+  for (const { key, test } of file.unknownKeys) console.log(`         no case ${key}, which “${test}” declares`)
+}

@@ -1,0 +1,51 @@
+import { Command, CommanderError } from 'commander'
+import { deliverFiles, type DeliverOptions } from './commands/deliver.js'
+import { inspect } from './commands/inspect.js'
+import { EXIT, UsageError } from './exit-codes.js'
+
+const program = new Command('bobbin').description('Delivers test results to Bobbin, and reads result files').exitOverride()
+let exitCode: number = EXIT.stored
+
+program
+  .command('deliver')
+  .description('Send result files of one build. The address and token come from BOBBIN_URL and BOBBIN_TOKEN')
+  .argument('<files...>', 'files, folders, or quoted patterns such as "reports/**/*.xml"')
+  .requiredOption('--pipeline <name>', 'pipeline that ran the tests')
+  .requiredOption('--build <number>', 'build of that pipeline')
+  .requiredOption('--branch <name>', 'branch that was built')
+  .requiredOption('--environment <name>', 'where the system under test ran')
+  .option('--commit <id>', 'commit that was built')
+  .option('--project <slug>', 'project; by default the one the token belongs to')
+  .option('--json', 'print the report as JSON')
+  .addHelpText(
+    'after',
+    `
+Example:
+  bobbin deliver 'reports/**/*.xml' --pipeline fare-desk-web --build 412 --branch main --commit 9f1c2ab --environment pier-test
+
+Exit codes: 0 stored, whatever the tests' outcomes; 1 wrong use; 2 something was refused; 3 the server was not reached`,
+  )
+  .action(async (files: string[], options: DeliverOptions) => {
+    exitCode = await deliverFiles(files, options)
+  })
+
+program
+  .command('inspect')
+  .description('Read result files without a server and print what is in them')
+  .argument('<files...>', 'files, folders, or quoted patterns')
+  .option('--json', 'print a JSON array with one entry a file')
+  .addHelpText('after', `\nExample:\n  bobbin inspect reports/junit.xml --json\n\nExit codes: 0 all read, 1 wrong use, 2 a file was refused`)
+  .action(async (files: string[], options: { json?: boolean }) => {
+    exitCode = await inspect(files, options)
+  })
+
+try {
+  await program.parseAsync()
+} catch (error) {
+  if (error instanceof CommanderError) exitCode = error.exitCode === 0 ? EXIT.stored : EXIT.wrongUse
+  else if (error instanceof UsageError) {
+    console.error(`bobbin: ${error.message}`)
+    exitCode = EXIT.wrongUse
+  } else throw error
+}
+process.exitCode = exitCode

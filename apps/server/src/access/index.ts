@@ -1,0 +1,7 @@
+export { AccessModule } from './access.module.js'
+export { AccessService } from './access.service.js'
+export { Account } from './account.model.js'
+export { ApiToken } from './api-token.model.js'
+export { Session } from './session.model.js'
+export { Ctx, Delivers, Public, Who, type Caller, type Context } from './context.js'
+export { hashPassword } from './secrets.js'

@@ -1,0 +1,51 @@
+import { type DynamicModule, Global, Module } from '@nestjs/common'
+import { APP_FILTER } from '@nestjs/core'
+import { SequelizeModule } from '@nestjs/sequelize'
+import { AccessModule, Account, ApiToken, Session } from './access/index.js'
+import { BriefModule } from './brief/brief.module.js'
+import { Area, CasesModule, TestCase } from './cases/index.js'
+import { IntakeModule } from './intake/intake.module.js'
+import { CONFIG, type Config } from './platform/config.js'
+import { ProblemFilter } from './platform/problem.js'
+import { Project } from './projects/project.model.js'
+import { ProjectsController } from './projects/projects.controller.js'
+import { RunsModule } from './runs/index.js'
+import { ScriptsModule } from './scripts/index.js'
+
+@Global()
+@Module({})
+class ConfigModule {
+  static of(config: Config): DynamicModule {
+    return { module: ConfigModule, providers: [{ provide: CONFIG, useValue: config }], exports: [CONFIG] }
+  }
+}
+
+/** Composition only. */
+@Module({})
+export class AppModule {
+  static of(config: Config): DynamicModule {
+    return {
+      module: AppModule,
+      imports: [
+        ConfigModule.of(config),
+        SequelizeModule.forRoot({
+          dialect: 'postgres',
+          uri: config.databaseUrl,
+          models: [Project, Account, Session, ApiToken, Area, TestCase],
+          logging: false,
+          synchronize: false,
+          pool: { max: 10, acquire: 60_000 },
+          retryAttempts: 0,
+        }),
+        AccessModule,
+        CasesModule,
+        ScriptsModule,
+        RunsModule,
+        IntakeModule,
+        BriefModule,
+      ],
+      controllers: [ProjectsController],
+      providers: [{ provide: APP_FILTER, useClass: ProblemFilter }],
+    }
+  }
+}

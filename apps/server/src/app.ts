@@ -1,0 +1,33 @@
+import 'reflect-metadata'
+import { ValidationPipe } from '@nestjs/common'
+import { NestFactory } from '@nestjs/core'
+import type { NestExpressApplication } from '@nestjs/platform-express'
+import cookieParser from 'cookie-parser'
+import helmet from 'helmet'
+import { AppModule } from './app.module.js'
+import type { Config } from './platform/config.js'
+import { serveWeb } from './platform/web.js'
+
+/** Builds the application; the caller listens. Open connections are closed when it is. */
+export async function createApp(config: Config): Promise<NestExpressApplication> {
+  const app = await NestFactory.create<NestExpressApplication>(AppModule.of(config), {
+    forceCloseConnections: true,
+    logger: ['error', 'warn'],
+    abortOnError: false,
+  })
+  app.use(
+    helmet({
+      contentSecurityPolicy: {
+        directives: { 'upgrade-insecure-requests': null, 'worker-src': ["'self'", 'blob:'], 'img-src': ["'self'", 'data:', 'blob:'] },
+      },
+      strictTransportSecurity: false,
+    }),
+  )
+  app.use(cookieParser())
+  app.useBodyParser('json', { limit: '5mb' })
+  app.setGlobalPrefix('api')
+  app.useGlobalPipes(new ValidationPipe({ transform: true, whitelist: true, forbidNonWhitelisted: true }))
+  if (config.webRoot) serveWeb(app, config.webRoot)
+  app.enableShutdownHooks()
+  return app
+}

@@ -1,0 +1,77 @@
+import { RUN_COLUMNS, RUN_FROM } from '../runs/index.js'
+
+/** The newest run of every lane in the lens that ran in the last 30 days of the project. */
+export const LATEST_RUNS = `
+select * from (
+  select distinct on (r.lane_id) ${RUN_COLUMNS} from ${RUN_FROM}
+  where r.project_id = $projectId and ($branch::text is null or l.branch = $branch)
+    and ($environments::text[] is null or e.name = any($environments))
+    and r.started_at > (select max(started_at) from run where project_id = $projectId) - interval '30 days'
+  order by r.lane_id, r.sort_key desc
+) latest order by "startedAt" desc limit 12`
+
+/** Runs of the last three days before the newest in which at least three in ten tests could not judge. */
+export const OUTAGES = `
+select ${RUN_COLUMNS}, (select left(b2.text, 300) from result x join body b2 on b2.id = x.message_id
+    where x.run_id = r.id and x.day = r.day and x.outcome = 3 group by b2.id order by count(*) desc limit 1) as message,
+  not exists (select 1 from run later where later.lane_id = r.lane_id and later.sort_key > r.sort_key) as latest
+from ${RUN_FROM}
+where r.project_id = $projectId and ($branch::text is null or l.branch = $branch)
+  and ($environments::text[] is null or e.name = any($environments))
+  and r.errored >= 10 and r.errored >= 0.3 * r.total
+  and r.started_at > (select max(started_at) from run where project_id = $projectId) - interval '3 days'
+order by r.started_at desc limit 5`
+
+/** Areas, causes and the commonest message behind some failing scripts of a run. */
+export const FAILURE_FACTS = `
+with recursive top as (
+  select id, id as top_id, name from area where project_id = $projectId and parent_id is null
+  union all select a.id, t.top_id, t.name from area a join top t on a.parent_id = t.id
+)
+select
+  array(select distinct t.name from link l join test_case c on c.id = l.case_id join top t on t.id = c.area_id
+    where l.script_id = any($scriptIds::int[]) and l.state = 'active' order by 1) as areas,
+  (select count(distinct coalesce(signature_id, -script_id))::int from result where run_id = $runId and day = $day::date and script_id = any($scriptIds::int[])) as causes,
+  (select left(b.text, 300) from result r join body b on b.id = r.message_id where r.run_id = $runId and r.day = $day::date and r.script_id = any($scriptIds::int[])
+    group by b.id order by count(*) desc, b.id limit 1) as message`
+
+/** Environments without a run for three days before the newest run of the project, that had some before. */
+export const SILENT = `
+select e.name as environment, extract(epoch from newest.at - max(r.started_at))::float8 / 86400 as days, (array_agg(r.id order by r.started_at desc))[1] as "lastRunId"
+from run r join lane l on l.id = r.lane_id join environment e on e.id = l.environment_id,
+  (select max(started_at) as at from run where project_id = $projectId) newest
+where r.project_id = $projectId and ($branch::text is null or l.branch = $branch) and ($environments::text[] is null or e.name = any($environments))
+group by e.name, newest.at having count(*) >= 3 and newest.at - max(r.started_at) > interval '3 days'
+order by 2 desc limit 3`
+
+export const COVERAGE_SUMS = `
+select
+  (select count(*)::int from script where project_id = $projectId) as scripts,
+  (select count(*)::int from test_case where project_id = $projectId and deleted_at is null) as cases,
+  (select count(*)::int from test_case c where c.project_id = $projectId and c.deleted_at is null
+    and not exists (select 1 from link l where l.case_id = c.id and l.state = 'active')) as uncovered`
+
+/** What came in during the day before the newest delivery. */
+export const RECENT_SUMS = `
+select count(*)::int as runs, count(distinct r.build_id)::int as builds, coalesce(sum(r.total), 0)::int as results, min(r.started_at) as since
+from run r join lane l on l.id = r.lane_id join environment e on e.id = l.environment_id
+where r.project_id = $projectId and ($branch::text is null or l.branch = $branch) and ($environments::text[] is null or e.name = any($environments))
+  and r.started_at > (select max(started_at) from run where project_id = $projectId) - interval '24 hours'`
+
+/** Worst outcome of each top area over given runs, one digit a run: failed, errored, recovered, blocked, passed, skipped, in that order. */
+export const AREA_THREADS = `
+with recursive top as (
+  select id, id as top_id, name from area where project_id = $projectId and parent_id is null
+  union all select a.id, t.top_id, t.name from area a join top t on a.parent_id = t.id
+), of_script as (
+  select distinct l.script_id, t.name from link l join test_case c on c.id = l.case_id join top t on t.id = c.area_id
+  where l.project_id = $projectId and l.state = 'active'
+), points as (select run_id, day, ordinality from unnest($runIds::int[], $days::date[]) with ordinality as p (run_id, day, ordinality)
+), worst as (
+  select s.name, p.ordinality, max((array[2, 6, 5, 1, 3, 0, 4])[r.outcome]) as rank
+  from points p join result r on r.run_id = p.run_id and r.day = p.day join of_script s on s.script_id = r.script_id
+  group by s.name, p.ordinality
+)
+select a.name as area, string_agg(coalesce((array[6, 4, 1, 5, 7, 3, 2])[w.rank + 1], 0)::text, '' order by p.ordinality) as thread
+from (select distinct name from worst) a cross join points p left join worst w on w.name = a.name and w.ordinality = p.ordinality
+group by a.name order by a.name`

@@ -1,0 +1,19 @@
+import { Controller, Get, Module, Query } from '@nestjs/common'
+import type { Brief } from '@bobbin/client'
+import { Ctx, type Context } from '../access/index.js'
+import { HistoryModule } from '../history/index.js'
+import { LensDto, lensOf, RunsModule } from '../runs/index.js'
+import { BriefService } from './brief.service.js'
+
+@Controller('projects/:project/brief')
+export class BriefController {
+  constructor(private readonly brief: BriefService) {}
+
+  @Get()
+  get(@Ctx() context: Context, @Query() lens: LensDto): Promise<Brief> {
+    return this.brief.get(context, lensOf(lens))
+  }
+}
+
+@Module({ imports: [RunsModule, HistoryModule], controllers: [BriefController], providers: [BriefService] })
+export class BriefModule {}

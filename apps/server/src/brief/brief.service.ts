@@ -1,0 +1,155 @@
+import { Injectable } from '@nestjs/common'
+import { InjectConnection } from '@nestjs/sequelize'
+import type { Brief, BriefRun, Finding, ResultRow } from '@bobbin/client'
+import { type Change, outcomeCode } from '@bobbin/core'
+import { Sequelize } from 'sequelize-typescript'
+import type { Context } from '../access/index.js'
+import { HistoryService } from '../history/index.js'
+import { rowsOf } from '../platform/database.js'
+import { laneOf, type Lens, type RunRecord, runRow, RunsService } from '../runs/index.js'
+import { UNKNOWN_KEYS } from '../scripts/index.js'
+import * as sql from './brief-queries.js'
+
+const RECOVERED = String(outcomeCode('recovered'))
+type Counts = Record<Change, number>
+type Outage = RunRecord & { message: string | null; latest: boolean }
+
+/** Finds what a person who opens Bobbin should know, worst first. */
+@Injectable()
+export class BriefService {
+  constructor(
+    private readonly runs: RunsService,
+    private readonly history: HistoryService,
+    @InjectConnection() readonly sequelize: Sequelize,
+  ) {}
+
+  async get(context: Context, lens: Lens): Promise<Brief> {
+    const bind = { projectId: context.project.id, ...lens }
+    const [latest, outages, silent, recent] = await Promise.all([
+      rowsOf<RunRecord>(this, sql.LATEST_RUNS, bind),
+      rowsOf<Outage>(this, sql.OUTAGES, bind),
+      rowsOf<{ environment: string; days: number; lastRunId: number }>(this, sql.SILENT, bind),
+      rowsOf<{ runs: number; builds: number; results: number; since: Date | null }>(this, sql.RECENT_SUMS, bind),
+    ])
+    const counts = await Promise.all(latest.map((record) => this.runs.changeCounts(record)))
+    const looked = latest.map((record, i) => ({ record, counts: counts[i] as Counts }))
+    const perRun = await Promise.all(looked.map((look) => this.ofRun(context, look.record, look.counts, outages)))
+    const findings: Finding[] = [
+      ...perRun.flat(),
+      ...outages.map(outageFinding),
+      ...silent.map((found): Finding => ({ kind: 'silent', ...found, days: Math.floor(found.days) })),
+      ...(await this.mapping(context)),
+    ]
+    const headline = looked.find((look) => look.counts.newlyFailing > 0)?.record ?? latest[0]
+    return {
+      builds: recent[0]?.builds ?? 0,
+      runs: recent[0]?.runs ?? 0,
+      results: recent[0]?.results ?? 0,
+      sinceAt: recent[0]?.since?.toISOString() ?? null,
+      findings: findings.sort((a, b) => ORDER.indexOf(a.kind) - ORDER.indexOf(b.kind)),
+      latest: looked.map(({ record, counts: own }) => ({
+        ...briefRun(record),
+        totals: runRow(record).totals,
+        failing: record.failed + record.errored,
+        newlyFailing: own.newlyFailing,
+      })),
+      areas: headline ? await this.areas(context, headline) : null,
+    }
+  }
+
+  private async ofRun(context: Context, record: RunRecord, counts: Counts, outages: Outage[]): Promise<Finding[]> {
+    const run = briefRun(record)
+    const findings: Finding[] = []
+    // in an outage nothing can be said about single tests
+    const outage = outages.some((found) => found.id === record.id)
+    if (record.incomplete) findings.push(await this.incomplete(run, record, counts))
+    if (counts.newlyFailing > 0 && !outage) findings.push(await this.newlyFailing(context, record, counts))
+    if (counts.stillFailing > 0 && !outage) findings.push(await this.stillFailing(context, record, counts))
+    if (counts.recovered > 0) findings.push(await this.recovered(context, record, counts))
+    if (counts.fixed > 0) findings.push({ kind: 'fixed', run, count: counts.fixed, sinceBuild: null })
+    for (const kind of ['newlySkipped', 'gone', 'new'] as const) if (counts[kind] > 0) findings.push({ kind, run, count: counts[kind] })
+    return findings
+  }
+
+  private async incomplete(run: BriefRun, record: RunRecord, counts: Counts): Promise<Finding> {
+    const faults = await rowsOf<{ subject: string }>(this, 'select subject from fault where run_id = $id order by id', { id: record.id })
+    return { kind: 'incomplete', run, faults: faults.length, notRun: counts.notRun, subject: faults[0]?.subject ?? '' }
+  }
+
+  private async newlyFailing(context: Context, record: RunRecord, counts: Counts): Promise<Finding> {
+    const rows = await this.runs.rows(context, record, ['newlyFailing'])
+    const [facts] = await rowsOf<{ areas: string[]; causes: number; message: string | null }>(this, sql.FAILURE_FACTS, {
+      projectId: context.project.id,
+      runId: record.id,
+      day: record.day,
+      scriptIds: idsOf(rows),
+    })
+    return { kind: 'newlyFailing', run: briefRun(record), count: counts.newlyFailing, ...(facts ?? { areas: [], causes: 0, message: null }) }
+  }
+
+  private async stillFailing(context: Context, record: RunRecord, counts: Counts): Promise<Finding> {
+    const rows = await this.runs.rows(context, record, ['stillFailing'])
+    const since = await Promise.all(idsOf(rows).slice(0, 20).map((id) => this.runs.failingSince(record, [id])))
+    const oldest = since.filter((found) => found !== null).sort((a, b) => a.runId - b.runId)[0]
+    return { kind: 'stillFailing', run: briefRun(record), count: counts.stillFailing, sinceBuild: oldest?.build ?? null, sinceRunId: oldest?.runId ?? null }
+  }
+
+  private async recovered(context: Context, record: RunRecord, counts: Counts): Promise<Finding> {
+    const rows = await this.runs.rows(context, record, ['recovered'])
+    const threads = await this.history.threads(record.laneId, record.sortKey, idsOf(rows))
+    const times = rows.map(({ script }) => {
+      const thread = threads.byScript[script.id] ?? ''
+      return { name: script.name, scriptId: script.id, times: thread.split(RECOVERED).length - 1, of: threads.points.length }
+    })
+    const worst = times.sort((a, b) => b.times - a.times)[0] ?? null
+    return { kind: 'recovered', run: briefRun(record), count: counts.recovered, worst }
+  }
+
+  private async mapping({ project }: Context): Promise<Finding[]> {
+    const bind = { projectId: project.id, prefix: project.keyPrefix }
+    const [[sums], [unlinked], unknown] = await Promise.all([
+      rowsOf<{ scripts: number; cases: number; uncovered: number }>(this, sql.COVERAGE_SUMS, { projectId: project.id }),
+      rowsOf<{ count: number }>(
+        this,
+        `select count(*)::int as count from script s where s.project_id = $projectId and not exists (
+           select 1 from link l join test_case c on c.id = l.case_id and c.deleted_at is null where l.script_id = s.id and l.state = 'active')`,
+        { projectId: project.id },
+      ),
+      rowsOf<{ key: string }>(this, `select distinct key from (${UNKNOWN_KEYS}) u order by key`, bind),
+    ])
+    const findings: Finding[] = []
+    if (unlinked && unlinked.count > 0) findings.push({ kind: 'unlinked', count: unlinked.count, total: sums?.scripts ?? 0 })
+    if (unknown.length > 0) findings.push({ kind: 'unknownKeys', count: unknown.length, keys: unknown.slice(0, 5).map((row) => row.key) })
+    if (sums && sums.uncovered > 0) findings.push({ kind: 'uncovered', count: sums.uncovered, total: sums.cases })
+    return findings
+  }
+
+  private async areas({ project }: Context, record: RunRecord): Promise<Brief['areas']> {
+    const points = await this.history.points(record.laneId, record.sortKey)
+    const rows = await rowsOf<{ area: string; thread: string }>(this, sql.AREA_THREADS, {
+      projectId: project.id,
+      runIds: points.map((point) => point.runId),
+      days: points.map((point) => point.day),
+    })
+    return {
+      lane: laneOf(record),
+      points: points.map(({ runId, build, at, incomplete }) => ({ runId, build, at: at.toISOString(), incomplete })),
+      rows,
+    }
+  }
+}
+
+/** Worst first: what is red now, what could not judge, what needs a hand, what got better. */
+const ORDER: readonly Finding['kind'][] = [
+  'newlyFailing', 'incomplete', 'outage', 'stillFailing', 'recovered', 'newlySkipped', 'fixed', 'gone', 'new', 'silent', 'unknownKeys', 'unlinked', 'uncovered',
+] // prettier-ignore
+
+const idsOf = (rows: ResultRow[]) => rows.map((row) => row.script.id)
+
+function outageFinding(record: Outage): Finding {
+  return { kind: 'outage', run: briefRun(record), count: record.errored, total: record.total, message: record.message, over: !record.latest }
+}
+
+function briefRun(record: RunRecord): BriefRun {
+  return { id: record.id, build: record.build, commit: record.commit, lane: laneOf(record), at: record.startedAt.toISOString() }
+}

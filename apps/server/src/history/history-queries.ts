@@ -1,0 +1,36 @@
+/** The newest runs of a lane up to a sort key, oldest first. */
+export const LANE_POINTS = `
+select * from (
+  select r.id as "runId", b.name as build, r.started_at as at, r.incomplete, r.day::text as day, r.sort_key
+  from run r join build b on b.id = r.build_id
+  where r.lane_id = $laneId and ($upTo::text is null or r.sort_key <= $upTo collate "C")
+  order by r.sort_key desc limit $span
+) newest order by sort_key`
+
+/** One digit a run: outcome codes of many scripts over given runs. */
+export const THREADS = `
+with points as (select run_id, day, ordinality from unnest($runIds::int[], $days::date[]) with ordinality as p (run_id, day, ordinality)),
+ cells as (
+  select r.script_id, p.ordinality, r.outcome from result r join points p on p.run_id = r.run_id and p.day = r.day
+  where r.script_id = any($scriptIds::int[])
+ )
+select s.id as "scriptId", string_agg(coalesce(c.outcome, 0)::text, '' order by p.ordinality) as thread
+from unnest($scriptIds::int[]) as s (id) cross join points p
+left join cells c on c.script_id = s.id and c.ordinality = p.ordinality
+group by s.id`
+
+/** Every lane in which any of the scripts has results, newest first. */
+export const LANES_OF_SCRIPTS = `
+select l.id, p.name as pipeline, l.branch, e.name as environment
+from (
+  select r.lane_id, max(r.started_at) as newest from run r
+  where r.project_id = $projectId and r.id in (select run_id from result where script_id = any($scriptIds::int[]))
+  group by r.lane_id
+) seen join lane l on l.id = seen.lane_id join pipeline p on p.id = l.pipeline_id join environment e on e.id = l.environment_id
+order by seen.newest desc limit 12`
+
+/** Outcome and duration of some scripts over given runs. */
+export const CELLS = `
+select r.script_id as "scriptId", r.run_id as "runId", r.outcome::int as outcome, r.duration_ms as "durationMs"
+from unnest($runIds::int[], $days::date[]) as p (run_id, day) join result r on r.run_id = p.run_id and r.day = p.day
+where r.script_id = any($scriptIds::int[])`

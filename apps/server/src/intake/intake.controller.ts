@@ -1,0 +1,64 @@
+import { Controller, Get, HttpCode, Post, Query, Req } from '@nestjs/common'
+import type { DeliveryReport, DeliveryRow } from '@bobbin/client'
+import busboy from 'busboy'
+import type { IncomingMessage } from 'node:http'
+import { pipeline } from 'node:stream/promises'
+import { Ctx, Delivers, type Context } from '../access/index.js'
+import { Problem } from '../platform/problem.js'
+import { TargetDto } from './intake.dto.js'
+import { IntakeService, type Delivery } from './intake.service.js'
+
+/** Largest file of one delivery, in bytes. */
+const MOST_BYTES = 1024 ** 3
+const MOST_FILES = 10_000
+
+@Controller('projects/:project/deliveries')
+export class IntakeController {
+  constructor(private readonly intake: IntakeService) {}
+
+  @Get()
+  list(@Ctx() context: Context): Promise<DeliveryRow[]> {
+    return this.intake.list(context)
+  }
+
+  /** Result files as multipart/form-data; where they belong is in the query, so that reading can start with the first byte. */
+  @Post()
+  @Delivers()
+  @HttpCode(200)
+  async deliver(@Ctx() context: Context, @Query() target: TargetDto, @Req() request: IncomingMessage): Promise<DeliveryReport> {
+    const delivery = await this.intake.open(context, target)
+    const files = await takeFiles(request, delivery)
+    if (files === 0) throw new Problem('invalid', 'noFiles', 'The request holds no file. Send result files as multipart/form-data')
+    return delivery.finish()
+  }
+}
+
+/** Takes files in the order of the request; a file waits until the one before it is stored, and the sender with it. */
+async function takeFiles(request: IncomingMessage, delivery: Delivery): Promise<number> {
+  const parser = openParser(request)
+  let count = 0
+  let queue: Promise<void> = Promise.resolve()
+  parser.on('file', (_field, stream, info) => {
+    count++
+    queue = queue.then(() => delivery.take({ name: info.filename || `file-${count}`, chunks: stream, cut: () => stream.truncated === true }))
+    // an aborted request errors every open stream; the pipeline below reports it once
+    stream.on('error', () => stream.resume())
+    queue.catch(() => stream.resume())
+  })
+  await Promise.all([pipeline(request, parser), untilSettled(parser, () => queue)])
+  return count
+}
+
+/** Waits for the files that are queued when the parser ends. */
+async function untilSettled(parser: busboy.Busboy, queue: () => Promise<void>): Promise<void> {
+  await new Promise<void>((resolve) => parser.once('close', resolve))
+  await queue()
+}
+
+function openParser(request: IncomingMessage): busboy.Busboy {
+  try {
+    return busboy({ headers: request.headers, preservePath: true, defParamCharset: 'utf8', limits: { fileSize: MOST_BYTES, files: MOST_FILES } })
+  } catch {
+    throw new Problem('invalid', 'noFiles', 'Send result files as multipart/form-data')
+  }
+}

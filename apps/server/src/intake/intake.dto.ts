@@ -1,0 +1,35 @@
+import { Transform } from 'class-transformer'
+import { IsIn, IsNotEmpty, IsOptional, IsString, Matches, MaxLength } from 'class-validator'
+
+const trimmed = () => Transform(({ value }: { value: unknown }) => (typeof value === 'string' ? value.trim() : value))
+
+/** Where delivered results belong. Names that are new are made. */
+export class TargetDto {
+  @trimmed()
+  @IsString()
+  @IsNotEmpty({ message: 'Name the pipeline' })
+  @MaxLength(200)
+  pipeline: string
+  @trimmed()
+  @IsString()
+  @IsNotEmpty({ message: 'Name the build' })
+  @MaxLength(100)
+  build: string
+  @trimmed()
+  @IsString()
+  @IsNotEmpty({ message: 'Name the branch' })
+  @MaxLength(300)
+  branch: string
+  @trimmed()
+  @IsString()
+  @IsNotEmpty({ message: 'Name the environment' })
+  @MaxLength(200)
+  environment: string
+  @IsOptional()
+  @trimmed()
+  @Matches(/^[0-9A-Za-z._/-]{1,100}$/, { message: 'A commit is letters and digits, as your version control writes it' })
+  commit?: string
+  @IsOptional()
+  @IsIn(['cli', 'web'])
+  source?: 'cli' | 'web'
+}

@@ -1,0 +1,203 @@
+import { Injectable } from '@nestjs/common'
+import { InjectConnection } from '@nestjs/sequelize'
+import type { DeliveredFile, DeliveryReport, DeliveryRow } from '@bobbin/client'
+import { countOutcomes, Refusal, ResultFileReader, type ParsedFile } from '@bobbin/core'
+import { createHash } from 'node:crypto'
+import type { Transaction } from 'sequelize'
+import { Sequelize } from 'sequelize-typescript'
+import type { Context } from '../access/index.js'
+import { rowsOf, run } from '../platform/database.js'
+import { laneOf, RunsService, runRow } from '../runs/index.js'
+import { copyRows } from './copy-text.js'
+import { DELIVERIES } from './delivery-queries.js'
+import type { TargetDto } from './intake.dto.js'
+import * as merge from './merge-queries.js'
+import { MAKE_STAGE, stage } from './staging.js'
+import { resolveTarget, type MadeLog, type Target } from './target.js'
+
+/** A file as it comes in, in pieces. `cut` is true once it passed the size limit. */
+export interface IncomingFile {
+  name: string
+  chunks: AsyncIterable<Uint8Array>
+  cut(): boolean
+}
+
+interface ReadFile {
+  name: string
+  parsed: ParsedFile
+  sha256: Buffer
+  bytes: number
+}
+
+@Injectable()
+export class IntakeService {
+  constructor(
+    private readonly runs: RunsService,
+    @InjectConnection() readonly sequelize: Sequelize,
+  ) {}
+
+  /** Opens a delivery; files are then taken one after the other, each wholly or not at all. */
+  async open(context: Context, dto: TargetDto): Promise<Delivery> {
+    const [row] = await rowsOf<{ id: number }>(
+      this,
+      'insert into delivery (project_id, account_id, source) values ($projectId, $accountId, $source) returning id',
+      { projectId: context.project.id, accountId: context.caller.accountId, source: dto.source ?? 'cli' },
+    )
+    return new Delivery(row?.id ?? 0, context, dto, this.sequelize, this.runs)
+  }
+
+  async list({ project }: Context): Promise<DeliveryRow[]> {
+    const rows = await rowsOf<Omit<DeliveryRow, 'at'> & { at: Date }>(this, DELIVERIES, { projectId: project.id })
+    return rows.map((row) => ({ ...row, at: row.at.toISOString() }))
+  }
+}
+
+/** One delivery under way. */
+export class Delivery {
+  private readonly log: MadeLog = { made: [], notes: [] }
+  private readonly files: DeliveredFile[] = []
+  private runId: number | null = null
+  private newScripts = 0
+
+  constructor(
+    private readonly id: number,
+    private readonly context: Context,
+    private readonly dto: TargetDto,
+    private readonly sequelize: Sequelize,
+    private readonly runs: RunsService,
+  ) {}
+
+  async take(file: IncomingFile): Promise<void> {
+    const read = await readFile(file)
+    this.files.push(read instanceof Refusal ? refused(file.name, read) : await this.store(read))
+  }
+
+  private store(file: ReadFile): Promise<DeliveredFile> {
+    return this.sequelize.transaction(async (transaction) => {
+      const db = { sequelize: this.sequelize, transaction }
+      const { project } = this.context
+      const log: MadeLog = { made: [], notes: [] }
+      const target = await resolveTarget(db, project.id, this.dto, new Date(file.parsed.startedAt ?? Date.now()), log)
+      const fileId = await this.register(transaction, file, target)
+      const unknownKeys = fileId === null ? [] : await this.merge(transaction, file, target, fileId)
+      transaction.afterCommit(() => this.committed(target, log))
+      return delivered(file, fileId === null ? 'already' : 'stored', unknownKeys)
+    })
+  }
+
+  private committed(target: Target, log: MadeLog): void {
+    this.runId = target.runId
+    this.log.made.push(...log.made)
+    for (const note of log.notes) if (!this.log.notes.includes(note)) this.log.notes.push(note)
+  }
+
+  /** @returns null when the run already has this very file */
+  private async register(transaction: Transaction, file: ReadFile, target: Target): Promise<number | null> {
+    const db = { sequelize: this.sequelize, transaction }
+    const [row] = await rowsOf<{ id: number }>(
+      db,
+      `insert into result_file (project_id, delivery_id, run_id, name, sha256, bytes, format, framework, results, warnings)
+       values ($projectId, $deliveryId, $runId, $name, $sha, $bytes, $format, $framework, $results, $warnings::jsonb)
+       on conflict (run_id, sha256) do nothing returning id`,
+      {
+        projectId: this.context.project.id,
+        deliveryId: this.id,
+        runId: target.runId,
+        name: file.name,
+        sha: file.sha256,
+        bytes: file.bytes,
+        format: file.parsed.format,
+        framework: file.parsed.framework,
+        results: file.parsed.results.length,
+        warnings: JSON.stringify(file.parsed.warnings),
+      },
+    )
+    return row?.id ?? null
+  }
+
+  private async merge(transaction: Transaction, file: ReadFile, target: Target, fileId: number): Promise<DeliveredFile['unknownKeys']> {
+    const db = { sequelize: this.sequelize, transaction }
+    const { project } = this.context
+    const projectId = project.id
+    const place = { runId: target.runId, day: target.day }
+    await run(db, MAKE_STAGE)
+    await stage(transaction, file.parsed)
+    await run(db, merge.MERGE_BODIES, { projectId })
+    await run(db, merge.MERGE_SIGNATURES, { projectId })
+    const [scripts] = await rowsOf<{ fresh: number }>(db, merge.MERGE_SCRIPTS, {
+      projectId,
+      framework: file.parsed.framework,
+      runId: target.runId,
+      newest: target.newest,
+    })
+    transaction.afterCommit(() => void (this.newScripts += scripts?.fresh ?? 0))
+    await run(db, merge.MERGE_LINKS, { projectId, prefix: project.keyPrefix })
+    await run(db, merge.MERGE_ATTEMPTS, { projectId, fileId, ...place })
+    await run(db, merge.MERGE_RESULTS, { projectId, ...place })
+    await this.faults(transaction, file.parsed, target.runId, fileId)
+    await run(db, merge.REFRESH_RUN, { ...place, startedAt: file.parsed.startedAt === null ? null : new Date(file.parsed.startedAt) })
+    return rowsOf<DeliveredFile['unknownKeys'][number]>(db, merge.UNKNOWN_DECLARED, { projectId, prefix: project.keyPrefix })
+  }
+
+  private async faults(transaction: Transaction, parsed: ParsedFile, runId: number, fileId: number): Promise<void> {
+    if (parsed.faults.length === 0) return
+    const columns = ['project_id', 'run_id', 'file_id', 'code', 'subject', 'message', 'stack', 'line', 'col']
+    const { project } = this.context
+    const rows = parsed.faults.map((f) => [project.id, runId, fileId, f.code, f.subject, f.message, f.stack, f.place.line, f.place.column])
+    await copyRows(transaction, 'fault', columns, rows)
+  }
+
+  async finish(): Promise<DeliveryReport> {
+    const refusedFiles = this.files.filter((file) => file.status !== 'stored').map(({ name, status, error }) => ({ name, status, error: error?.message ?? null }))
+    await run({ sequelize: this.sequelize }, 'update delivery set run_id = $runId, refused = $refused::jsonb where id = $id', {
+      runId: this.runId,
+      refused: JSON.stringify(refusedFiles),
+      id: this.id,
+    })
+    const record = this.runId === null ? null : await this.runs.record(this.context, this.runId)
+    const row = record && runRow(record)
+    return {
+      deliveryId: this.id,
+      run: record && row && { id: record.id, build: record.build, lane: laneOf(record), totals: row.totals, incomplete: record.incomplete },
+      ...this.log,
+      files: this.files,
+      newScripts: this.newScripts,
+      changes: record && (await this.runs.changeCounts(record)),
+    }
+  }
+}
+
+/** Parses while the bytes come in. The rest of a refused file is read and dropped, so that the next one can follow. */
+async function readFile(file: IncomingFile): Promise<ReadFile | Refusal> {
+  const hash = createHash('sha256')
+  const reader = new ResultFileReader()
+  let bytes = 0
+  let refusal: Refusal | null = null
+  const attempt = <T>(step: () => T): T | null => {
+    try {
+      return refusal ? null : step()
+    } catch (error) {
+      if (!(error instanceof Refusal)) throw error
+      refusal = error
+      return null
+    }
+  }
+  for await (const chunk of file.chunks) {
+    hash.update(chunk)
+    bytes += chunk.length
+    attempt(() => reader.write(chunk))
+  }
+  if (file.cut()) return new Refusal('binary', 'The file is larger than the server takes')
+  const parsed = attempt(() => reader.end())
+  return parsed ? { name: file.name, parsed, sha256: hash.digest(), bytes } : (refusal ?? new Refusal('empty', 'The file is empty'))
+}
+
+function delivered(file: ReadFile, status: 'stored' | 'already', unknownKeys: DeliveredFile['unknownKeys']): DeliveredFile {
+  const { format, results, faults, warnings } = file.parsed
+  return { name: file.name, status, format, totals: countOutcomes(results.map((result) => result.outcome)), faults, warnings, unknownKeys, error: null }
+}
+
+function refused(name: string, refusal: Refusal): DeliveredFile {
+  const { code, message } = refusal
+  return { name, status: 'refused', format: null, totals: null, faults: [], warnings: [], unknownKeys: [], error: { code, message } }
+}

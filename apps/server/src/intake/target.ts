@@ -1,0 +1,77 @@
+import type { DeliveryReport } from '@bobbin/client'
+import { naturalKey } from '@bobbin/core'
+import { rowsOf, run, type Queryable } from '../platform/database.js'
+import type { TargetDto } from './intake.dto.js'
+
+export interface Target {
+  runId: number
+  day: string
+  /** No later run of the lane exists. */
+  newest: boolean
+}
+
+/** What a delivery had to make, so that a mistyped name is seen. */
+export interface MadeLog {
+  made: DeliveryReport['made']
+  notes: string[]
+}
+
+type MadeKind = DeliveryReport['made'][number]['kind']
+
+/** Finds or makes the pipeline, environment, lane, build and run that a delivery names. */
+export async function resolveTarget(db: Queryable, projectId: number, dto: TargetDto, startedAt: Date, log: MadeLog): Promise<Target> {
+  const made = (kind: MadeKind, name: string, fresh: boolean) => {
+    if (fresh) log.made.push({ kind, name })
+  }
+  const named = async (table: 'pipeline' | 'environment', name: string) => {
+    const row = await findOrMake(db, table, `project_id, name`, `$projectId, $name`, 'project_id = $projectId and name = $name', { projectId, name })
+    made(table, name, row.fresh)
+    return row.id
+  }
+  const pipelineId = await named('pipeline', dto.pipeline)
+  const environmentId = await named('environment', dto.environment)
+  const build = await findOrMakeBuild(db, projectId, pipelineId, dto, startedAt, log)
+  made('build', dto.build, build.fresh)
+  const lane = await findOrMake(
+    db, 'lane', 'project_id, pipeline_id, branch, environment_id', '$projectId, $pipelineId, $branch, $environmentId',
+    'pipeline_id = $pipelineId and branch = $branch and environment_id = $environmentId',
+    { projectId, pipelineId, branch: dto.branch, environmentId },
+  ) // prettier-ignore
+  const row = await findOrMake(
+    db, 'run', 'project_id, build_id, lane_id, sort_key, day, started_at',
+    `$projectId, $buildId, $laneId, $sortKey, ($startedAt::timestamptz at time zone 'UTC')::date, $startedAt::timestamptz`,
+    'build_id = $buildId and lane_id = $laneId',
+    { projectId, buildId: build.id, laneId: lane.id, sortKey: build.sortKey, startedAt },
+  ) // prettier-ignore
+  // deliveries to one run follow each other
+  const [locked] = await rowsOf<{ day: string }>(db, 'select day::text as day from run where id = $id for update', { id: row.id })
+  const [later] = await rowsOf(db, 'select 1 as yes from run where lane_id = $laneId and sort_key > $sortKey collate "C" limit 1', { laneId: lane.id, sortKey: build.sortKey })
+  const day = locked?.day ?? ''
+  await run(db, 'select ensure_month($day::date)', { day })
+  return { runId: row.id, day, newest: !later }
+}
+
+async function findOrMakeBuild(db: Queryable, projectId: number, pipelineId: number, dto: TargetDto, startedAt: Date, log: MadeLog) {
+  const sortKey = naturalKey(dto.build) ?? `~${startedAt.toISOString()}`
+  const row = await findOrMake(
+    db, 'build', 'project_id, pipeline_id, branch, name, sort_key, commit', '$projectId, $pipelineId, $branch, $name, $sortKey, $commit',
+    'pipeline_id = $pipelineId and branch = $branch and name = $name',
+    { projectId, pipelineId, branch: dto.branch, name: dto.build, sortKey, commit: dto.commit ?? null },
+  ) // prettier-ignore
+  const [stored] = await rowsOf<{ sort_key: string; commit: string | null }>(db, 'select sort_key, commit from build where id = $id', { id: row.id })
+  if (dto.commit && stored?.commit === null) await run(db, 'update build set commit = $commit where id = $id', { commit: dto.commit, id: row.id })
+  else if (dto.commit && stored?.commit !== dto.commit) {
+    log.notes.push(`Build ${dto.build} was delivered before with commit ${stored?.commit}; that one is kept, not ${dto.commit}`)
+  }
+  return { ...row, sortKey: stored?.sort_key ?? sortKey }
+}
+
+/** Insert, or find what was there: two deliveries at once make one. */
+async function findOrMake(db: Queryable, table: string, columns: string, values: string, where: string, bind: Record<string, unknown>): Promise<{ id: number; fresh: boolean }> {
+  const inserted = await rowsOf<{ id: number }>(db, `insert into ${table} (${columns}) values (${values}) on conflict do nothing returning id`, bind)
+  if (inserted[0]) return { id: inserted[0].id, fresh: true }
+  const used = Object.fromEntries(Object.entries(bind).filter(([name]) => new RegExp(`\\$${name}\\b`).test(where)))
+  const [found] = await rowsOf<{ id: number }>(db, `select id from ${table} where ${where}`, used)
+  if (!found) throw new Error(`${table} was neither made nor found`)
+  return { id: found.id, fresh: false }
+}

@@ -1,0 +1,30 @@
+import { QueryTypes, type Sequelize, type Transaction } from 'sequelize'
+
+export interface Queryable {
+  sequelize: Sequelize
+  transaction?: Transaction
+}
+
+/** Runs a SELECT (or a statement with RETURNING) and types its rows; `$name` in the text is bound from `bind`. */
+export async function rowsOf<T extends object>(db: Queryable, sql: string, bind: Record<string, unknown> = {}): Promise<T[]> {
+  const { text, values } = positional(sql, bind)
+  const result = await db.sequelize.query(text, { bind: values, type: QueryTypes.SELECT, transaction: db.transaction ?? null, raw: true })
+  return result as T[]
+}
+
+/** Runs a statement for its effect. */
+export async function run(db: Queryable, sql: string, bind: Record<string, unknown> = {}): Promise<void> {
+  const { text, values } = positional(sql, bind)
+  await db.sequelize.query(text, { bind: values, type: QueryTypes.RAW, transaction: db.transaction ?? null, raw: true })
+}
+
+/** `$name` → `$1`, so that PostgreSQL binds values itself and types come from the casts in the text. */
+function positional(sql: string, bind: Record<string, unknown>): { text: string; values: unknown[] } {
+  const names: string[] = []
+  const text = sql.replace(/\$([a-z][A-Za-z]*)/g, (_, name: string) => {
+    if (!(name in bind)) throw new Error(`no value for $${name}`)
+    if (!names.includes(name)) names.push(name)
+    return `$${names.indexOf(name) + 1}`
+  })
+  return { text, values: names.map((name) => bind[name]) }
+}

@@ -1,0 +1,39 @@
+import pg from 'pg'
+import { frame } from '../migrations/0001-frame.js'
+
+/** Every migration, in order; a name stays for ever. */
+const MIGRATIONS: readonly { name: string; sql: string }[] = [{ name: '0001-frame', sql: frame }]
+
+const LOCK = 0x0b0bb1
+
+/**
+ * Brings the database up to date. Each migration is one transaction, and an advisory lock on a connection of its own
+ * lets two servers start at once.
+ * @returns names of the migrations that were applied now
+ */
+export async function migrate(databaseUrl: string): Promise<string[]> {
+  const client = new pg.Client({ connectionString: databaseUrl })
+  await client.connect()
+  try {
+    await client.query('select pg_advisory_lock($1)', [LOCK])
+    await client.query('create table if not exists migration (name text primary key, applied_at timestamptz not null default now())')
+    const known = await client.query<{ name: string }>('select name from migration')
+    const done = new Set(known.rows.map((row) => row.name))
+    const applied: string[] = []
+    for (const { name, sql } of MIGRATIONS.filter((migration) => !done.has(migration.name))) {
+      await client.query('begin')
+      try {
+        await client.query(sql)
+        await client.query('insert into migration (name) values ($1)', [name])
+        await client.query('commit')
+      } catch (error) {
+        await client.query('rollback')
+        throw new Error(`Migration ${name} failed, the database is as it was before: ${error instanceof Error ? error.message : String(error)}`, { cause: error })
+      }
+      applied.push(name)
+    }
+    return applied
+  } finally {
+    await client.end()
+  }
+}

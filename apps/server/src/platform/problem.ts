@@ -1,0 +1,63 @@
+import { type ArgumentsHost, Catch, type ExceptionFilter, HttpException, Logger } from '@nestjs/common'
+import type { ProblemDetails } from '@bobbin/client'
+import type { Response } from 'express'
+import { DatabaseError } from 'sequelize'
+
+const STATUS = { invalid: 400, notSignedIn: 401, forbidden: 403, notFound: 404, conflict: 409, tooLarge: 413 } as const
+export type ProblemKind = keyof typeof STATUS
+
+/** What a service throws when it can't do as asked. Services know kinds and sentences, never HTTP. */
+export class Problem extends Error {
+  override name = 'Problem'
+  constructor(
+    readonly kind: ProblemKind,
+    readonly code: string,
+    detail: string,
+  ) {
+    super(detail)
+  }
+}
+
+export const notFound = (what: string, which: string | number) => new Problem('notFound', 'notFound', `There is no ${what} “${which}” in this project`)
+
+/** PostgreSQL's error codes by name, where a person can do something about them. */
+const DATABASE_ERRORS: Record<string, [ProblemKind, string, string]> = {
+  '22P04': ['invalid', 'badBytes', 'The data holds bytes that the database cannot store'],
+  '22021': ['invalid', 'badBytes', 'The data holds characters that the database cannot store'],
+  '53100': ['conflict', 'diskFull', 'The disk of the database is full; nothing was stored'],
+  '40001': ['conflict', 'busy', 'Somebody else changed the same at this moment; nothing was stored. Try again'],
+  '40P01': ['conflict', 'busy', 'Somebody else changed the same at this moment; nothing was stored. Try again'],
+}
+
+/** Turns whatever was thrown into problem details (RFC 9457). */
+@Catch()
+export class ProblemFilter implements ExceptionFilter {
+  private readonly log = new Logger('Problem')
+
+  catch(error: unknown, host: ArgumentsHost): void {
+    const response = host.switchToHttp().getResponse<Response>()
+    const problem = this.describe(error)
+    if (response.headersSent) return
+    response.status(problem.status).type('application/problem+json').json(problem)
+  }
+
+  private describe(error: unknown): ProblemDetails {
+    if (error instanceof Problem) return details(STATUS[error.kind], error.code, error.message)
+    if (error instanceof HttpException) return details(error.getStatus(), 'request', messageOf(error))
+    const code = error instanceof DatabaseError ? ((error.parent as { code?: string }).code ?? '') : ''
+    const known = DATABASE_ERRORS[code]
+    if (known) return details(STATUS[known[0]], known[1], known[2])
+    this.log.error(error instanceof Error ? (error.stack ?? error.message) : String(error))
+    return details(500, 'internal', 'Something went wrong in the server; nothing was stored. The server’s log says more')
+  }
+}
+
+function messageOf(error: HttpException): string {
+  const body = error.getResponse()
+  const message = typeof body === 'object' && 'message' in body ? body.message : error.message
+  return Array.isArray(message) ? message.join('; ') : String(message)
+}
+
+function details(status: number, code: string, detail: string): ProblemDetails {
+  return { type: `urn:bobbin:problem:${code}`, title: code, status, code, detail }
+}

@@ -1,0 +1,122 @@
+import { CHANGES, changeTable } from '@bobbin/core'
+import { SCRIPT_REF } from '../scripts/index.js'
+
+const GONE = CHANGES.indexOf('gone')
+const NOT_RUN = CHANGES.indexOf('notRun')
+
+/** A run with what names it; alias \`r\` for the run. */
+export const RUN_COLUMNS = `r.id, r.lane_id as "laneId", p.name as pipeline, l.branch, e.name as environment, b.name as build, b.commit,
+  r.started_at as "startedAt", r.delivered_at as "deliveredAt", r.duration_ms::float8 as "durationMs", r.incomplete, r.sort_key as "sortKey", r.day::text as day,
+  r.total, r.passed, r.failed, r.errored, r.skipped, r.blocked, r.not_run as "notRun", r.recovered,
+  (select count(*)::int from result_file f where f.run_id = r.id) as files`
+export const RUN_FROM = `run r join build b on b.id = r.build_id join lane l on l.id = r.lane_id
+  join pipeline p on p.id = l.pipeline_id join environment e on e.id = l.environment_id`
+
+/** Newest runs; \`branch\` and \`environments\` are the lens, null for all. */
+export const RUN_ROWS = `
+select ${RUN_COLUMNS} from ${RUN_FROM}
+where r.project_id = $projectId and ($branch::text is null or l.branch = $branch)
+  and ($environments::text[] is null or e.name = any($environments))
+order by r.started_at desc, r.id desc limit $most`
+
+export const RUN_ROW = `select ${RUN_COLUMNS} from ${RUN_FROM} where r.project_id = $projectId and r.id = $id`
+
+export const RUNS_HIDDEN = `
+select count(*)::int as hidden from run r join lane l on l.id = r.lane_id join environment e on e.id = l.environment_id
+where r.project_id = $projectId and not (($branch::text is null or l.branch = $branch) and ($environments::text[] is null or e.name = any($environments)))`
+
+export const PREVIOUS_RUN = `
+select r.id, b.name as build, r.incomplete from run r join build b on b.id = r.build_id
+where r.lane_id = $laneId and r.sort_key < $sortKey collate "C" order by r.sort_key desc limit 1`
+
+export const NEXT_RUN = `
+select r.id, b.name as build from run r join build b on b.id = r.build_id
+where r.lane_id = $laneId and r.sort_key > $sortKey collate "C" order by r.sort_key limit 1`
+
+/**
+ * Every script of a run or of what it is compared with, and what changed, as the common table \`changed\`.
+ * Compared with the newest result of each script since the last complete run of the lane: usually the build before, but
+ * a build that could not judge hides nothing. A script that is new there is looked for in the 30 runs before.
+ * Binds: runId, day, laneId, sortKey, incomplete.
+ */
+const CHANGED = `
+base_runs as (
+  select id, day, sort_key from run
+  where lane_id = $laneId and sort_key < $sortKey collate "C" and sort_key >= coalesce(
+    (select max(sort_key) from run where lane_id = $laneId and sort_key < $sortKey collate "C" and not incomplete), '')
+), cur as (
+  select script_id, outcome, duration_ms, attempts, signature_id, message_id from result where run_id = $runId and day = $day::date
+), base as (
+  select distinct on (r.script_id) r.script_id, r.outcome, b.id as run_id
+  from base_runs b join result r on r.run_id = b.id and r.day = b.day
+  order by r.script_id, b.sort_key desc
+), pairs as (
+  select coalesce(c.script_id, b.script_id) as script_id, b.outcome as before, b.run_id as before_run, c.outcome as now,
+    c.duration_ms, c.attempts, c.signature_id, c.message_id
+  from cur c full join base b on b.script_id = c.script_id
+), earlier_runs as (
+  select id, day, sort_key from run where lane_id = $laneId and sort_key < $sortKey collate "C" order by sort_key desc limit 30
+), earlier as (
+  select distinct on (r.script_id) r.script_id, r.outcome, e.id as run_id
+  from earlier_runs e join result r on r.run_id = e.id and r.day = e.day
+  where r.script_id in (select script_id from pairs where before is null)
+  order by r.script_id, e.sort_key desc
+), changed as (
+  select p.script_id, coalesce(p.before, e.outcome)::int as before, coalesce(p.before_run, e.run_id) as before_run, p.now::int as now,
+    p.duration_ms, p.attempts, p.signature_id, p.message_id,
+    case when p.now is null and $incomplete::boolean then ${NOT_RUN}
+      else (array[${changeTable().join(',')}])[coalesce(p.before, e.outcome, 0) * 8 + coalesce(p.now, 0) + 1] end as change
+  from pairs p left join earlier e on e.script_id = p.script_id
+  -- a test that was gone already is not gone again
+  where not (p.now is null and p.before = 6 and not $incomplete::boolean)
+)`
+
+export const CHANGE_COUNTS = `with ${CHANGED} select change, count(*)::int as count from changed group by change`
+
+/** Rows of some changes, by index in CHANGES, in reading order: what fails alike stands together. */
+export const CHANGE_ROWS = `with ${CHANGED},
+ linked as (
+  select l.script_id, array_agg($prefix || '-' || c.number order by c.number) as cases
+  from link l join test_case c on c.id = l.case_id and c.deleted_at is null
+  where l.project_id = $projectId and l.state = 'active' group by l.script_id
+ )
+select ${SCRIPT_REF}, coalesce(k.cases, '{}') as cases, ch.change, ch.before, ch.now, ch.duration_ms as "durationMs",
+  coalesce(ch.attempts, 0)::int as attempts, left(m.text, 500) as message, ch.signature_id as "signatureId"
+from changed ch join script s on s.id = ch.script_id
+left join linked k on k.script_id = s.id
+left join body m on m.id = ch.message_id
+where ch.change = any($changes::int[])
+order by ch.change, ch.signature_id nulls last, coalesce(s.file, s.classname, ''), s.id
+limit $most`
+
+export const CHANGE_OF_SCRIPT = `with ${CHANGED}
+select ch.change, ch.before, ch.now, ch.before_run as "beforeRun", b.name as "beforeBuild", ch.signature_id as "signatureId"
+from changed ch left join run r on r.id = ch.before_run left join build b on b.id = r.build_id
+where ch.script_id = $scriptId`
+
+/** The first run of the unbroken failing streak that ends at this run; builds without a result do not break it. */
+export const FAILING_SINCE = `
+with streak as (
+  select r.id, r.sort_key, b.name as build, res.outcome in (2, 3) as failing
+  from run r join build b on b.id = r.build_id
+  join result res on res.run_id = r.id and res.day = r.day and res.script_id = any($scriptIds::int[])
+  where r.lane_id = $laneId and r.sort_key <= $sortKey collate "C"
+), last_good as (select coalesce(max(sort_key), '') as sort_key from streak where not failing)
+select id as "runId", build from streak where failing and sort_key > (select sort_key from last_good) order by sort_key limit 1`
+
+export const SAME_FAILURE = `
+select s.id as "scriptId", s.name from result r join script s on s.id = r.script_id
+where r.run_id = $runId and r.day = $day::date and r.signature_id = $signatureId and r.script_id <> $scriptId order by s.id limit 50`
+
+export const ATTEMPTS = `
+select a.ordinal::int as ordinal, a.outcome::int as outcome, a.duration_ms as "durationMs", a.started_at as "startedAt", a.reason, a.properties,
+  f.text as failures, so.text as stdout, se.text as stderr, rf.name as file
+from attempt a join result_file rf on rf.id = a.file_id
+left join body f on f.id = a.failures_id left join body so on so.id = a.stdout_id left join body se on se.id = a.stderr_id
+where a.run_id = $runId and a.day = $day::date and a.script_id = $scriptId order by a.ordinal`
+
+export const FAULTS = `
+select f.code, f.subject, f.message, f.stack, f.line, f.col, rf.name as file
+from fault f join result_file rf on rf.id = f.file_id where f.run_id = $runId order by f.id limit 500`
+
+export const FILE_WARNINGS = `select name as file, warnings from result_file where run_id = $runId and warnings <> '[]' order by id`

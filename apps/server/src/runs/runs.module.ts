@@ -1,0 +1,8 @@
+import { Module } from '@nestjs/common'
+import { HistoryModule } from '../history/index.js'
+import { ScriptsModule } from '../scripts/index.js'
+import { RunsController } from './runs.controller.js'
+import { RunsService } from './runs.service.js'
+
+@Module({ imports: [HistoryModule, ScriptsModule], controllers: [RunsController], providers: [RunsService], exports: [RunsService] })
+export class RunsModule {}

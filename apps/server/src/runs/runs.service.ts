@@ -1,0 +1,244 @@
+import { Injectable } from '@nestjs/common'
+import { InjectConnection } from '@nestjs/sequelize'
+import type { FaultRow, FileWarnings, ResultDetail, ResultRow, RunDetail, RunList, RunRow, ScriptRef } from '@bobbin/client'
+import { CHANGES, outcomeFromCode, type Change, type Outcome } from '@bobbin/core'
+import { Sequelize } from 'sequelize-typescript'
+import type { Context } from '../access/index.js'
+import { HistoryService } from '../history/index.js'
+import { rowsOf } from '../platform/database.js'
+import { notFound } from '../platform/problem.js'
+import { ScriptsService } from '../scripts/index.js'
+import * as sql from './run-queries.js'
+
+const MOST_RUNS = 500
+const MOST_ROWS = 5000
+const FOLDED: readonly Change[] = ['unchanged']
+
+export interface RunRecord {
+  id: number
+  laneId: number
+  pipeline: string
+  branch: string
+  environment: string
+  build: string
+  commit: string | null
+  startedAt: Date
+  deliveredAt: Date
+  durationMs: number
+  incomplete: boolean
+  sortKey: string
+  day: string
+  total: number
+  passed: number
+  failed: number
+  errored: number
+  skipped: number
+  blocked: number
+  notRun: number
+  recovered: number
+  files: number
+}
+
+export interface Lens {
+  branch: string | null
+  environments: string[] | null
+}
+
+@Injectable()
+export class RunsService {
+  constructor(
+    private readonly history: HistoryService,
+    private readonly scripts: ScriptsService,
+    @InjectConnection() readonly sequelize: Sequelize,
+  ) {}
+
+  async list({ project }: Context, lens: Lens): Promise<RunList> {
+    const bind = { projectId: project.id, ...lens }
+    const [records, hidden] = await Promise.all([
+      rowsOf<RunRecord>(this, sql.RUN_ROWS, { ...bind, most: MOST_RUNS }),
+      rowsOf<{ hidden: number }>(this, sql.RUNS_HIDDEN, bind),
+    ])
+    return { rows: records.map((record) => runRow(record)), hidden: hidden[0]?.hidden ?? 0 }
+  }
+
+  async record({ project }: Context, id: number): Promise<RunRecord> {
+    const [record] = await rowsOf<RunRecord>(this, sql.RUN_ROW, { projectId: project.id, id })
+    if (!record) throw notFound('run', id)
+    return record
+  }
+
+  async get(context: Context, id: number): Promise<RunDetail> {
+    const record = await this.record(context, id)
+    const at = { laneId: record.laneId, sortKey: record.sortKey }
+    const [changes, rows, previous, next, faults, warnings] = await Promise.all([
+      this.changeCounts(record),
+      this.rows(context, record, CHANGES.filter((change) => !FOLDED.includes(change))),
+      rowsOf<NonNullable<RunDetail['previous']>>(this, sql.PREVIOUS_RUN, at),
+      rowsOf<NonNullable<RunDetail['next']>>(this, sql.NEXT_RUN, at),
+      this.faults(id),
+      rowsOf<FileWarnings>(this, sql.FILE_WARNINGS, { runId: id }),
+    ])
+    const threads = await this.history.threads(
+      record.laneId,
+      record.sortKey,
+      rows.map((row) => row.script.id),
+    )
+    return { run: runRow(record, changes), previous: previous[0] ?? null, next: next[0] ?? null, changes, rows, faults, warnings, threads }
+  }
+
+  private async faults(runId: number): Promise<FaultRow[]> {
+    const rows = await rowsOf<Omit<FaultRow, 'place'> & { line: number; col: number }>(this, sql.FAULTS, { runId })
+    return rows.map(({ line, col, ...fault }) => ({ ...fault, place: { line, column: col } }))
+  }
+
+  /** The folded part of a run's page: rows of one change, with their threads. */
+  async rowsOfChange(context: Context, id: number, change: Change): Promise<Pick<RunDetail, 'rows' | 'threads'>> {
+    const record = await this.record(context, id)
+    const rows = await this.rows(context, record, [change])
+    const threads = await this.history.threads(
+      record.laneId,
+      record.sortKey,
+      rows.map((row) => row.script.id),
+    )
+    return { rows, threads }
+  }
+
+  /** How many tests fall under each change against the run before. */
+  async changeCounts(record: RunRecord): Promise<Record<Change, number>> {
+    const rows = await rowsOf<{ change: number; count: number }>(this, sql.CHANGE_COUNTS, bindOf(record))
+    const counts = Object.fromEntries(CHANGES.map((change) => [change, 0])) as Record<Change, number>
+    for (const row of rows) counts[CHANGES[row.change] as Change] = row.count
+    return counts
+  }
+
+  async rows({ project }: Context, record: RunRecord, changes: readonly Change[]): Promise<ResultRow[]> {
+    const rows = await rowsOf<RawRow>(this, sql.CHANGE_ROWS, {
+      ...bindOf(record),
+      projectId: project.id,
+      prefix: project.keyPrefix,
+      changes: changes.map((change) => CHANGES.indexOf(change)),
+      most: MOST_ROWS,
+    })
+    return rows.map(resultRow)
+  }
+
+  async result(context: Context, runId: number, scriptId: number): Promise<ResultDetail> {
+    const record = await this.record(context, runId)
+    const script = await this.scripts.get(context, scriptId)
+    const [change] = await rowsOf<RawChange>(this, sql.CHANGE_OF_SCRIPT, { ...bindOf(record), scriptId })
+    const bind = { runId, day: record.day, scriptId }
+    const failing = change?.now === 2 || change?.now === 3
+    const [attempts, since, same] = await Promise.all([
+      rowsOf<RawAttempt>(this, sql.ATTEMPTS, bind),
+      failing ? this.failingSince(record, [scriptId]) : null,
+      change?.signatureId ? rowsOf<ResultDetail['sameFailure'][number]>(this, sql.SAME_FAILURE, { ...bind, signatureId: change.signatureId }) : [],
+    ])
+    const { links, unknownKeys, histories, cases: _, lastOutcome: __, lastRunId: ___, lastSeen: ____, ...ref } = script
+    return {
+      script: ref,
+      links,
+      unknownKeys,
+      run: { id: record.id, build: record.build, commit: record.commit, lane: laneOf(record), startedAt: record.startedAt.toISOString() },
+      outcome: outcomeOrNull(change?.now ?? null),
+      change: CHANGES[change?.change ?? -1] ?? 'unchanged',
+      before: change?.before && change.beforeRun ? { outcome: outcomeFromCode(change.before), runId: change.beforeRun, build: change.beforeBuild ?? '' } : null,
+      failingSince: since,
+      sameFailure: same,
+      attempts: attempts.map(attemptOf),
+      histories: [...histories].sort((a, b) => Number(b.lane.id === record.laneId) - Number(a.lane.id === record.laneId)),
+    }
+  }
+
+  async failingSince(record: RunRecord, scriptIds: number[]): Promise<{ runId: number; build: string } | null> {
+    const rows = await rowsOf<{ runId: number; build: string }>(this, sql.FAILING_SINCE, { laneId: record.laneId, sortKey: record.sortKey, scriptIds })
+    return rows[0] ?? null
+  }
+}
+
+type RawRow = ScriptRef & {
+  cases: string[]
+  change: number
+  before: number | null
+  now: number | null
+  durationMs: number | null
+  attempts: number
+  message: string | null
+  signatureId: number | null
+}
+
+interface RawChange {
+  change: number
+  before: number | null
+  now: number | null
+  beforeRun: number | null
+  beforeBuild: string | null
+  signatureId: number | null
+}
+
+interface RawAttempt {
+  ordinal: number
+  outcome: number
+  durationMs: number | null
+  startedAt: Date | null
+  reason: string | null
+  properties: { name: string; value: string }[] | null
+  failures: string | null
+  stdout: string | null
+  stderr: string | null
+  file: string
+}
+
+const bindOf = (record: RunRecord) => ({
+  runId: record.id,
+  day: record.day,
+  laneId: record.laneId,
+  sortKey: record.sortKey,
+  incomplete: record.incomplete,
+})
+
+const outcomeOrNull = (code: number | null): Outcome | null => (code ? outcomeFromCode(code) : null)
+
+function resultRow({ cases, change, before, now, durationMs, attempts, message, signatureId, ...script }: RawRow): ResultRow {
+  return {
+    script,
+    cases,
+    change: CHANGES[change] as Change,
+    before: outcomeOrNull(before),
+    outcome: outcomeOrNull(now),
+    durationMs,
+    attempts,
+    message,
+    signatureId,
+  }
+}
+
+function attemptOf(raw: RawAttempt): ResultDetail['attempts'][number] {
+  return {
+    ...raw,
+    outcome: outcomeFromCode(raw.outcome),
+    startedAt: raw.startedAt?.toISOString() ?? null,
+    failures: raw.failures ? (JSON.parse(raw.failures) as ResultDetail['attempts'][number]['failures']) : [],
+    properties: raw.properties ?? [],
+  }
+}
+
+export function laneOf(record: RunRecord) {
+  return { id: record.laneId, pipeline: record.pipeline, branch: record.branch, environment: record.environment }
+}
+
+export function runRow(record: RunRecord, changes: Record<Change, number> | null = null): RunRow {
+  const { total, passed, failed, errored, skipped, blocked, notRun, recovered } = record
+  return {
+    id: record.id,
+    lane: laneOf(record),
+    build: record.build,
+    commit: record.commit,
+    startedAt: record.startedAt.toISOString(),
+    deliveredAt: record.deliveredAt.toISOString(),
+    durationMs: record.durationMs,
+    totals: { total, passed, failed, errored, skipped, blocked, notRun, recovered },
+    incomplete: record.incomplete,
+    files: record.files,
+    changes,
+  }
+}

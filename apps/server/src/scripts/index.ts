@@ -1,0 +1,3 @@
+export { ScriptsModule } from './scripts.module.js'
+export { ScriptsService } from './scripts.service.js'
+export { SCRIPT_REF, UNKNOWN_KEYS } from './script-queries.js'

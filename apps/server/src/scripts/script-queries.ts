@@ -1,0 +1,48 @@
+/** Columns of a ScriptRef, from the alias `s`. */
+export const SCRIPT_REF = `s.id, s.name, s.classname, s.suites, s.file, s.profile, s.framework`
+
+/** Keys of the project that scripts declare and no case has. */
+export const UNKNOWN_KEYS = `
+select s.id as script_id, k.key from script s, unnest(s.keys) as k (key)
+where s.project_id = $projectId and k.key ~ ('^' || $prefix || '-[0-9]{1,9}$') and not exists (
+  select 1 from test_case c where c.project_id = $projectId and c.deleted_at is null and c.number = split_part(k.key, '-', 2)::int
+)`
+
+/** Scripts with their cases and newest result; \`only\` is null, 'unlinked' or 'unknownKeys'. */
+export const SCRIPT_ROWS = `
+with unknown as (select script_id, array_agg(key order by key) as keys from (${UNKNOWN_KEYS}) u group by script_id),
+ linked as (
+  select l.script_id, array_agg($prefix || '-' || c.number order by c.number) as cases
+  from link l join test_case c on c.id = l.case_id and c.deleted_at is null
+  where l.project_id = $projectId and l.state = 'active' group by l.script_id
+ )
+select ${SCRIPT_REF}, coalesce(l.cases, '{}') as cases, coalesce(u.keys, '{}') as "unknownKeys",
+  s.last_run_id as "lastRunId", r.started_at as "lastSeen", res.outcome::int as "lastCode", count(*) over ()::int as full
+from script s
+left join linked l on l.script_id = s.id
+left join unknown u on u.script_id = s.id
+left join run r on r.id = s.last_run_id
+left join result res on res.run_id = r.id and res.day = r.day and res.script_id = s.id
+where s.project_id = $projectId
+  and ($id::int is null or s.id = $id)
+  and ($search::text is null or s.name ilike $search or s.classname ilike $search or s.file ilike $search)
+  and ($only::text is null or ($only = 'unlinked' and l.cases is null) or ($only = 'unknownKeys' and u.keys is not null))
+order by coalesce(s.file, s.classname, ''), s.id
+limit $most`
+
+/** How many scripts have no case, and how many unknown keys there are. */
+export const SCRIPT_SUMS = `
+select
+  (select count(*)::int from script s where s.project_id = $projectId and not exists (
+    select 1 from link l join test_case c on c.id = l.case_id and c.deleted_at is null where l.script_id = s.id and l.state = 'active')) as unlinked,
+  (select count(distinct key)::int from (${UNKNOWN_KEYS}) u) as "unknownKeys"`
+
+export const LINKS_OF_SCRIPT = `
+select $prefix || '-' || c.number as "caseKey", c.title as "caseTitle", l.origin, l.state
+from link l join test_case c on c.id = l.case_id and c.deleted_at is null
+where l.script_id = $scriptId and l.state <> 'rejected' order by c.number`
+
+export const SCRIPTS_OF_CASE = `
+select ${SCRIPT_REF}, l.origin, l.state
+from link l join script s on s.id = l.script_id
+where l.case_id = $caseId and l.state <> 'rejected' order by s.file, s.id`

@@ -1,0 +1,99 @@
+import { Injectable } from '@nestjs/common'
+import { InjectConnection } from '@nestjs/sequelize'
+import type { CaseScript, LinkInfo, ScriptDetail, ScriptList, ScriptRef, ScriptRow } from '@bobbin/client'
+import { outcomeFromCode } from '@bobbin/core'
+import { Sequelize } from 'sequelize-typescript'
+import type { Context } from '../access/index.js'
+import { CasesService } from '../cases/index.js'
+import { HistoryService } from '../history/index.js'
+import { rowsOf, run } from '../platform/database.js'
+import { notFound } from '../platform/problem.js'
+import { LINKS_OF_SCRIPT, SCRIPT_ROWS, SCRIPT_SUMS, SCRIPTS_OF_CASE } from './script-queries.js'
+import type { ScriptFilterDto } from './scripts.dto.js'
+
+const MOST_ROWS = 5000
+
+type Row = Omit<ScriptRow, 'lastOutcome' | 'lastSeen'> & { lastCode: number | null; lastSeen: Date | null; full: number }
+
+@Injectable()
+export class ScriptsService {
+  constructor(
+    private readonly cases: CasesService,
+    private readonly history: HistoryService,
+    @InjectConnection() readonly sequelize: Sequelize,
+  ) {}
+
+  async list(context: Context, filter: ScriptFilterDto): Promise<ScriptList> {
+    const { project } = context
+    const search = filter.search?.trim() ? `%${filter.search.trim().replace(/[%_\\]/g, '\\$&')}%` : null
+    const [rows, sums] = await Promise.all([
+      this.rows(context, { id: null, search, only: filter.only ?? null }),
+      rowsOf<{ unlinked: number; unknownKeys: number }>(this, SCRIPT_SUMS, { projectId: project.id, prefix: project.keyPrefix }),
+    ])
+    return { rows: rows.map(rowOf), total: rows[0]?.full ?? 0, unlinked: sums[0]?.unlinked ?? 0, unknownKeys: sums[0]?.unknownKeys ?? 0 }
+  }
+
+  private rows({ project }: Context, bind: { id: number | null; search: string | null; only: string | null }): Promise<Row[]> {
+    return rowsOf<Row>(this, SCRIPT_ROWS, { projectId: project.id, prefix: project.keyPrefix, most: MOST_ROWS, ...bind })
+  }
+
+  async get(context: Context, id: number): Promise<ScriptDetail> {
+    const [row] = await this.rows(context, { id, search: null, only: null })
+    if (!row) throw notFound('script', id)
+    const [links, histories] = await Promise.all([this.links(context, id), this.history.histories(context.project.id, [id])])
+    return { ...rowOf(row), links, histories: histories.get(id) ?? [] }
+  }
+
+  links({ project }: Context, scriptId: number): Promise<LinkInfo[]> {
+    return rowsOf<LinkInfo>(this, LINKS_OF_SCRIPT, { scriptId, prefix: project.keyPrefix })
+  }
+
+  /** Links by hand; a link that was rejected before comes back. */
+  async link(context: Context, id: number, caseKey: string): Promise<ScriptDetail> {
+    await this.exists(context, id)
+    const found = await this.cases.find(context, caseKey)
+    await run(
+      this,
+      `insert into link (project_id, script_id, case_id, origin, state, created_by) values ($projectId, $id, $caseId, 'manual', 'active', $by)
+       on conflict (script_id, case_id) do update set state = 'active', created_by = excluded.created_by`,
+      { projectId: context.project.id, id, caseId: found.id, by: context.caller.accountId },
+    )
+    return this.get(context, id)
+  }
+
+  /** Takes a link away for good: a declared key does not bring it back. */
+  async unlink(context: Context, id: number, caseKey: string): Promise<ScriptDetail> {
+    await this.exists(context, id)
+    const found = await this.cases.find(context, caseKey)
+    await run(this, `update link set state = 'rejected', created_by = $by where script_id = $id and case_id = $caseId`, {
+      id,
+      caseId: found.id,
+      by: context.caller.accountId,
+    })
+    return this.get(context, id)
+  }
+
+  private async exists({ project }: Context, id: number): Promise<void> {
+    const rows = await rowsOf(this, 'select 1 as yes from script where id = $id and project_id = $projectId', { id, projectId: project.id })
+    if (rows.length === 0) throw notFound('script', id)
+  }
+
+  /** The scripts of a case, each with its histories. */
+  async ofCase(context: Context, caseKey: string): Promise<CaseScript[]> {
+    const found = await this.cases.find(context, caseKey)
+    const rows = await rowsOf<ScriptRef & Pick<LinkInfo, 'origin' | 'state'>>(this, SCRIPTS_OF_CASE, { caseId: found.id })
+    const histories = await this.history.histories(
+      context.project.id,
+      rows.map((row) => row.id),
+    )
+    return rows.map(({ origin, state, ...script }) => ({
+      script,
+      link: { caseKey, caseTitle: found.title, origin, state },
+      histories: histories.get(script.id) ?? [],
+    }))
+  }
+}
+
+function rowOf({ full: _, lastCode, lastSeen, ...row }: Row): ScriptRow {
+  return { ...row, lastOutcome: lastCode === null ? null : outcomeFromCode(lastCode), lastSeen: lastSeen?.toISOString() ?? null }
+}

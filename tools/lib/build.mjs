@@ -1,0 +1,35 @@
+// Builds everything unless nothing changed since the last build. Node's own modules only.
+import { createHash } from 'node:crypto'
+import { existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs'
+import { join } from 'node:path'
+import { DATA, ROOT, runProgram } from './process.mjs'
+
+const SOURCES = ['packages', 'apps', 'tools', 'package-lock.json', 'tsconfig.base.json', 'tsconfig.json']
+const PASSED_OVER = new Set(['node_modules', 'dist', 'samples', 'samples-hostile'])
+
+export const WEB_ROOT = join(ROOT, 'apps', 'web', 'dist', 'app')
+export const SERVER_MAIN = join(ROOT, 'apps', 'server', 'dist', 'main.js')
+
+export async function ensureBuilt(say) {
+  const stampFile = join(DATA, 'build.stamp')
+  const stamp = stampOf()
+  const built = existsSync(SERVER_MAIN) && existsSync(join(WEB_ROOT, 'index.html'))
+  if (built && existsSync(stampFile) && readFileSync(stampFile, 'utf8') === stamp) return
+  say('Building')
+  const bin = (name) => join(ROOT, 'node_modules', '.bin', name)
+  await runProgram(bin('tsc'), ['-b'], { quiet: true })
+  await runProgram(bin('vite'), ['build', 'apps/web', '--logLevel', 'warn'], { quiet: true })
+  mkdirSync(DATA, { recursive: true })
+  writeFileSync(stampFile, stamp)
+}
+
+function stampOf() {
+  const hash = createHash('sha256')
+  const add = (path) => {
+    const stat = statSync(path)
+    if (!stat.isDirectory()) return hash.update(`${path}:${stat.size}:${stat.mtimeMs}\n`)
+    for (const name of readdirSync(path).sort()) if (!PASSED_OVER.has(name)) add(join(path, name))
+  }
+  for (const source of SOURCES) add(join(ROOT, source))
+  return hash.digest('hex')
+}
