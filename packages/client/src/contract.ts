@@ -180,6 +180,8 @@ export interface RunRow {
   durationMs: number
   totals: OutcomeTotals
   incomplete: boolean
+  /** So many tests could not judge that the environment was at fault. */
+  outage: boolean
   files: number
   changes: Record<Change, number> | null
 }
@@ -213,8 +215,9 @@ export interface FileWarnings {
 export interface RunDetail {
   run: RunRow
   previous: { id: number; build: string; incomplete: boolean } | null
+  /** Outages between the two, which are not compared with. */
+  passedOver: { id: number; build: string; incomplete: boolean }[]
   next: { id: number; build: string } | null
-  /** The first build of the failing streak, by script, for what is still failing. */
   changes: Record<Change, number>
   rows: ResultRow[]
   faults: FaultRow[]

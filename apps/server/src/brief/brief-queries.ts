@@ -10,7 +10,7 @@ select * from (
   order by r.lane_id, r.sort_key desc
 ) latest order by "startedAt" desc limit 12`
 
-/** Runs of the last three days before the newest in which at least three in ten tests could not judge. */
+/** Outages of the last three days before the newest run. */
 export const OUTAGES = `
 select ${RUN_COLUMNS}, (select left(b2.text, 300) from result x join body b2 on b2.id = x.message_id
     where x.run_id = r.id and x.day = r.day and x.outcome = 3 group by b2.id order by count(*) desc limit 1) as message,
@@ -18,7 +18,7 @@ select ${RUN_COLUMNS}, (select left(b2.text, 300) from result x join body b2 on 
 from ${RUN_FROM}
 where r.project_id = $projectId and ($branch::text is null or l.branch = $branch)
   and ($environments::text[] is null or e.name = any($environments))
-  and r.errored >= 10 and r.errored >= 0.3 * r.total
+  and r.outage
   and r.started_at > (select max(started_at) from run where project_id = $projectId) - interval '3 days'
 order by r.started_at desc limit 5`
 

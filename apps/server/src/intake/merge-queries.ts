@@ -1,3 +1,5 @@
+import { OUTAGE } from '@bobbin/core'
+
 /** Set-based steps from the staging tables into the project, in order. Rows are inserted in hash order, so that two deliveries never wait for each other in a ring. */
 
 export const MERGE_BODIES = `
@@ -80,7 +82,8 @@ export const REFRESH_RUN = `
 update run set total = s.total, passed = s.passed, failed = s.failed, errored = s.errored, skipped = s.skipped, blocked = s.blocked,
   not_run = s.not_run, recovered = s.recovered, duration_ms = s.duration_ms, delivered_at = now(),
   started_at = least(started_at, coalesce($startedAt::timestamptz, started_at)),
-  incomplete = exists (select 1 from fault where run_id = $runId)
+  incomplete = exists (select 1 from fault where run_id = $runId),
+  outage = s.errored >= ${OUTAGE.least} and s.errored >= ${OUTAGE.share} * s.total
 from (
   select count(*)::int as total, count(*) filter (where outcome = 1)::int as passed, count(*) filter (where outcome = 2)::int as failed,
     count(*) filter (where outcome = 3)::int as errored, count(*) filter (where outcome = 4)::int as skipped,

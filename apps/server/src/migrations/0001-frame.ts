@@ -119,6 +119,8 @@ create table run (
   started_at timestamptz not null,
   delivered_at timestamptz not null default now(),
   incomplete boolean not null default false,
+  -- so many tests could not judge that the environment, not they, must be at fault
+  outage boolean not null default false,
   total int not null default 0,
   passed int not null default 0,
   failed int not null default 0,

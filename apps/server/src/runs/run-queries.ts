@@ -6,7 +6,7 @@ const NOT_RUN = CHANGES.indexOf('notRun')
 
 /** A run with what names it; alias \`r\` for the run. */
 export const RUN_COLUMNS = `r.id, r.lane_id as "laneId", p.name as pipeline, l.branch, e.name as environment, b.name as build, b.commit,
-  r.started_at as "startedAt", r.delivered_at as "deliveredAt", r.duration_ms::float8 as "durationMs", r.incomplete, r.sort_key as "sortKey", r.day::text as day,
+  r.started_at as "startedAt", r.delivered_at as "deliveredAt", r.duration_ms::float8 as "durationMs", r.incomplete, r.outage, r.sort_key as "sortKey", r.day::text as day,
   r.total, r.passed, r.failed, r.errored, r.skipped, r.blocked, r.not_run as "notRun", r.recovered,
   (select count(*)::int from result_file f where f.run_id = r.id) as files`
 export const RUN_FROM = `run r join build b on b.id = r.build_id join lane l on l.id = r.lane_id
@@ -26,8 +26,8 @@ select count(*)::int as hidden from run r join lane l on l.id = r.lane_id join e
 where r.project_id = $projectId and not (($branch::text is null or l.branch = $branch) and ($environments::text[] is null or e.name = any($environments)))`
 
 export const PREVIOUS_RUN = `
-select r.id, b.name as build, r.incomplete from run r join build b on b.id = r.build_id
-where r.lane_id = $laneId and r.sort_key < $sortKey collate "C" order by r.sort_key desc limit 1`
+select r.id, b.name as build, r.incomplete, r.outage from run r join build b on b.id = r.build_id
+where r.lane_id = $laneId and r.sort_key < $sortKey collate "C" order by r.sort_key desc limit 10`
 
 export const NEXT_RUN = `
 select r.id, b.name as build from run r join build b on b.id = r.build_id
@@ -36,20 +36,20 @@ where r.lane_id = $laneId and r.sort_key > $sortKey collate "C" order by r.sort_
 /**
  * Every script of a run or of what it is compared with, and what changed, as the common table \`changed\`.
  * Compared with the newest result of each script since the last complete run of the lane: usually the build before, but
- * a build that could not judge hides nothing. A script that is new there is looked for in the 30 runs before.
+ * a build that could not judge hides nothing and breaks nothing. A script that is new there is looked for in the 30 runs before.
  * Binds: runId, day, laneId, sortKey, incomplete.
  */
 const CHANGED = `
 base_runs as (
-  select id, day, sort_key from run
+  select id, day, sort_key, outage from run
   where lane_id = $laneId and sort_key < $sortKey collate "C" and sort_key >= coalesce(
-    (select max(sort_key) from run where lane_id = $laneId and sort_key < $sortKey collate "C" and not incomplete), '')
+    (select max(sort_key) from run where lane_id = $laneId and sort_key < $sortKey collate "C" and not incomplete and not outage), '')
 ), cur as (
   select script_id, outcome, duration_ms, attempts, signature_id, message_id from result where run_id = $runId and day = $day::date
 ), base as (
   select distinct on (r.script_id) r.script_id, r.outcome, b.id as run_id
   from base_runs b join result r on r.run_id = b.id and r.day = b.day
-  order by r.script_id, b.sort_key desc
+  order by r.script_id, b.outage and r.outcome = 3, b.sort_key desc
 ), pairs as (
   select coalesce(c.script_id, b.script_id) as script_id, b.outcome as before, b.run_id as before_run, c.outcome as now,
     c.duration_ms, c.attempts, c.signature_id, c.message_id
@@ -100,7 +100,7 @@ with streak as (
   select r.id, r.sort_key, b.name as build, res.outcome in (2, 3) as failing
   from run r join build b on b.id = r.build_id
   join result res on res.run_id = r.id and res.day = r.day and res.script_id = any($scriptIds::int[])
-  where r.lane_id = $laneId and r.sort_key <= $sortKey collate "C"
+  where r.lane_id = $laneId and r.sort_key <= $sortKey collate "C" and not (r.outage and res.outcome = 3)
 ), last_good as (select coalesce(max(sort_key), '') as sort_key from streak where not failing)
 select id as "runId", build from streak where failing and sort_key > (select sort_key from last_good) order by sort_key limit 1`
 

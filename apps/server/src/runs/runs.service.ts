@@ -26,6 +26,7 @@ export interface RunRecord {
   deliveredAt: Date
   durationMs: number
   incomplete: boolean
+  outage: boolean
   sortKey: string
   day: string
   total: number
@@ -73,7 +74,7 @@ export class RunsService {
     const [changes, rows, previous, next, faults, warnings] = await Promise.all([
       this.changeCounts(record),
       this.rows(context, record, CHANGES.filter((change) => !FOLDED.includes(change))),
-      rowsOf<NonNullable<RunDetail['previous']>>(this, sql.PREVIOUS_RUN, at),
+      rowsOf<RunDetail['passedOver'][number] & { outage: boolean }>(this, sql.PREVIOUS_RUN, at),
       rowsOf<NonNullable<RunDetail['next']>>(this, sql.NEXT_RUN, at),
       this.faults(id),
       rowsOf<FileWarnings>(this, sql.FILE_WARNINGS, { runId: id }),
@@ -83,7 +84,7 @@ export class RunsService {
       record.sortKey,
       rows.map((row) => row.script.id),
     )
-    return { run: runRow(record, changes), previous: previous[0] ?? null, next: next[0] ?? null, changes, rows, faults, warnings, threads }
+    return { run: runRow(record, changes), ...comparedWith(previous), next: next[0] ?? null, changes, rows, faults, warnings, threads }
   }
 
   private async faults(runId: number): Promise<FaultRow[]> {
@@ -196,6 +197,12 @@ const bindOf = (record: RunRecord) => ({
   incomplete: record.incomplete,
 })
 
+/** The newest build before that could judge; outages in between are passed over. */
+function comparedWith(earlier: (RunDetail['passedOver'][number] & { outage: boolean })[]): Pick<RunDetail, 'previous' | 'passedOver'> {
+  const at = earlier.findIndex((run) => !run.outage)
+  return { previous: earlier[at] ?? null, passedOver: at < 0 ? earlier : earlier.slice(0, at) }
+}
+
 const outcomeOrNull = (code: number | null): Outcome | null => (code ? outcomeFromCode(code) : null)
 
 function resultRow({ cases, change, before, now, durationMs, attempts, message, signatureId, ...script }: RawRow): ResultRow {
@@ -238,6 +245,7 @@ export function runRow(record: RunRecord, changes: Record<Change, number> | null
     durationMs: record.durationMs,
     totals: { total, passed, failed, errored, skipped, blocked, notRun, recovered },
     incomplete: record.incomplete,
+    outage: record.outage,
     files: record.files,
     changes,
   }

@@ -1,0 +1,53 @@
+import { useMutation, useQueryClient } from '@tanstack/react-query'
+import { useState, type FormEvent } from 'react'
+import { useNavigate, useSearchParams } from 'react-router'
+import { Mark } from '../../app/shell.js'
+import { api } from '../../lib/api.js'
+import { Button, messageOf } from '../../ui/states.js'
+
+export function SignInPage() {
+  const [email, setEmail] = useState('')
+  const [password, setPassword] = useState('')
+  const [params] = useSearchParams()
+  const navigate = useNavigate()
+  const queries = useQueryClient()
+  const signIn = useMutation({
+    mutationFn: () => api.post('/session', { email: email.trim(), password }),
+    onSuccess: async () => {
+      queries.clear()
+      const to = params.get('to')
+      // only addresses of this site
+      await navigate(to?.startsWith('/') && !to.startsWith('//') ? to : '/', { replace: true })
+    },
+  })
+  const submit = (event: FormEvent) => {
+    event.preventDefault()
+    signIn.mutate()
+  }
+  return (
+    <main className="grid h-full place-items-center">
+      <form onSubmit={submit} className="flex w-[320px] flex-col gap-3 pb-24">
+        <div className="mb-2 flex items-center gap-2 text-lg font-bold">
+          <Mark /> Bobbin
+        </div>
+        <h1 className="text-xl">Sign in</h1>
+        <label className="flex flex-col gap-1">
+          E-mail
+          <input className="field" type="email" autoComplete="username" required autoFocus value={email} onChange={(event) => setEmail(event.target.value)} />
+        </label>
+        <label className="flex flex-col gap-1">
+          Password
+          <input className="field" type="password" autoComplete="current-password" required value={password} onChange={(event) => setPassword(event.target.value)} />
+        </label>
+        {signIn.error && (
+          <p role="alert" className="text-failed">
+            {messageOf(signIn.error)}
+          </p>
+        )}
+        <Button type="submit" kind="strong" disabled={signIn.isPending} className="mt-1 justify-center">
+          Sign in
+        </Button>
+      </form>
+    </main>
+  )
+}

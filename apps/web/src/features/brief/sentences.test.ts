@@ -1,0 +1,40 @@
+import type { Brief, BriefRun, Finding } from '@bobbin/client'
+import { describe, expect, it } from 'vitest'
+import { headlineOf, sentenceOf } from './sentences.js'
+
+const run: BriefRun = { id: 149, build: '412', commit: '9f1c2ab', at: '2026-11-22T13:32:50Z', lane: { id: 1, pipeline: 'fare-desk-web', branch: 'main', environment: 'pier-test' } }
+const words = (finding: Finding) => {
+  const { parts, detail } = sentenceOf(finding)
+  return [...parts, ...detail].map((part) => (part.to ? `[${part.text}](${part.to})` : part.text)).join('')
+}
+
+describe('sentenceOf', () => {
+  it('says what newly fails, where and why, and links to exactly those rows', () => {
+    expect(words({ kind: 'newlyFailing', run, count: 3, areas: ['Deck planner'], causes: 1, message: 'axle load is compared in kilograms\nmore' })).toMatchInlineSnapshot(
+      `"[3 tests newly fail](runs/149?show=newlyFailing) in Deck planner, with one cause: axle load is compared in kilograms.Since [build 412](runs/149) of fare-desk-web in pier-test, commit 9f1c2ab."`,
+    )
+  })
+  it('counts causes, and speaks of one test in the singular', () => {
+    expect(words({ kind: 'newlyFailing', run, count: 5, areas: [], causes: 2, message: 'x' })).toContain('5 tests newly fail](runs/149?show=newlyFailing), with 2 causes.')
+    expect(words({ kind: 'newlyFailing', run, count: 1, areas: ['Timetable'], causes: 1, message: null })).toContain('1 test newly fails](runs/149?show=newlyFailing) in Timetable.')
+  })
+  it.each<[Finding, string]>([
+    [{ kind: 'outage', run, count: 118, total: 388, message: 'connection refused', over: true }, 'runs/149?outcome=errored'],
+    [{ kind: 'incomplete', run, faults: 1, notRun: 18, subject: 'test_tides.py' }, 'runs/149?show=notRun'],
+    [{ kind: 'unlinked', count: 41, total: 388 }, 'scripts?only=unlinked'],
+    [{ kind: 'uncovered', count: 28, total: 271 }, 'cases?only=uncovered'],
+    [{ kind: 'unknownKeys', count: 1, keys: ['FERRY-990'] }, 'scripts?only=unknownKeys'],
+    [{ kind: 'silent', environment: 'pier-test', days: 4, lastRunId: 7 }, 'runs?env=pier-test'],
+    [{ kind: 'fixed', run, count: 4, sinceBuild: null }, 'runs/149?show=fixed'],
+  ])('links $kind to its rows', (finding, to) => expect(words(finding)).toContain(to))
+})
+
+describe('headlineOf', () => {
+  const brief = (findings: Finding[], failing = 0): Brief => ({
+    builds: 1, runs: 1, results: 10, sinceAt: null, findings, areas: null,
+    latest: [{ ...run, failing, newlyFailing: 0, totals: { total: 10, passed: 10 - failing, failed: failing, errored: 0, skipped: 0, blocked: 0, notRun: 0, recovered: 0 } }],
+  }) // prettier-ignore
+  it('names what broke', () => expect(headlineOf(brief([{ kind: 'newlyFailing', run, count: 3, areas: ['Deck planner'], causes: 1, message: null }]))).toBe('Deck planner broke in build 412. The rest is sound.'))
+  it('does not call a red build sound', () => expect(headlineOf(brief([], 2))).toBe('Nothing new broke. Some older failures remain.'))
+  it('says so when nothing broke', () => expect(headlineOf(brief([]))).toBe('Nothing broke.'))
+})

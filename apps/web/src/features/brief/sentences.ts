@@ -1,0 +1,134 @@
+import type { Brief, BriefRun, Finding } from '@bobbin/client'
+import type { Outcome } from '@bobbin/core'
+import { count, formatList } from '../../lib/format.js'
+
+/** A piece of a sentence; with `to` it links, inside the project, to exactly the rows it counts. */
+export interface Part {
+  text: string
+  to?: string
+}
+
+export interface Sentence {
+  /** The shape before it. */
+  outcome: Outcome
+  parts: Part[]
+  detail: Part[]
+}
+
+const rows = (run: BriefRun, show: string) => `runs/${run.id}?show=${show}`
+const text = (words: string): Part => ({ text: words })
+const link = (words: string, to: string): Part => ({ text: words, to })
+const where = (run: BriefRun) => `${run.lane.pipeline} in ${run.lane.environment}`
+const verb = (n: number, one: string, many: string) => (n === 1 ? one : many)
+const firstLine = (message: string) => message.split('\n', 1)[0] ?? ''
+
+/** What a finding says. */
+export function sentenceOf(finding: Finding): Sentence {
+  switch (finding.kind) {
+    case 'newlyFailing':
+      return newlyFailing(finding)
+    case 'outage':
+      return outage(finding)
+    case 'incomplete':
+      return incomplete(finding)
+    case 'stillFailing':
+      return {
+        outcome: 'failed',
+        parts: [link(`${count(finding.count, 'test')} still ${verb(finding.count, 'fails', 'fail')}`, rows(finding.run, 'stillFailing')), text(` in ${where(finding.run)}.`)],
+        detail: finding.sinceBuild && finding.sinceRunId ? [text('The oldest has been red since '), link(`build ${finding.sinceBuild}`, `runs/${finding.sinceRunId}`), text('.')] : [],
+      }
+    case 'recovered':
+      return recovered(finding)
+    case 'fixed':
+      return plain('passed', finding, `${verb(finding.count, 'is', 'are')} fixed`)
+    case 'newlySkipped':
+      return plain('skipped', finding, `${verb(finding.count, 'is', 'are')} skipped that ran before`)
+    case 'gone':
+      return plain('skipped', finding, `${verb(finding.count, 'is', 'are')} gone`)
+    case 'new':
+      return plain('passed', finding, `${verb(finding.count, 'is', 'are')} new`)
+    case 'silent':
+      return {
+        outcome: 'skipped',
+        parts: [link(finding.environment, `runs?env=${encodeURIComponent(finding.environment)}`), text(` has been silent for ${count(finding.days, 'day')}.`)],
+        detail: [link('Its last run', `runs/${finding.lastRunId}`)],
+      }
+    case 'unknownKeys':
+      return {
+        outcome: 'blocked',
+        parts: [link(`${count(finding.count, 'declared key')} ${verb(finding.count, 'names', 'name')} no case`, 'scripts?only=unknownKeys'), text(`: ${formatList(finding.keys)}${finding.count > finding.keys.length ? ' …' : '.'}`)],
+        detail: [],
+      }
+    case 'unlinked':
+      return {
+        outcome: 'skipped',
+        parts: [link(`${count(finding.count, 'script')} ${verb(finding.count, 'has', 'have')} no case`, 'scripts?only=unlinked'), text(` of ${finding.total}.`)],
+        detail: [],
+      }
+    case 'uncovered':
+      return {
+        outcome: 'skipped',
+        parts: [link(`${count(finding.count, 'case')} ${verb(finding.count, 'has', 'have')} no script`, 'cases?only=uncovered'), text(` of ${finding.total}.`)],
+        detail: [],
+      }
+  }
+}
+
+type Of<K extends Finding['kind']> = Extract<Finding, { kind: K }>
+
+function newlyFailing({ run, count: n, areas, causes, message }: Of<'newlyFailing'>): Sentence {
+  const cause = n === 1 ? '' : causes === 1 ? ', with one cause' : `, with ${causes} causes`
+  const place = areas.length > 0 && areas.length <= 3 ? ` in ${formatList(areas)}` : ''
+  const said = message && causes === 1 ? `: ${firstLine(message)}` : ''
+  return {
+    outcome: 'failed',
+    parts: [link(`${count(n, 'test')} newly ${verb(n, 'fails', 'fail')}`, rows(run, 'newlyFailing')), text(`${place}${cause}${said}${/[.!?]$/.test(said) ? '' : '.'}`)],
+    detail: [text('Since '), link(`build ${run.build}`, `runs/${run.id}`), text(` of ${where(run)}${run.commit ? `, commit ${run.commit}` : ''}.`)],
+  }
+}
+
+function outage({ run, count: n, total, message, over }: Of<'outage'>): Sentence {
+  return {
+    outcome: 'errored',
+    parts: [link(`${run.lane.environment} could not judge ${n} of ${count(total, 'test')}`, `runs/${run.id}?outcome=errored`), text(` in build ${run.build} of ${run.lane.pipeline}.`)],
+    detail: [text(`${message ? `Most say “${firstLine(message)}”. ` : ''}${over ? 'The build after it was judged again.' : 'No build has been judged since.'}`)],
+  }
+}
+
+function incomplete({ run, faults, notRun, subject }: Of<'incomplete'>): Sentence {
+  const hidden = notRun > 0 ? [text(', so '), link(`${count(notRun, 'test')} did not run`, rows(run, 'notRun'))] : []
+  return {
+    outcome: 'errored',
+    parts: [link(`Build ${run.build} of ${run.lane.pipeline} is incomplete`, `runs/${run.id}`), text(`: ${subject}${faults > 1 ? ` and ${faults - 1} more went wrong` : ' went wrong'}`), ...hidden, text('.')],
+    detail: [],
+  }
+}
+
+function recovered({ run, count: n, worst }: Of<'recovered'>): Sentence {
+  const often = worst && worst.times > 1
+  return {
+    outcome: 'recovered',
+    parts: [link(`${count(n, 'test')} passed only on a later try`, rows(run, 'recovered')), text(` in ${where(run)}.`)],
+    detail: often ? [link(`“${worst.name}”`, `runs/${run.id}?show=recovered&script=${worst.scriptId}`), text(` did so in ${worst.times} of ${worst.of} builds: that is flaky, not broken.`)] : [],
+  }
+}
+
+function plain(outcome: Outcome, finding: Of<'fixed' | 'newlySkipped' | 'gone' | 'new'>, words: string): Sentence {
+  return { outcome, parts: [link(`${count(finding.count, 'test')} ${words}`, rows(finding.run, finding.kind)), text(` in ${where(finding.run)}.`)], detail: [] }
+}
+
+/** The one line above all: what broke, or that nothing did. */
+export function headlineOf(brief: Brief): string {
+  const broken = brief.findings.filter((finding) => finding.kind === 'newlyFailing')
+  const [worst] = broken
+  const still = brief.latest.filter((run) => run.failing > run.newlyFailing)
+  if (worst) {
+    const what = worst.areas.length === 1 ? `${worst.areas[0]} broke` : `${count(worst.count, 'test')} broke`
+    const rest = broken.length > 1 ? `${count(broken.length - 1, 'other run')} broke too.` : still.length > 0 ? 'Some older failures remain.' : 'The rest is sound.'
+    return `${what} in build ${worst.run.build}. ${rest}`
+  }
+  if (brief.findings.some((finding) => finding.kind === 'outage' && !finding.over)) return 'An environment is down; its builds can’t be judged.'
+  if (still.length > 0) return 'Nothing new broke. Some older failures remain.'
+  if (brief.findings.some((finding) => finding.kind === 'incomplete')) return 'Nothing new broke, but not everything ran.'
+  return 'Nothing broke.'
+}

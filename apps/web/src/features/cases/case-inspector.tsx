@@ -1,0 +1,56 @@
+import type { CaseDetail, CaseScript } from '@bobbin/client'
+import { useQuery } from '@tanstack/react-query'
+import { ProjectLink } from '../../app/project-link.js'
+import { useSession } from '../../app/session.js'
+import { api } from '../../lib/api.js'
+import { Inspector } from '../../ui/inspector.js'
+import { ErrorState, Loading } from '../../ui/states.js'
+import { LaneHistory } from '../history/lane-history.js'
+import { CaseForm } from './case-form.js'
+
+/** A case: what it says, edited in place, and the life of all its scripts. */
+export function CaseInspector({ caseKey, onClose }: { caseKey: string; onClose: () => void }) {
+  const { project } = useSession()
+  const base = `/projects/${project.slug}/cases/${encodeURIComponent(caseKey)}`
+  const found = useQuery({ queryKey: ['case', project.slug, caseKey], queryFn: ({ signal }) => api.get<CaseDetail>(base, signal) })
+  const scripts = useQuery({ queryKey: ['case-scripts', project.slug, caseKey], queryFn: ({ signal }) => api.get<CaseScript[]>(`${base}/scripts`, signal) })
+  return (
+    <Inspector label="Case" onClose={onClose}>
+      {found.isPending && <Loading what="the case" />}
+      {found.error && <ErrorState error={found.error} onRetry={() => void found.refetch()} />}
+      {found.data && <CaseForm key={found.data.version} found={found.data} />}
+      {found.data && (
+        <section className="mt-7">
+          <h3 className="mb-1 text-sm">Scripts and their last builds</h3>
+          {scripts.error && <ErrorState error={scripts.error} onRetry={() => void scripts.refetch()} />}
+          {scripts.data?.length === 0 && (
+            <p className="text-soft">
+              No script verifies this case yet. A test that declares <span className="font-mono">{caseKey}</span> links itself when its results come in; others are linked on the{' '}
+              <ProjectLink to="scripts?only=unlinked">Scripts</ProjectLink> page.
+            </p>
+          )}
+          {scripts.data?.map((row) => (
+            <ScriptOfCase key={row.script.id} row={row} />
+          ))}
+        </section>
+      )}
+    </Inspector>
+  )
+}
+
+function ScriptOfCase({ row: { script, link, histories } }: { row: CaseScript }) {
+  return (
+    <div className="border-t border-hairline py-3">
+      <p className="flex gap-3">
+        <ProjectLink to={`scripts?script=${script.id}`} className="link min-w-0 truncate">
+          {script.name}
+        </ProjectLink>
+        <span className="ml-auto shrink-0 text-soft">{link.origin === 'manual' ? 'linked by hand' : link.origin}</span>
+      </p>
+      <p className="truncate font-mono text-soft">{script.file ?? script.classname}</p>
+      {histories.map((history) => (
+        <LaneHistory key={history.lane.id} history={history} />
+      ))}
+    </div>
+  )
+}

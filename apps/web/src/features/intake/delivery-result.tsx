@@ -1,0 +1,77 @@
+import type { DeliveredFile, DeliveryReport } from '@bobbin/client'
+import { CHANGES } from '@bobbin/core'
+import { ProjectLink } from '../../app/project-link.js'
+import { count } from '../../lib/format.js'
+import { CHANGE_WORDS } from '../runs/change-words.js'
+
+/** What became of a delivery: the run it changed, what was made, and each file. */
+export function DeliveryResult({ report }: { report: DeliveryReport }) {
+  const { run, changes } = report
+  return (
+    <section aria-label="Delivered" role="status" className="border-t border-hairline pt-3">
+      {run && changes ? (
+        <p className="text-base">
+          <ProjectLink to={`runs/${run.id}`}>
+            Build {run.build} of {run.lane.pipeline}
+          </ProjectLink>{' '}
+          now has {count(run.totals.total, 'result')}
+          {run.incomplete && <strong className="font-semibold text-errored">, and is incomplete</strong>}.{' '}
+          {CHANGES.filter((change) => change !== 'unchanged' && changes[change] > 0).map((change, i) => (
+            <span key={change}>
+              {i > 0 && ', '}
+              <ProjectLink to={`runs/${run.id}?show=${change}`}>
+                {changes[change]} {CHANGE_WORDS[change].words}
+              </ProjectLink>
+            </span>
+          ))}
+        </p>
+      ) : (
+        <p className="text-base text-failed">Nothing was stored.</p>
+      )}
+      {report.made.length > 0 && <p className="mt-1 text-soft">Made: {report.made.map(({ kind, name }) => `${kind} ${name}`).join(', ')}</p>}
+      {report.newScripts > 0 && <p className="mt-1 text-soft">{count(report.newScripts, 'new script')}</p>}
+      {report.notes.map((note) => (
+        <p key={note} className="mt-1 text-soft">
+          {note}
+        </p>
+      ))}
+      <ul className="mt-3">
+        {report.files.map((file) => (
+          <FileLine key={file.name} file={file} />
+        ))}
+      </ul>
+    </section>
+  )
+}
+
+const STATUS = { stored: 'stored', already: 'known already', refused: 'refused' } as const
+
+function FileLine({ file }: { file: DeliveredFile }) {
+  return (
+    <li className="border-t border-hairline py-1.5">
+      <p className="flex gap-3">
+        <span className="min-w-0 flex-1 truncate font-mono">{file.name}</span>
+        <span className={file.status === 'refused' ? 'text-failed' : 'text-soft'}>
+          {file.totals && file.status === 'stored' ? count(file.totals.total, 'result') : STATUS[file.status]}
+        </span>
+      </p>
+      {file.error && <p className="break-words text-failed">{file.error.message}</p>}
+      {file.faults.map((fault, i) => (
+        <p key={i} className="break-words text-errored">
+          Incomplete: {fault.subject}: {fault.message?.split('\n', 1)[0] ?? 'no message'} (line {fault.place.line})
+        </p>
+      ))}
+      {file.warnings.map((warning) => (
+        <p key={warning.code} className="break-words text-soft">
+          {warning.message} (line {warning.place.line}
+          {warning.count > 1 && `, ${warning.count} times`})
+        </p>
+      ))}
+      {file.unknownKeys.map(({ key, test }) => (
+        <p key={key + test} className="break-words text-errored">
+          No case {key}, which “{test}” declares
+        </p>
+      ))}
+    </li>
+  )
+}

@@ -1,0 +1,29 @@
+export interface DroppedFile {
+  name: string
+  content: Blob
+}
+
+/** Files of a drop; folders are walked, and of what is in them only `.xml` is taken. */
+export async function droppedFiles(transfer: DataTransfer): Promise<DroppedFile[]> {
+  const entries = [...transfer.items].map((item) => item.webkitGetAsEntry()).filter((entry) => entry !== null)
+  if (entries.length === 0) return [...transfer.files].map((file) => ({ name: file.name, content: file }))
+  return (await Promise.all(entries.map((entry) => walk(entry, true)))).flat()
+}
+
+async function walk(entry: FileSystemEntry, top: boolean): Promise<DroppedFile[]> {
+  if (entry.isDirectory) return (await Promise.all((await childrenOf(entry as FileSystemDirectoryEntry)).map((child) => walk(child, false)))).flat()
+  if (!top && !entry.name.toLowerCase().endsWith('.xml')) return []
+  const file = await new Promise<File>((resolve, reject) => (entry as FileSystemFileEntry).file(resolve, reject))
+  return [{ name: entry.fullPath.replace(/^\//, ''), content: file }]
+}
+
+/** A directory reader hands out its entries in portions. */
+async function childrenOf(folder: FileSystemDirectoryEntry): Promise<FileSystemEntry[]> {
+  const reader = folder.createReader()
+  const all: FileSystemEntry[] = []
+  for (;;) {
+    const portion = await new Promise<FileSystemEntry[]>((resolve, reject) => reader.readEntries(resolve, reject))
+    if (portion.length === 0) return all
+    all.push(...portion)
+  }
+}

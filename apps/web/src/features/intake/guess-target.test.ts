@@ -1,0 +1,10 @@
+import { expect, it } from 'vitest'
+import { guessTarget, nextBuild } from './guess-target.js'
+
+it.each([
+  ['412', '413'],
+  ['2026.11.9', '2026.11.10'],
+  ['nightly', ''],
+])('after %s comes %s', (build, next) => expect(nextBuild(build)).toBe(next))
+
+it('starts with build 1 on main where nothing is known', () => expect(guessTarget(undefined)).toMatchObject({ build: '1', branch: 'main' }))

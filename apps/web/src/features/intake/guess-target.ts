@@ -1,0 +1,22 @@
+import type { RunRow } from '@bobbin/client'
+
+export interface TargetForm {
+  pipeline: string
+  build: string
+  branch: string
+  environment: string
+  commit: string
+}
+
+/** A first guess where dropped files belong: as the newest run, its next build. */
+export function guessTarget(newest: RunRow | undefined): TargetForm {
+  if (!newest) return { pipeline: '', build: '1', branch: 'main', environment: '', commit: '' }
+  const { pipeline, branch, environment } = newest.lane
+  return { pipeline, branch, environment, build: nextBuild(newest.build), commit: '' }
+}
+
+/** The last number in a build's name, one higher: `412` → `413`, `2026.11.9` → `2026.11.10`. */
+export function nextBuild(build: string): string {
+  const match = /^(.*?)(\d+)$/.exec(build)
+  return match ? `${match[1]}${Number(match[2]) + 1}` : ''
+}

@@ -1,0 +1,173 @@
+import type { AttemptDetail, ResultDetail } from '@bobbin/client'
+import { isFailing } from '@bobbin/core'
+import { useState } from 'react'
+import { ProjectLink } from '../../app/project-link.js'
+import { useSession } from '../../app/session.js'
+import { formatDuration } from '../../lib/format.js'
+import { useKeys } from '../../lib/use-keys.js'
+import { Inspector } from '../../ui/inspector.js'
+import { OUTCOME_WORDS } from '../../ui/outcome-words.js'
+import { ErrorState, Key, Loading } from '../../ui/states.js'
+import { OutcomeGlyph } from '../../ui/thread.js'
+import { LaneHistory } from '../history/lane-history.js'
+import { LinkDialog } from '../scripts/link-dialog.js'
+import { CHANGE_WORDS } from './change-words.js'
+import { AttemptView } from './attempt-view.js'
+import { useResult } from './queries.js'
+
+export interface ResultInspectorProps {
+  runId: string
+  scriptId: string
+  onClose: () => void
+}
+
+/** One test in one run: what went wrong, its life so far, and its case. Opens on the failing attempt. */
+export function ResultInspector({ runId, scriptId, onClose }: ResultInspectorProps) {
+  const { project } = useSession()
+  const result = useResult(project.slug, runId, scriptId)
+  const [linking, setLinking] = useState(false)
+  useKeys({ l: () => setLinking(true) })
+  return (
+    <Inspector label="Result" onClose={onClose} footer={<Footer onLink={() => setLinking(true)} />}>
+      {result.isPending && <Loading what="the result" />}
+      {result.error && <ErrorState error={result.error} onRetry={() => void result.refetch()} />}
+      {result.data && <Body result={result.data} />}
+      {result.data && <LinkDialog script={result.data.script} open={linking} onOpenChange={setLinking} />}
+    </Inspector>
+  )
+}
+
+function Footer({ onLink }: { onLink: () => void }) {
+  return (
+    <>
+      <button type="button" onClick={onLink} className="flex items-center gap-1.5 hover:text-dye">
+        <Key>l</Key> link a case
+      </button>
+      <span className="flex items-center gap-1.5 text-soft">
+        <Key>j</Key>
+        <Key>k</Key> next and previous
+      </span>
+      <span className="flex items-center gap-1.5 text-soft">
+        <Key>f</Key> full width
+      </span>
+    </>
+  )
+}
+
+function Body({ result }: { result: ResultDetail }) {
+  const { script, histories } = result
+  const [own, ...others] = histories
+  return (
+    <>
+      <p className="flex min-w-0 gap-3 pr-16">
+        {result.links.map((link) => (
+          <ProjectLink key={link.caseKey} to={`cases?case=${link.caseKey}`} className="link font-mono" title={link.caseTitle}>
+            {link.caseKey}
+          </ProjectLink>
+        ))}
+        {result.links.length === 0 && <span className="shrink-0 text-soft">no case</span>}
+        <span className="truncate font-mono text-soft" title={script.file ?? script.classname ?? ''}>
+          {script.file ?? script.classname}
+        </span>
+      </p>
+      <h2 className="mt-1 text-lg break-words">{script.name}</h2>
+      {script.profile && <p className="text-soft">on {script.profile}</p>}
+      <Standing result={result} />
+      {own && <LaneHistory history={own} title={false} />}
+      <Attempts attempts={result.attempts} />
+      <SameFailure result={result} />
+      {others.length > 0 && (
+        <section className="mt-6">
+          <h3 className="text-sm">Elsewhere</h3>
+          {others.map((history) => (
+            <LaneHistory key={history.lane.id} history={history} />
+          ))}
+        </section>
+      )}
+      {result.unknownKeys.length > 0 && (
+        <p className="mt-5 text-soft">
+          It declares <span className="font-mono">{result.unknownKeys.join(', ')}</span>, which no case has.
+        </p>
+      )}
+    </>
+  )
+}
+
+/** One sentence: how it stands now and since when. */
+function Standing({ result }: { result: ResultDetail }) {
+  const { outcome, change, before, failingSince, run } = result
+  const since = failingSince && failingSince.runId !== run.id
+  return (
+    <p className="mt-2 flex flex-wrap items-center gap-x-1.5">
+      {outcome && <OutcomeGlyph outcome={outcome} />}
+      <span>
+        {outcome ? <strong className="font-semibold">{capitalised(OUTCOME_WORDS[outcome])}</strong> : <strong className="font-semibold">{capitalised(CHANGE_WORDS[change].words)}</strong>}
+        {outcome && isFailing(outcome) && !since && ` for the first time in build ${run.build}`}
+        {since && (
+          <>
+            {' '}
+            since{' '}
+            <ProjectLink to={`runs/${failingSince.runId}?script=${result.script.id}`}>build {failingSince.build}</ProjectLink>
+          </>
+        )}
+        {before && !since && (
+          <span className="text-soft">
+            ; {OUTCOME_WORDS[before.outcome]} in {before.build}
+          </span>
+        )}
+        {run.commit && !since && outcome && isFailing(outcome) && (
+          <span className="text-soft">
+            ; commit <span className="font-mono">{run.commit}</span>
+          </span>
+        )}
+      </span>
+    </p>
+  )
+}
+
+const capitalised = (words: string) => words.charAt(0).toUpperCase() + words.slice(1)
+
+function Attempts({ attempts }: { attempts: AttemptDetail[] }) {
+  const worst = attempts.findIndex((attempt) => isFailing(attempt.outcome))
+  const [chosen, setChosen] = useState<number | null>(null)
+  const at = chosen ?? (worst >= 0 ? worst : attempts.length - 1)
+  const attempt = attempts[at]
+  if (!attempt) return <p className="mt-4 text-soft">This build has no result of it.</p>
+  return (
+    <section className="mt-2" aria-label="Attempts">
+      {attempts.length > 1 && (
+        <div className="mt-2 flex flex-wrap gap-1">
+          {attempts.map((one, i) => (
+            <button
+              key={one.ordinal}
+              type="button"
+              aria-pressed={i === at}
+              onClick={() => setChosen(i)}
+              className={`flex items-center gap-1.5 border-b-2 px-2 py-1 ${i === at ? 'border-dye font-semibold' : 'border-transparent text-soft hover:text-ink'}`}
+            >
+              <OutcomeGlyph outcome={one.outcome} /> attempt {one.ordinal} of {attempts.length} <span className="font-mono font-normal text-soft">{formatDuration(one.durationMs)}</span>
+            </button>
+          ))}
+        </div>
+      )}
+      <AttemptView attempt={attempt} />
+    </section>
+  )
+}
+
+function SameFailure({ result }: { result: ResultDetail }) {
+  if (result.sameFailure.length === 0) return null
+  return (
+    <section className="mt-5">
+      <h3 className="mb-1 text-sm">Failed the same way in this run</h3>
+      <ul>
+        {result.sameFailure.slice(0, 8).map((other) => (
+          <li key={other.scriptId} className="truncate">
+            <ProjectLink to={`runs/${result.run.id}?script=${other.scriptId}`}>{other.name}</ProjectLink>
+          </li>
+        ))}
+        {result.sameFailure.length > 8 && <li className="text-soft">and {result.sameFailure.length - 8} more</li>}
+      </ul>
+    </section>
+  )
+}

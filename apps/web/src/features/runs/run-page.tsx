@@ -1,0 +1,191 @@
+import type { RunDetail } from '@bobbin/client'
+import { CHANGES, OUTCOMES, type Change, type Outcome } from '@bobbin/core'
+import { ChevronDown, ChevronRight } from 'lucide-react'
+import { useState } from 'react'
+import { useNavigate, useParams } from 'react-router'
+import { ProjectLink, useProjectPath } from '../../app/project-link.js'
+import { useSession } from '../../app/session.js'
+import { count, formatDuration } from '../../lib/format.js'
+import { useAddress } from '../../lib/use-address.js'
+import { useKeys } from '../../lib/use-keys.js'
+import { readThread } from '../../ui/outcome-words.js'
+import { RowList } from '../../ui/row-list.js'
+import { ErrorState, Key, Loading } from '../../ui/states.js'
+import { OutcomeGlyph, Thread } from '../../ui/thread.js'
+import { Time } from '../../ui/time.js'
+import { CHANGE_WORDS } from './change-words.js'
+import { useRun, useUnchanged } from './queries.js'
+import { ResultInspector } from './result-inspector.js'
+import { RunFaults } from './run-faults.js'
+import { layOutRun, type RunLine } from './run-rows.js'
+
+/** How many builds the thread in a row shows. */
+const STRIP = 12
+
+export function RunPage() {
+  const { id = '' } = useParams()
+  const { project } = useSession()
+  const run = useRun(project.slug, id)
+  if (run.isPending) return <Loading what="the run" />
+  if (run.error) return <ErrorState error={run.error} onRetry={() => void run.refetch()} />
+  return <RunBench key={id} detail={run.data} />
+}
+
+function RunBench({ detail }: { detail: RunDetail }) {
+  const { project } = useSession()
+  const [params, setAddress] = useAddress()
+  const navigate = useNavigate()
+  const path = useProjectPath()
+  const [unfolded, setUnfolded] = useState(params.get('show') === 'unchanged')
+  const id = String(detail.run.id)
+  const unchanged = useUnchanged(project.slug, id, unfolded)
+  const filter = { show: oneOf<Change>(CHANGES, params.get('show')), outcome: oneOf<Outcome>(OUTCOMES, params.get('outcome')) }
+  const lines = layOutRun(detail, unfolded ? (unchanged.data ?? null) : null, filter)
+  const selected = params.get('script')
+  const filtered = filter.show !== null || filter.outcome !== null
+
+  const step = (to: { id: number } | null) => () => {
+    if (to) void navigate(path(`runs/${to.id}`))
+  }
+  useKeys({ '[': step(detail.previous), ']': step(detail.next), u: () => setUnfolded(!unfolded) })
+
+  return (
+    <>
+      <section aria-label="Run" className="flex min-w-0 flex-1 flex-col">
+        <RunHead detail={detail} />
+        {filtered && (
+          <p className="border-b border-hairline bg-dye-wash px-5 py-1.5">
+            Only {filter.show ? CHANGE_WORDS[filter.show].words : filter.outcome}: {count(lines.filter((line) => line.kind === 'result').length, 'row')}.{' '}
+            <button type="button" className="link" onClick={() => setAddress({ show: null, outcome: null })}>
+              Show all changes
+            </button>
+          </p>
+        )}
+        <RunFaults detail={detail} />
+        {!filtered && detail.rows.length === 0 && <NothingChanged detail={detail} />}
+        <RowList
+          label="Results by what changed"
+          items={lines}
+          keyOf={(line) => (line.kind === 'result' ? String(line.row.script.id) : line.kind === 'fold' && line.count > 0 ? 'fold' : null)}
+          selected={selected}
+          onSelect={(key, how) => {
+            if (key === 'fold') {
+              if (how === 'open') setUnfolded(!unfolded)
+            } else setAddress({ script: key }, { replace: selected !== null })
+          }}
+          heightOf={(line) => (line.kind === 'heading' ? 44 : line.kind === 'fold' ? 40 : 34)}
+          render={(line) => <Line line={line} loading={unfolded && unchanged.isPending} />}
+        />
+      </section>
+      {selected && <ResultInspector key={selected} runId={id} scriptId={selected} onClose={() => setAddress({ script: null })} />}
+    </>
+  )
+}
+
+const oneOf = <T extends string>(values: readonly T[], value: string | null): T | null => values.find((candidate) => candidate === value) ?? null
+
+function RunHead({ detail }: { detail: RunDetail }) {
+  const { run, previous, passedOver } = detail
+  const parts = CHANGES.filter((change) => change !== 'unchanged' && detail.changes[change] > 0)
+  return (
+    <header className="border-b border-hairline px-5 pt-4 pb-3">
+      <p className="truncate text-soft">
+        {run.lane.pipeline} · {run.lane.branch} · {run.lane.environment} · ran <Time iso={run.startedAt} /> · delivered in {count(run.files, 'file')}
+        {run.commit && (
+          <>
+            {' '}
+            · commit <span className="font-mono">{run.commit}</span>
+          </>
+        )}
+      </p>
+      <h1 className="mt-1 text-xl">
+        Build {run.build}
+        {previous ? (
+          <span>
+            {' '}
+            against{' '}
+            <ProjectLink to={`runs/${previous.id}`} className="hover:text-dye">
+              {previous.build}
+            </ProjectLink>
+          </span>
+        ) : (
+          <span className="text-soft">, the first here</span>
+        )}
+      </h1>
+      <p className="mt-1">
+        {count(run.totals.total, 'result')} in {formatDuration(run.durationMs)}.{' '}
+        {parts.map((change, i) => (
+          <span key={change}>
+            {i > 0 && ', '}
+            <ProjectLink to={`runs/${run.id}?show=${change}`}>
+              {detail.changes[change]} {CHANGE_WORDS[change].words}
+            </ProjectLink>
+          </span>
+        ))}
+        {parts.length === 0 && 'Nothing changed'}.
+        {run.incomplete && <strong className="font-semibold text-errored"> Incomplete: not everything ran.</strong>}
+        {run.outage && <strong className="font-semibold text-errored"> Most could not judge: look at {run.lane.environment} first.</strong>}
+        {passedOver.length > 0 && <span className="text-soft"> Build {passedOver.map((other) => other.build).join(', ')} could not judge and is passed over.</span>}
+      </p>
+    </header>
+  )
+}
+
+function NothingChanged({ detail }: { detail: RunDetail }) {
+  return (
+    <p className="px-5 pt-6 text-base">
+      {detail.previous ? `Everything is as it was in build ${detail.previous.build}.` : 'The next build of this pipeline, branch and environment will be compared with this one.'}
+    </p>
+  )
+}
+
+function Line({ line, loading }: { line: RunLine; loading: boolean }) {
+  if (line.kind === 'heading') {
+    const { words, outcome } = CHANGE_WORDS[line.change]
+    return (
+      <div role="gridcell" className="flex items-end gap-2.5 self-end px-5 pb-2">
+        <OutcomeGlyph outcome={outcome} />
+        <h2 className="text-sm">
+          {line.count} {words}
+        </h2>
+        {line.note && <span className="text-soft">{line.note}</span>}
+      </div>
+    )
+  }
+  if (line.kind === 'fold') {
+    const Icon = line.open ? ChevronDown : ChevronRight
+    return (
+      <div role="gridcell" className="flex w-full items-center gap-1.5 px-4 text-soft">
+        {line.count > 0 && <Icon size={14} aria-hidden="true" />}
+        <span>
+          {count(line.count, 'test')} unchanged{loading ? ' · loading …' : ''}
+        </span>
+        {line.count > 0 && <Key>u</Key>}
+      </div>
+    )
+  }
+  return <ResultLine row={line.row} thread={line.thread} />
+}
+
+function ResultLine({ row, thread }: { row: RunDetail['rows'][number]; thread: string }) {
+  const { script, cases } = row
+  const file = script.file ?? script.classname
+  return (
+    <>
+      <div role="gridcell" className="w-[126px] shrink-0 pl-4">
+        <Thread outcomes={readThread(thread.slice(-STRIP))} cell={108 / STRIP} />
+      </div>
+      <div role="gridcell" className="min-w-0 flex-1 truncate pl-2" title={`${script.name}${file ? ` — ${file}` : ''}`}>
+        {script.name}
+        {file && <span className="text-soft"> — {file}</span>}
+        {script.profile && <span className="text-soft"> · {script.profile}</span>}
+      </div>
+      <div role="gridcell" className={`w-[92px] shrink-0 truncate pl-3 font-mono ${cases.length > 0 ? 'text-dye' : 'text-soft'}`}>
+        {cases.length > 0 ? `${cases[0]}${cases.length > 1 ? ` +${cases.length - 1}` : ''}` : 'no case'}
+      </div>
+      <div role="gridcell" className="w-[84px] shrink-0 pr-5 text-right font-mono">
+        {row.outcome ? formatDuration(row.durationMs) : '–'}
+      </div>
+    </>
+  )
+}

@@ -1,0 +1,114 @@
+import type { RunRow } from '@bobbin/client'
+import { useNavigate } from 'react-router'
+import { lensQuery, useLens } from '../../app/lens.js'
+import { ProjectLink, useProjectPath } from '../../app/project-link.js'
+import { useSession } from '../../app/session.js'
+import { count, formatDuration } from '../../lib/format.js'
+import { useAddress } from '../../lib/use-address.js'
+import { useKeys } from '../../lib/use-keys.js'
+import { RowList } from '../../ui/row-list.js'
+import { EmptyState, ErrorState, Loading } from '../../ui/states.js'
+import { Time } from '../../ui/time.js'
+import { useRuns } from './queries.js'
+
+/** All runs in the lens, newest first. */
+export function RunsPage() {
+  const { project } = useSession()
+  const navigate = useNavigate()
+  const path = useProjectPath()
+  const [params, setAddress] = useAddress()
+  const runs = useRuns(project.slug, lensQuery(useLens()))
+  const selected = params.get('run')
+  const open = (id: string) => void navigate(path(`runs/${id}`))
+  useKeys({ Enter: () => selected && open(selected) })
+  if (runs.isPending) return <Loading what="the runs" />
+  if (runs.error) return <ErrorState error={runs.error} onRetry={() => void runs.refetch()} />
+  const { rows, hidden } = runs.data
+  if (rows.length === 0) {
+    return (
+      <EmptyState title="No runs here" action={<ProjectLink to="intake">Deliver result files</ProjectLink>}>
+        A run is what one build reported from one environment.{hidden > 0 ? ` The lens above hides ${count(hidden, 'run')}.` : ''}
+      </EmptyState>
+    )
+  }
+  return (
+    <section aria-label="Runs" className="flex min-w-0 flex-1 flex-col">
+      <header className="flex items-baseline gap-4 border-b border-hairline px-5 pt-4 pb-3">
+        <h1 className="text-xl">Runs</h1>
+        <p className="text-soft">
+          {count(rows.length, 'run')}, newest first{hidden > 0 ? ` · the lens hides ${hidden}` : ''}
+        </p>
+      </header>
+      <RowList
+        label="Runs"
+        items={rows}
+        keyOf={(run) => String(run.id)}
+        selected={selected}
+        onSelect={(key, how) => (how === 'open' ? open(key) : setAddress({ run: key }, { replace: true }))}
+        heightOf={() => 34}
+        render={(run) => <RunLine run={run} />}
+      />
+    </section>
+  )
+}
+
+function RunLine({ run }: { run: RunRow }) {
+  const { totals } = run
+  return (
+    <>
+      <div role="gridcell" className="w-[92px] shrink-0 truncate pl-4 font-mono text-dye">
+        {run.build}
+      </div>
+      <div role="gridcell" className="min-w-0 flex-[2] truncate">
+        {run.lane.pipeline} <span className="text-soft">{run.lane.branch}</span>
+      </div>
+      <div role="gridcell" className="min-w-0 flex-1 truncate">
+        {run.lane.environment}
+      </div>
+      <div role="gridcell" className="min-w-0 flex-[2] truncate pr-3">
+        <RunWords run={run} />
+      </div>
+      <div role="gridcell" className="w-[96px] shrink-0 text-right">
+        <Share totals={totals} />
+      </div>
+      <div role="gridcell" className="w-[104px] shrink-0 pl-3 text-right font-mono">
+        {formatDuration(run.durationMs)}
+      </div>
+      <div role="gridcell" className="w-[152px] shrink-0 truncate pr-5 pl-3 text-right text-soft">
+        <Time iso={run.startedAt} />
+      </div>
+    </>
+  )
+}
+
+function RunWords({ run: { totals, incomplete, outage } }: { run: RunRow }) {
+  const words: { text: string; className: string }[] = []
+  if (totals.failed > 0) words.push({ text: `${totals.failed} failed`, className: 'text-failed' })
+  if (totals.errored > 0) words.push({ text: `${totals.errored} errored`, className: 'text-errored' })
+  if (totals.recovered > 0) words.push({ text: `${totals.recovered} recovered`, className: 'text-recovered' })
+  if (incomplete) words.push({ text: 'incomplete', className: 'text-errored font-semibold' })
+  if (outage) words.push({ text: 'outage', className: 'text-errored font-semibold' })
+  if (words.length === 0) return <span className="text-soft">all as it should be</span>
+  return words.map((word, i) => (
+    <span key={word.text}>
+      {i > 0 && ', '}
+      <span className={word.className}>{word.text}</span>
+    </span>
+  ))
+}
+
+/** The run as one bar of cloth: what failed, errored and recovered in true proportion, at least a hair wide. */
+function Share({ totals }: { totals: RunRow['totals'] }) {
+  const parts = [
+    [totals.failed, 'bg-failed'],
+    [totals.errored, 'bg-errored'],
+    [totals.recovered, 'bg-recovered'],
+    [totals.skipped + totals.blocked + totals.notRun, 'bg-hairline'],
+    [totals.passed, 'bg-passed/70'],
+  ] as const
+  return (
+    <span role="img" aria-label={`${totals.passed} of ${totals.total} passed`} className="flex h-[6px] gap-px overflow-hidden rounded-[1px]">
+      {parts.map(([value, colour]) => value > 0 && <span key={colour} className={`${colour} min-w-[2px]`} style={{ flexGrow: value }} />)}
+    </span>
+  )
+}

@@ -1,0 +1,45 @@
+/** `0.42 s`, `4.2 s`, `3 min 10 s`, `1 h 52 min`; null is unknown. */
+export function formatDuration(ms: number | null): string {
+  if (ms === null) return '–'
+  if (ms < 1000) return `${(ms / 1000).toFixed(ms < 100 ? 3 : 2)} s`
+  if (ms < 60_000) return `${(ms / 1000).toFixed(ms < 10_000 ? 2 : 1)} s`
+  const seconds = Math.round(ms / 1000)
+  if (seconds < 3600) return `${Math.floor(seconds / 60)} min ${seconds % 60} s`
+  return `${Math.floor(seconds / 3600)} h ${Math.floor((seconds % 3600) / 60)} min`
+}
+
+const numbers = new Intl.NumberFormat('en')
+export const formatNumber = (value: number): string => numbers.format(value)
+
+/** `1 test`, `3 tests`, `1,204 tests`. */
+export function count(value: number, one: string, many = `${one}s`): string {
+  return `${formatNumber(value)} ${value === 1 ? one : many}`
+}
+
+const exact = new Intl.DateTimeFormat('en-GB', { dateStyle: 'full', timeStyle: 'medium' })
+/** The exact time in the reader's zone. */
+export const formatExact = (iso: string): string => exact.format(new Date(iso))
+
+const clock = new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit' })
+const day = new Intl.DateTimeFormat('en-GB', { weekday: 'short', day: 'numeric', month: 'short' })
+const date = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', year: 'numeric' })
+
+/** `just now`, `12 min ago`, `today 14:06`, `yesterday 14:06`, `Fri 20 Nov 14:06`, `20 Nov 2025`. */
+export function formatRelative(iso: string, now: Date): string {
+  const at = new Date(iso)
+  const minutes = Math.floor((now.getTime() - at.getTime()) / 60_000)
+  if (minutes >= 0 && minutes < 1) return 'just now'
+  if (minutes >= 0 && minutes < 60) return `${minutes} min ago`
+  const days = Math.round((startOfDay(now) - startOfDay(at)) / 86_400_000)
+  if (days === 0) return `today ${clock.format(at)}`
+  if (days === 1) return `yesterday ${clock.format(at)}`
+  // some ICU versions put a comma behind the weekday
+  return days > 0 && days < 200 ? `${day.format(at).replace(',', '')} ${clock.format(at)}` : date.format(at)
+}
+
+const startOfDay = (at: Date) => new Date(at.getFullYear(), at.getMonth(), at.getDate()).getTime()
+
+/** `a`, `a and b`, `a, b and c`. */
+export function formatList(items: readonly string[]): string {
+  return items.length < 2 ? (items[0] ?? '') : `${items.slice(0, -1).join(', ')} and ${items.at(-1)}`
+}

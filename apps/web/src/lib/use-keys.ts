@@ -1,0 +1,27 @@
+import { useEffect, useRef } from 'react'
+
+type Handlers = Record<string, (event: KeyboardEvent) => void>
+
+const typing = (target: EventTarget | null) =>
+  target instanceof HTMLElement && (target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName))
+
+/** Keys of a page, by `event.key`; left alone while somebody types, while a dialog is open, and with modifiers. */
+export function useKeys(handlers: Handlers): void {
+  const current = useRef(handlers)
+  useEffect(() => {
+    current.current = handlers
+  })
+  useEffect(() => {
+    const listen = (event: KeyboardEvent) => {
+      if (event.defaultPrevented || event.ctrlKey || event.metaKey || event.altKey) return
+      if (event.key !== 'Escape' && typing(event.target)) return
+      if (document.querySelector('[role="dialog"],[role="menu"]')) return
+      const handler = current.current[event.key]
+      if (!handler) return
+      event.preventDefault()
+      handler(event)
+    }
+    window.addEventListener('keydown', listen)
+    return () => window.removeEventListener('keydown', listen)
+  }, [])
+}

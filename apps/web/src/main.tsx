@@ -1,0 +1,30 @@
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query'
+import { StrictMode } from 'react'
+import { createRoot } from 'react-dom/client'
+import { RouterProvider } from 'react-router/dom'
+import { ApiError } from '@bobbin/client'
+import { applyTheme } from './app/theme.js'
+import { router } from './app/routes.js'
+import './styles.css'
+
+applyTheme()
+
+const queryClient = new QueryClient({
+  defaultOptions: {
+    queries: {
+      staleTime: 15_000,
+      // a clear no is final; a lost connection is worth another try
+      retry: (count, error) => !(error instanceof ApiError) && count < 2,
+    },
+  },
+})
+
+const root = document.getElementById('root')
+if (!root) throw new Error('index.html has no element #root')
+createRoot(root).render(
+  <StrictMode>
+    <QueryClientProvider client={queryClient}>
+      <RouterProvider router={router} />
+    </QueryClientProvider>
+  </StrictMode>,
+)

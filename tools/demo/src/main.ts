@@ -1,0 +1,36 @@
+import { ApiClient, deliver } from '@bobbin/client'
+import { parseArgs } from 'node:util'
+import { createApp } from '../../../apps/server/dist/app.js'
+import { readConfig } from '../../../apps/server/dist/platform/config.js'
+import { seedProject } from '../../../apps/server/dist/seed.js'
+import { makeHistory } from './history.js'
+import { makeSeed } from './seed.js'
+import { makeWorld } from './world.js'
+
+const SEED = 4127
+
+/** Loads the demo: people and cases by the server's seed, the history as result files through the ordinary intake. */
+const { values } = parseArgs({ options: { 'last-day': { type: 'string' }, builds: { type: 'string' } } })
+const lastDay = values['last-day'] ?? new Date(Date.now() - 86_400_000).toISOString().slice(0, 10)
+const world = makeWorld(SEED)
+const seed = makeSeed(world, SEED)
+
+const app = await createApp(readConfig({ ...process.env, BOBBIN_WEB_ROOT: undefined }))
+await app.init()
+await seedProject(app, seed)
+await app.close()
+
+const client = new ApiClient({ baseUrl: process.env['BOBBIN_URL'] ?? 'http://127.0.0.1:4680', token: seed.token })
+const history = makeHistory(world, lastDay, SEED)
+const builds = values.builds ? history.slice(-Number(values.builds)) : history
+let results = 0
+for (const [i, build] of builds.entries()) {
+  const { pipeline, branch, environment, commit } = build
+  const files = build.files.map((file) => ({ name: file.name, content: new Blob([file.text]) }))
+  const report = await deliver(client, seed.project.slug, { pipeline, branch, environment, commit, build: String(build.number) }, 'cli', files)
+  const refused = report.files.filter((file) => file.status === 'refused')
+  if (refused.length > 0) throw new Error(`the demo wrote a file that was refused: ${refused[0]?.error?.message}`)
+  results += report.run?.totals.total ?? 0
+  if (process.stdout.isTTY) process.stdout.write(`\r    ${i + 1} of ${builds.length} builds, ${results} results`)
+}
+console.log(`${process.stdout.isTTY ? '\r' : ''}    ${builds.length} builds, ${results} results, ${world.cases.length} cases, ${world.scripts.length} scripts`)

@@ -1,0 +1,64 @@
+import { SYSTEMS, type Part, type System } from './catalogue.js'
+import { Random } from './random.js'
+
+export interface DemoCase {
+  number: number
+  title: string
+  area: [string, string]
+}
+
+/** One automated test of the demo, as its runner would name it. */
+export interface DemoScript {
+  id: string
+  system: System
+  part: Part
+  title: string
+  /** The key it declares, if any. */
+  key: string | null
+  baseMs: number
+  /** The subject and ending it was made of, for the stories to find it. */
+  subject: string
+  ending: string
+}
+
+export interface World {
+  cases: DemoCase[]
+  scripts: DemoScript[]
+}
+
+const EXTRA = ['on a phone', 'by keyboard alone', 'with two crews at once'] as const
+
+/** Makes cases and scripts: most cases have a script, some two, some none; some scripts have no case. */
+export function makeWorld(seed: number): World {
+  const random = new Random(seed)
+  const cases: DemoCase[] = []
+  const scripts: DemoScript[] = []
+  let number = 101
+  for (const system of SYSTEMS) {
+    for (const part of system.parts) {
+      for (const subject of part.subjects) {
+        for (const ending of part.endings) {
+          const title = `${subject} ${ending}`
+          const base = { system, part, subject, ending, baseMs: baseDuration(random, system) }
+          const withCase = !random.chance(0.06)
+          if (withCase) cases.push({ number, title, area: [system.name, part.name] })
+          const key = withCase ? `FERRY-${number++}` : null
+          const automated = !withCase || !random.chance(0.08)
+          if (automated) scripts.push({ ...base, id: title, title, key: random.chance(0.9) ? key : null })
+          if (withCase && automated && random.chance(0.45)) {
+            const extra = random.pick(EXTRA)
+            scripts.push({ ...base, id: `${title} ${extra}`, title: `${title} ${extra}`, key })
+          }
+        }
+      }
+    }
+  }
+  // a key that names no case: somebody mistyped it
+  scripts.push({ ...scripts[7]!, id: 'mistyped', title: 'Ten-trip card counts down', key: 'FERRY-990', subject: 'Ten-trip card', ending: 'counts down' })
+  return { cases, scripts }
+}
+
+function baseDuration(random: Random, system: System): number {
+  const spread = Math.exp((random.next() - 0.5) * 3)
+  return Math.round((system.runner === 'browser' ? 1400 : 220) * spread)
+}
