@@ -40,14 +40,21 @@ function takeLock() {
   if (existsSync(LOCK)) {
     const pid = Number(readFileSync(LOCK, 'utf8'))
     const ours = pid !== process.pid && isAlive(pid) && commandLineOf(pid)?.some((word) => word.endsWith('start.mjs'))
-    if (ours) throw new Sorry(`Bobbin is already starting or running here (process ${pid}). Stop that one first, with Ctrl-C or: kill ${pid}`)
+    if (ours)
+      throw new Sorry(`Bobbin is already starting or running here (process ${pid}). Stop that one first, with Ctrl-C or: kill ${pid}`)
     rmSync(LOCK, { force: true })
   }
   writeFileSync(LOCK, String(process.pid), { flag: 'wx' })
 }
 
 async function startServer(databaseUrl) {
-  const env = { ...process.env, BOBBIN_DATABASE_URL: databaseUrl, BOBBIN_PORT: String(PORT), BOBBIN_WEB_ROOT: WEB_ROOT, NODE_ENV: 'production' }
+  const env = {
+    ...process.env,
+    BOBBIN_DATABASE_URL: databaseUrl,
+    BOBBIN_PORT: String(PORT),
+    BOBBIN_WEB_ROOT: WEB_ROOT,
+    NODE_ENV: 'production',
+  }
   // a group of its own: Ctrl-C reaches only this script, which stops things in order
   const server = spawn(process.execPath, [SERVER_MAIN], { cwd: ROOT, env, detached: true, stdio: ['ignore', 'ignore', 'inherit', 'ipc'] })
   running.server = server
@@ -90,7 +97,8 @@ const yesterday = () => new Date(Date.now() - 86_400_000).toISOString().slice(0,
 async function main() {
   checkNode()
   takeLock()
-  if (!(await portBecomesFree())) throw new Sorry(`Port ${PORT} is taken by another program. Stop it, or start with another port: BOBBIN_PORT=4690 npm start`)
+  if (!(await portBecomesFree()))
+    throw new Sorry(`Port ${PORT} is taken by another program. Stop it, or start with another port: BOBBIN_PORT=4690 npm start`)
   console.log('Bobbin is starting')
   const database = startPostgres(DATA, say).then((db) => (running.database = db))
   const built = ensurePackages(say).then(() => ensureBuilt(say))

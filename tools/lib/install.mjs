@@ -19,7 +19,8 @@ export async function ensurePackages(say) {
 
 /** Debian packages by apt, as root or through sudo. */
 export async function aptInstall(packages, say) {
-  if (!commandExists('apt-get')) throw new Sorry(`${packages.join(', ')} is missing, and there is no apt-get to install it with. Install it and start again`)
+  if (!commandExists('apt-get'))
+    throw new Sorry(`${packages.join(', ')} is missing, and there is no apt-get to install it with. Install it and start again`)
   const prefix = isRoot ? [] : commandExists('sudo') ? ['sudo'] : null
   if (!prefix) throw new Sorry(`${packages.join(', ')} is missing. Run this once as root: apt-get install -y ${packages.join(' ')}`)
   const apt = (...args) => {

@@ -16,13 +16,21 @@ export class Sorry extends Error {}
 /** Runs a program to its end. Its output goes to the terminal, or is shown only when it fails (`quiet`). */
 export function runProgram(command, args, { quiet = false, env = process.env, cwd = ROOT, uid, gid, input } = {}) {
   return new Promise((resolve, reject) => {
-    const child = spawn(command, args, { cwd, env, uid, gid, stdio: [input === undefined ? 'ignore' : 'pipe', quiet ? 'pipe' : 'inherit', quiet ? 'pipe' : 'inherit'] })
+    const child = spawn(command, args, {
+      cwd,
+      env,
+      uid,
+      gid,
+      stdio: [input === undefined ? 'ignore' : 'pipe', quiet ? 'pipe' : 'inherit', quiet ? 'pipe' : 'inherit'],
+    })
     let output = ''
     child.stdout?.on('data', (data) => (output += data))
     child.stderr?.on('data', (data) => (output += data))
     if (input !== undefined) child.stdin.end(input)
     child.on('error', (error) => reject(new Sorry(`${command} can't be started: ${error.message}`)))
-    child.on('close', (code) => (code === 0 ? resolve(output) : reject(new Sorry(`${command} ${args[0] ?? ''} failed (exit ${code})\n${output.trimEnd()}`))))
+    child.on('close', (code) =>
+      code === 0 ? resolve(output) : reject(new Sorry(`${command} ${args[0] ?? ''} failed (exit ${code})\n${output.trimEnd()}`)),
+    )
   })
 }
 

@@ -34,7 +34,10 @@ program
   .description('Read result files without a server and print what is in them')
   .argument('<files...>', 'files, folders, or quoted patterns')
   .option('--json', 'print a JSON array with one entry a file')
-  .addHelpText('after', `\nExample:\n  bobbin inspect reports/junit.xml --json\n\nExit codes: 0 all read, 1 wrong use, 2 a file was refused`)
+  .addHelpText(
+    'after',
+    `\nExample:\n  bobbin inspect reports/junit.xml --json\n\nExit codes: 0 all read, 1 wrong use, 2 a file was refused`,
+  )
   .action(async (files: string[], options: { json?: boolean }) => {
     exitCode = await inspect(files, options)
   })

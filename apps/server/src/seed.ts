@@ -30,7 +30,9 @@ export interface SeedCase {
 /** Makes a project with its people and cases, once: a project of that name is left as it is. @returns whether it was made */
 export async function seedProject(app: NestExpressApplication, seed: Seed): Promise<boolean> {
   const sequelize = app.get(Sequelize)
-  const hashes = new Map(await Promise.all(seed.accounts.map(async ({ email, password }) => [email, await hashPassword(password)] as const)))
+  const hashes = new Map(
+    await Promise.all(seed.accounts.map(async ({ email, password }) => [email, await hashPassword(password)] as const)),
+  )
   const made = await sequelize.transaction(async (transaction) => {
     const db = { sequelize, transaction }
     const [project] = await rowsOf<{ id: number }>(
@@ -48,13 +50,19 @@ export async function seedProject(app: NestExpressApplication, seed: Seed): Prom
        insert into membership (project_id, account_id) select $projectId, id from made`,
       { accounts: JSON.stringify(accounts), projectId },
     )
-    await run(db, `insert into environment (project_id, name, protected) select $projectId, name, protected from jsonb_to_recordset($rows::jsonb) as x (name text, protected boolean)`, {
-      projectId,
-      rows: JSON.stringify(seed.environments),
-    })
+    await run(
+      db,
+      `insert into environment (project_id, name, protected) select $projectId, name, protected from jsonb_to_recordset($rows::jsonb) as x (name text, protected boolean)`,
+      {
+        projectId,
+        rows: JSON.stringify(seed.environments),
+      },
+    )
     await seedAreas(db, projectId, seed.cases)
     await run(db, SEED_CASES, { projectId, rows: JSON.stringify(seed.cases.map((row) => ({ ...row, path: row.area.join(' › ') }))) })
-    const [owner] = await rowsOf<{ id: number }>(db, 'select id from account where email = $email', { email: seed.accounts[0]?.email ?? '' })
+    const [owner] = await rowsOf<{ id: number }>(db, 'select id from account where email = $email', {
+      email: seed.accounts[0]?.email ?? '',
+    })
     return { projectId, ownerId: owner?.id ?? 0 }
   })
   if (made) await app.get(AccessService).makeToken(made.projectId, made.ownerId, 'Demo pipeline', 'deliver', seed.token)

@@ -16,7 +16,13 @@ export interface OutgoingFile {
 }
 
 /** Sends result files in one request. @throws ApiError, UnreachableError */
-export function deliver(client: ApiClient, project: string, target: DeliveryTarget, source: 'cli' | 'web', files: OutgoingFile[]): Promise<DeliveryReport> {
+export function deliver(
+  client: ApiClient,
+  project: string,
+  target: DeliveryTarget,
+  source: 'cli' | 'web',
+  files: OutgoingFile[],
+): Promise<DeliveryReport> {
   const form = new FormData()
   for (const file of files) form.append('file', file.content, file.name)
   const query = new URLSearchParams({ source })

@@ -49,10 +49,12 @@ export class ApiClient {
     if (body !== undefined && !form) headers['content-type'] = 'application/json'
     if (this.options.token) headers['authorization'] = `Bearer ${this.options.token}`
     const payload = body === undefined ? null : form ? body : JSON.stringify(body)
-    const response = await fetch(`${this.options.baseUrl}/api${path}`, { method, headers, body: payload, signal: signal ?? null }).catch((error: unknown) => {
-      if (signal?.aborted) throw error
-      throw new UnreachableError(`No answer from ${this.options.baseUrl || 'the server'}: ${reasonOf(error)}`, { cause: error })
-    })
+    const response = await fetch(`${this.options.baseUrl}/api${path}`, { method, headers, body: payload, signal: signal ?? null }).catch(
+      (error: unknown) => {
+        if (signal?.aborted) throw error
+        throw new UnreachableError(`No answer from ${this.options.baseUrl || 'the server'}: ${reasonOf(error)}`, { cause: error })
+      },
+    )
     if (!response.ok) throw await problemOf(response)
     return (response.status === 204 ? undefined : await response.json()) as T
   }
@@ -65,5 +67,9 @@ function reasonOf(error: unknown): string {
 
 async function problemOf(response: Response): Promise<ApiError> {
   const problem = (await response.json().catch(() => null)) as Partial<ProblemDetails> | null
-  return new ApiError(response.status, problem?.code ?? 'http', problem?.detail ?? `The server answered ${response.status} ${response.statusText}`)
+  return new ApiError(
+    response.status,
+    problem?.code ?? 'http',
+    problem?.detail ?? `The server answered ${response.status} ${response.statusText}`,
+  )
 }

@@ -19,10 +19,35 @@ export const SYSTEMS: readonly System[] = [
     folder: 'fares',
     runner: 'browser',
     parts: [
-      { name: 'Tickets', folder: 'tickets', subjects: ['Single ticket', 'Return ticket', 'Ten-trip card', 'Season ticket', 'Car ticket'], endings: ['shows the price in both currencies', 'is sent by e-mail', 'can be moved to a later sailing', 'names every passenger'] },
-      { name: 'Concessions', folder: 'concession', subjects: ['Child under four', 'Student', 'Senior', 'Islander', 'Group of ten'], endings: ['gets the reduced fare', 'is asked for the card', 'can book together with an adult', 'keeps the reduction after a change'] },
-      { name: 'Refunds', folder: 'refund', subjects: ['Refund after a cancelled sailing', 'Refund of a return half', 'Refund to a gift voucher', 'Partial refund of a group'], endings: ['names the reason', 'arrives within three days', 'is shown in the account', 'is refused after departure'] },
-      { name: 'Basket', folder: 'basket', subjects: ['Basket', 'Voucher in the basket', 'Seat in the basket'], endings: ['survives a reload', 'expires after thirty minutes', 'is merged after sign-in', 'shows one total'] },
+      {
+        name: 'Tickets',
+        folder: 'tickets',
+        subjects: ['Single ticket', 'Return ticket', 'Ten-trip card', 'Season ticket', 'Car ticket'],
+        endings: ['shows the price in both currencies', 'is sent by e-mail', 'can be moved to a later sailing', 'names every passenger'],
+      },
+      {
+        name: 'Concessions',
+        folder: 'concession',
+        subjects: ['Child under four', 'Student', 'Senior', 'Islander', 'Group of ten'],
+        endings: [
+          'gets the reduced fare',
+          'is asked for the card',
+          'can book together with an adult',
+          'keeps the reduction after a change',
+        ],
+      },
+      {
+        name: 'Refunds',
+        folder: 'refund',
+        subjects: ['Refund after a cancelled sailing', 'Refund of a return half', 'Refund to a gift voucher', 'Partial refund of a group'],
+        endings: ['names the reason', 'arrives within three days', 'is shown in the account', 'is refused after departure'],
+      },
+      {
+        name: 'Basket',
+        folder: 'basket',
+        subjects: ['Basket', 'Voucher in the basket', 'Seat in the basket'],
+        endings: ['survives a reload', 'expires after thirty minutes', 'is merged after sign-in', 'shows one total'],
+      },
     ],
   },
   {
@@ -30,9 +55,24 @@ export const SYSTEMS: readonly System[] = [
     folder: 'timetable',
     runner: 'service',
     parts: [
-      { name: 'Sailings', folder: 'sailings', subjects: ['First sailing', 'Last sailing', 'Extra sailing', 'Cancelled sailing', 'Night sailing'], endings: ['is listed on the day', 'is marked on the map', 'keeps its number', 'links to the deck plan'] },
-      { name: 'Tides', folder: 'tides', subjects: ['Low tide', 'Spring tide', 'Storm surge'], endings: ['shows the tide restriction', 'moves the departure', 'warns two hours ahead', 'closes the low ramp'] },
-      { name: 'Seasons', folder: 'seasons', subjects: ['Winter timetable', 'Summer timetable', 'Holiday timetable', 'Clock change'], endings: ['starts on the announced day', 'keeps connections by bus', 'is printed on one page', 'has no double departures'] },
+      {
+        name: 'Sailings',
+        folder: 'sailings',
+        subjects: ['First sailing', 'Last sailing', 'Extra sailing', 'Cancelled sailing', 'Night sailing'],
+        endings: ['is listed on the day', 'is marked on the map', 'keeps its number', 'links to the deck plan'],
+      },
+      {
+        name: 'Tides',
+        folder: 'tides',
+        subjects: ['Low tide', 'Spring tide', 'Storm surge'],
+        endings: ['shows the tide restriction', 'moves the departure', 'warns two hours ahead', 'closes the low ramp'],
+      },
+      {
+        name: 'Seasons',
+        folder: 'seasons',
+        subjects: ['Winter timetable', 'Summer timetable', 'Holiday timetable', 'Clock change'],
+        endings: ['starts on the announced day', 'keeps connections by bus', 'is printed on one page', 'has no double departures'],
+      },
     ],
   },
   {
@@ -40,9 +80,29 @@ export const SYSTEMS: readonly System[] = [
     folder: 'deck',
     runner: 'browser',
     parts: [
-      { name: 'Limits', folder: 'axle-load', subjects: ['Vehicle deck', 'Upper deck', 'Side ramp', 'Car lift'], endings: ['refuses a load over the axle limit', 'accepts a load at the limit', 'tells which axle is too heavy', 'counts trailers separately'] },
-      { name: 'Placement', folder: 'placement', subjects: ['Trailer', 'Coach', 'Motorbike', 'Tall vehicle', 'Dangerous goods transport'], endings: ['is placed over the keel line', 'stands apart from the car deck', 'leaves the fire lane free', 'is planned by length'] },
-      { name: 'Lanes', folder: 'lanes', subjects: ['Lane A', 'Bow lane', 'Late vehicle', 'Wheelchair lane'], endings: ['is filled from the stern', 'is shown to the mate', 'can be closed by hand', 'reopens after a change of plan'] },
+      {
+        name: 'Limits',
+        folder: 'axle-load',
+        subjects: ['Vehicle deck', 'Upper deck', 'Side ramp', 'Car lift'],
+        endings: [
+          'refuses a load over the axle limit',
+          'accepts a load at the limit',
+          'tells which axle is too heavy',
+          'counts trailers separately',
+        ],
+      },
+      {
+        name: 'Placement',
+        folder: 'placement',
+        subjects: ['Trailer', 'Coach', 'Motorbike', 'Tall vehicle', 'Dangerous goods transport'],
+        endings: ['is placed over the keel line', 'stands apart from the car deck', 'leaves the fire lane free', 'is planned by length'],
+      },
+      {
+        name: 'Lanes',
+        folder: 'lanes',
+        subjects: ['Lane A', 'Bow lane', 'Late vehicle', 'Wheelchair lane'],
+        endings: ['is filled from the stern', 'is shown to the mate', 'can be closed by hand', 'reopens after a change of plan'],
+      },
     ],
   },
   {
@@ -50,9 +110,24 @@ export const SYSTEMS: readonly System[] = [
     folder: 'gate',
     runner: 'browser',
     parts: [
-      { name: 'Boarding', folder: 'boarding', subjects: ['Valid ticket', 'Used ticket', 'Ticket of another day', 'Torn ticket', 'Group ticket'], endings: ['gives a clear light', 'is counted once', 'speaks the passenger’s language', 'is logged with the gate'] },
-      { name: 'Offline', folder: 'offline', subjects: ['Scanner', 'Queue of scans', 'Gate clock'], endings: ['rejoins after tunnel', 'keeps working without network', 'sends what it missed', 'shows its battery'] },
-      { name: 'Passes', folder: 'season', subjects: ['Season pass', 'Crew pass', 'Bicycle pass'], endings: ['opens the gate', 'is refused when blocked', 'works on every pier', 'greets the holder by name'] },
+      {
+        name: 'Boarding',
+        folder: 'boarding',
+        subjects: ['Valid ticket', 'Used ticket', 'Ticket of another day', 'Torn ticket', 'Group ticket'],
+        endings: ['gives a clear light', 'is counted once', 'speaks the passenger’s language', 'is logged with the gate'],
+      },
+      {
+        name: 'Offline',
+        folder: 'offline',
+        subjects: ['Scanner', 'Queue of scans', 'Gate clock'],
+        endings: ['rejoins after tunnel', 'keeps working without network', 'sends what it missed', 'shows its battery'],
+      },
+      {
+        name: 'Passes',
+        folder: 'season',
+        subjects: ['Season pass', 'Crew pass', 'Bicycle pass'],
+        endings: ['opens the gate', 'is refused when blocked', 'works on every pier', 'greets the holder by name'],
+      },
     ],
   },
   {
@@ -60,9 +135,24 @@ export const SYSTEMS: readonly System[] = [
     folder: 'freight',
     runner: 'service',
     parts: [
-      { name: 'Containers', folder: 'containers', subjects: ['Empty container', 'Reefer container', 'Tank container', 'Flat rack'], endings: ['is accepted', 'is weighed per hold', 'keeps its seal number', 'is listed for the port'] },
-      { name: 'Hazard', folder: 'hazard', subjects: ['Hazard class', 'Limited quantity', 'Explosives', 'Lithium batteries'], endings: ['is printed on the manifest', 'is kept from heat', 'needs a second signature', 'is told to the crew'] },
-      { name: 'Customs', folder: 'customs', subjects: ['Customs declaration', 'Transit document', 'Export licence'], endings: ['is opened', 'is signed', 'is sent to the office', 'is archived for ten years'] },
+      {
+        name: 'Containers',
+        folder: 'containers',
+        subjects: ['Empty container', 'Reefer container', 'Tank container', 'Flat rack'],
+        endings: ['is accepted', 'is weighed per hold', 'keeps its seal number', 'is listed for the port'],
+      },
+      {
+        name: 'Hazard',
+        folder: 'hazard',
+        subjects: ['Hazard class', 'Limited quantity', 'Explosives', 'Lithium batteries'],
+        endings: ['is printed on the manifest', 'is kept from heat', 'needs a second signature', 'is told to the crew'],
+      },
+      {
+        name: 'Customs',
+        folder: 'customs',
+        subjects: ['Customs declaration', 'Transit document', 'Export licence'],
+        endings: ['is opened', 'is signed', 'is sent to the office', 'is archived for ten years'],
+      },
     ],
   },
   {
@@ -70,9 +160,24 @@ export const SYSTEMS: readonly System[] = [
     folder: 'alerts',
     runner: 'service',
     parts: [
-      { name: 'Subscriptions', folder: 'subscriptions', subjects: ['Alert by e-mail', 'Alert by text message', 'Alert to the ship'], endings: ['can be ordered', 'can be paused', 'follows the chosen pier', 'stops after the season'] },
-      { name: 'Thresholds', folder: 'thresholds', subjects: ['High water mark', 'Low water mark', 'Wind threshold'], endings: ['raises one alert', 'is set per pier', 'falls back at once', 'is kept for a year'] },
-      { name: 'Sending', folder: 'sending', subjects: ['Alert', 'All-clear', 'Weekly digest'], endings: ['leaves within a minute', 'is repeated when unread', 'names the source', 'is written in plain words'] },
+      {
+        name: 'Subscriptions',
+        folder: 'subscriptions',
+        subjects: ['Alert by e-mail', 'Alert by text message', 'Alert to the ship'],
+        endings: ['can be ordered', 'can be paused', 'follows the chosen pier', 'stops after the season'],
+      },
+      {
+        name: 'Thresholds',
+        folder: 'thresholds',
+        subjects: ['High water mark', 'Low water mark', 'Wind threshold'],
+        endings: ['raises one alert', 'is set per pier', 'falls back at once', 'is kept for a year'],
+      },
+      {
+        name: 'Sending',
+        folder: 'sending',
+        subjects: ['Alert', 'All-clear', 'Weekly digest'],
+        endings: ['leaves within a minute', 'is repeated when unread', 'names the source', 'is written in plain words'],
+      },
     ],
   },
 ]

@@ -11,7 +11,8 @@ export interface MadeFile {
   text: string
 }
 
-const escape = (text: string) => text.replace(/[&<>"]/g, (char) => `&${{ '&': 'amp', '<': 'lt', '>': 'gt', '"': 'quot' }[char]};`).replaceAll('\n', '&#10;')
+const escape = (text: string) =>
+  text.replace(/[&<>"]/g, (char) => `&${{ '&': 'amp', '<': 'lt', '>': 'gt', '"': 'quot' }[char]};`).replaceAll('\n', '&#10;')
 const seconds = (ms: number) => (ms / 1000).toFixed(3)
 const present = (entries: Entry[]) => entries.filter((entry) => entry.told.outcome !== 'absent')
 

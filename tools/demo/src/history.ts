@@ -22,9 +22,36 @@ interface Pipeline {
 }
 
 const PIPELINES: readonly Pipeline[] = [
-  { name: 'fare-desk-web', branch: 'main', environment: 'pier-test', last: 412, builds: 24, everyDays: 0.9, hour: 14, runs: (script) => script.system.runner === 'browser' },
-  { name: 'fare-desk-web', branch: 'release/4.2', environment: 'pier-test', last: 31, builds: 2, everyDays: 6, hour: 9, runs: (script) => script.system.folder === 'fares' },
-  { name: 'core-services', branch: 'main', environment: 'harbour-dev', last: 1188, builds: 8, everyDays: 2, hour: 11, runs: (script) => script.system.runner === 'service' },
+  {
+    name: 'fare-desk-web',
+    branch: 'main',
+    environment: 'pier-test',
+    last: 412,
+    builds: 24,
+    everyDays: 0.9,
+    hour: 14,
+    runs: (script) => script.system.runner === 'browser',
+  },
+  {
+    name: 'fare-desk-web',
+    branch: 'release/4.2',
+    environment: 'pier-test',
+    last: 31,
+    builds: 2,
+    everyDays: 6,
+    hour: 9,
+    runs: (script) => script.system.folder === 'fares',
+  },
+  {
+    name: 'core-services',
+    branch: 'main',
+    environment: 'harbour-dev',
+    last: 1188,
+    builds: 8,
+    everyDays: 2,
+    hour: 11,
+    runs: (script) => script.system.runner === 'service',
+  },
   { name: 'nightly-full', branch: 'main', environment: 'breakwater-stage', last: 207, builds: 8, everyDays: 1, hour: 2, runs: () => true },
 ]
 
@@ -44,7 +71,12 @@ function pipelineBuilds(world: World, pipeline: Pipeline, lastDay: string, seed:
     const number = pipeline.last - age
     const startedAt = new Date(end - Math.round(age * pipeline.everyDays * DAY) - Math.floor(random.next() * 1_800_000))
     const sight = { pipeline: pipeline.name, branch: pipeline.branch, environment: pipeline.environment, number, age }
-    const commit = number === 412 ? '9f1c2ab' : Math.floor(random.next() * 0xfffffff).toString(16).padStart(7, '0')
+    const commit =
+      number === 412
+        ? '9f1c2ab'
+        : Math.floor(random.next() * 0xfffffff)
+            .toString(16)
+            .padStart(7, '0')
     return { ...sight, commit, startedAt, files: buildFiles(world, pipeline, sight, startedAt, random) }
   })
 }

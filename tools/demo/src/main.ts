@@ -27,10 +27,18 @@ let results = 0
 for (const [i, build] of builds.entries()) {
   const { pipeline, branch, environment, commit } = build
   const files = build.files.map((file) => ({ name: file.name, content: new Blob([file.text]) }))
-  const report = await deliver(client, seed.project.slug, { pipeline, branch, environment, commit, build: String(build.number) }, 'cli', files)
+  const report = await deliver(
+    client,
+    seed.project.slug,
+    { pipeline, branch, environment, commit, build: String(build.number) },
+    'cli',
+    files,
+  )
   const refused = report.files.filter((file) => file.status === 'refused')
   if (refused.length > 0) throw new Error(`the demo wrote a file that was refused: ${refused[0]?.error?.message}`)
   results += report.run?.totals.total ?? 0
   if (process.stdout.isTTY) process.stdout.write(`\r    ${i + 1} of ${builds.length} builds, ${results} results`)
 }
-console.log(`${process.stdout.isTTY ? '\r' : ''}    ${builds.length} builds, ${results} results, ${world.cases.length} cases, ${world.scripts.length} scripts`)
+console.log(
+  `${process.stdout.isTTY ? '\r' : ''}    ${builds.length} builds, ${results} results, ${world.cases.length} cases, ${world.scripts.length} scripts`,
+)

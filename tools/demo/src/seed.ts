@@ -41,6 +41,12 @@ export function makeSeed(world: World, seed: number): Seed {
 /** Subject and ending: the ending starts at the first verb-like word after the subject. */
 function splitTitle(title: string): [string, string] {
   const words = title.split(' ')
-  const at = words.findIndex((word, i) => i > 0 && /^(is|can|gets|shows|names|keeps|opens|accepts|refuses|tells|counts|leaves|stands|moves|warns|closes|starts|has|links|survives|expires|arrives|gives|speaks|rejoins|sends|works|greets|needs|follows|stops|raises|falls|reopens)$/.test(word))
+  const at = words.findIndex(
+    (word, i) =>
+      i > 0 &&
+      /^(is|can|gets|shows|names|keeps|opens|accepts|refuses|tells|counts|leaves|stands|moves|warns|closes|starts|has|links|survives|expires|arrives|gives|speaks|rejoins|sends|works|greets|needs|follows|stops|raises|falls|reopens)$/.test(
+        word,
+      ),
+  )
   return at < 0 ? [title, 'does as the title says'] : [words.slice(0, at).join(' '), words.slice(at).join(' ')]
 }

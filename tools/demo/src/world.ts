@@ -54,7 +54,14 @@ export function makeWorld(seed: number): World {
     }
   }
   // a key that names no case: somebody mistyped it
-  scripts.push({ ...scripts[7]!, id: 'mistyped', title: 'Ten-trip card counts down', key: 'FERRY-990', subject: 'Ten-trip card', ending: 'counts down' })
+  scripts.push({
+    ...scripts[7]!,
+    id: 'mistyped',
+    title: 'Ten-trip card counts down',
+    key: 'FERRY-990',
+    subject: 'Ten-trip card',
+    ending: 'counts down',
+  })
   return { cases, scripts }
 }
 

@@ -71,7 +71,9 @@ function print(report: DeliveryReport, baseUrl: string, project: string): void {
   const { run, changes } = report
   if (!run || !changes) return
   const parts = CHANGE_WORDS.filter(([change]) => changes[change] > 0).map(([change, words]) => `${changes[change]} ${words}`)
-  console.log(`\nBuild ${run.build} of ${run.lane.pipeline} in ${run.lane.environment}: ${totalsLine(run.totals)}${run.incomplete ? ' · incomplete' : ''}`)
+  console.log(
+    `\nBuild ${run.build} of ${run.lane.pipeline} in ${run.lane.environment}: ${totalsLine(run.totals)}${run.incomplete ? ' · incomplete' : ''}`,
+  )
   console.log(`Against the build before: ${parts.join(', ') || 'nothing changed'}`)
   console.log(`${baseUrl}/${project}/runs/${run.id}`)
 }
@@ -79,7 +81,9 @@ function print(report: DeliveryReport, baseUrl: string, project: string): void {
 function printFile(file: DeliveredFile): void {
   if (file.error) return console.log(`refused  ${file.name}: ${file.error.message}`)
   console.log(`${file.status === 'already' ? 'already ' : 'stored  '} ${file.name}${file.totals ? `: ${totalsLine(file.totals)}` : ''}`)
-  for (const fault of file.faults) console.log(`         incomplete: ${fault.subject}: ${fault.message ?? 'no message'} (line ${fault.place.line})`)
-  for (const { message, place, count } of file.warnings) console.log(`         note: ${message} (line ${place.line}${count > 1 ? `, ${count} times` : ''})`)
+  for (const fault of file.faults)
+    console.log(`         incomplete: ${fault.subject}: ${fault.message ?? 'no message'} (line ${fault.place.line})`)
+  for (const { message, place, count } of file.warnings)
+    console.log(`         note: ${message} (line ${place.line}${count > 1 ? `, ${count} times` : ''})`)
   for (const { key, test } of file.unknownKeys) console.log(`         no case ${key}, which “${test}” declares`)
 }

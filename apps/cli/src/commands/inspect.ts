@@ -28,9 +28,13 @@ async function inspectFile(file: string): Promise<Inspected> {
 
 function print(inspected: Inspected): void {
   if ('error' in inspected) return console.log(`${inspected.file}\n  refused: ${inspected.error}`)
-  console.log(`${inspected.file}\n  ${inspected.format}${inspected.framework ? ` by ${inspected.framework}` : ''}: ${totalsLine(inspected.totals)}`)
-  for (const fault of inspected.faults) console.log(`  incomplete: ${fault.subject}: ${fault.message ?? 'no message'} (line ${fault.place.line})`)
-  for (const { message, count, place } of inspected.warnings) console.log(`  note: ${message} (line ${place.line}${count > 1 ? `, ${count} times` : ''})`)
+  console.log(
+    `${inspected.file}\n  ${inspected.format}${inspected.framework ? ` by ${inspected.framework}` : ''}: ${totalsLine(inspected.totals)}`,
+  )
+  for (const fault of inspected.faults)
+    console.log(`  incomplete: ${fault.subject}: ${fault.message ?? 'no message'} (line ${fault.place.line})`)
+  for (const { message, count, place } of inspected.warnings)
+    console.log(`  note: ${message} (line ${place.line}${count > 1 ? `, ${count} times` : ''})`)
 }
 
 const WORDS: [keyof OutcomeTotals, string][] = [

@@ -29,7 +29,13 @@ export class AccessController {
   @HttpCode(204)
   async signIn(@Body() body: SignInDto, @Res({ passthrough: true }) response: Response): Promise<void> {
     const secret = await this.access.signIn(body.email, body.password)
-    response.cookie(SESSION_COOKIE, secret, { httpOnly: true, sameSite: 'lax', secure: this.config.secureCookies, path: '/', maxAge: 14 * 86_400_000 })
+    response.cookie(SESSION_COOKIE, secret, {
+      httpOnly: true,
+      sameSite: 'lax',
+      secure: this.config.secureCookies,
+      path: '/',
+      maxAge: 14 * 86_400_000,
+    })
   }
 
   @Get()

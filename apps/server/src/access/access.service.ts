@@ -30,7 +30,9 @@ export class AccessService {
 
   /** @returns the secret for the cookie */
   async signIn(email: string, password: string): Promise<string> {
-    const account = await this.accounts.findOne({ where: this.sequelize.where(this.sequelize.fn('lower', this.sequelize.col('email')), email.toLowerCase()) })
+    const account = await this.accounts.findOne({
+      where: this.sequelize.where(this.sequelize.fn('lower', this.sequelize.col('email')), email.toLowerCase()),
+    })
     const matches = await passwordMatches(account?.passwordHash ?? (await this.nobody), password)
     if (!account || !matches) throw new Problem('notSignedIn', 'wrongPassword', 'E-mail or password is wrong')
     const secret = randomSecret()
@@ -51,7 +53,11 @@ export class AccessService {
   async callerOfToken(secret: string): Promise<Caller | null> {
     const token = await this.tokens.findOne({ where: { tokenHash: secretHash(secret), revokedAt: null } })
     if (!token) return null
-    await run(this, `update api_token set last_used_at = now() where id = $id and (last_used_at is null or last_used_at < now() - interval '1 minute')`, { id: token.id })
+    await run(
+      this,
+      `update api_token set last_used_at = now() where id = $id and (last_used_at is null or last_used_at < now() - interval '1 minute')`,
+      { id: token.id },
+    )
     return { accountId: token.accountId, token: { projectId: token.projectId, scope: token.scope } }
   }
 
@@ -86,7 +92,10 @@ export class AccessService {
   }
 
   private async isMember(projectId: number, accountId: number): Promise<boolean> {
-    const rows = await rowsOf(this, 'select 1 as yes from membership where project_id = $projectId and account_id = $accountId', { projectId, accountId })
+    const rows = await rowsOf(this, 'select 1 as yes from membership where project_id = $projectId and account_id = $accountId', {
+      projectId,
+      accountId,
+    })
     return rows.length > 0
   }
 }

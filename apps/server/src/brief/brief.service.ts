@@ -84,14 +84,29 @@ export class BriefService {
       day: record.day,
       scriptIds: idsOf(rows),
     })
-    return { kind: 'newlyFailing', run: briefRun(record), count: counts.newlyFailing, ...(facts ?? { areas: [], causes: 0, message: null }) }
+    return {
+      kind: 'newlyFailing',
+      run: briefRun(record),
+      count: counts.newlyFailing,
+      ...(facts ?? { areas: [], causes: 0, message: null }),
+    }
   }
 
   private async stillFailing(context: Context, record: RunRecord, counts: Counts): Promise<Finding> {
     const rows = await this.runs.rows(context, record, ['stillFailing'])
-    const since = await Promise.all(idsOf(rows).slice(0, 20).map((id) => this.runs.failingSince(record, [id])))
+    const since = await Promise.all(
+      idsOf(rows)
+        .slice(0, 20)
+        .map((id) => this.runs.failingSince(record, [id])),
+    )
     const oldest = since.filter((found) => found !== null).sort((a, b) => a.runId - b.runId)[0]
-    return { kind: 'stillFailing', run: briefRun(record), count: counts.stillFailing, sinceBuild: oldest?.build ?? null, sinceRunId: oldest?.runId ?? null }
+    return {
+      kind: 'stillFailing',
+      run: briefRun(record),
+      count: counts.stillFailing,
+      sinceBuild: oldest?.build ?? null,
+      sinceRunId: oldest?.runId ?? null,
+    }
   }
 
   private async recovered(context: Context, record: RunRecord, counts: Counts): Promise<Finding> {
@@ -147,7 +162,14 @@ const ORDER: readonly Finding['kind'][] = [
 const idsOf = (rows: ResultRow[]) => rows.map((row) => row.script.id)
 
 function outageFinding(record: Outage): Finding {
-  return { kind: 'outage', run: briefRun(record), count: record.errored, total: record.total, message: record.message, over: !record.latest }
+  return {
+    kind: 'outage',
+    run: briefRun(record),
+    count: record.errored,
+    total: record.total,
+    message: record.message,
+    over: !record.latest,
+  }
 }
 
 function briefRun(record: RunRecord): BriefRun {

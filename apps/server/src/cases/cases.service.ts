@@ -54,14 +54,29 @@ export class CasesService {
       { areaId, projectId: project.id },
     )
     const key = `${project.keyPrefix}-${found.number}`
-    return { key, title, areaId, areaPath: path.map((area) => area.name), preconditions, steps, priority, tags, ownerId, state, version, updatedAt: found.updatedAt.toISOString() }
+    return {
+      key,
+      title,
+      areaId,
+      areaPath: path.map((area) => area.name),
+      preconditions,
+      steps,
+      priority,
+      tags,
+      ownerId,
+      state,
+      version,
+      updatedAt: found.updatedAt.toISOString(),
+    }
   }
 
   /** Finds a case by its key. @throws Problem notFound */
   async find({ project }: Context, key: string, transaction?: Transaction): Promise<TestCase> {
     const number = key.startsWith(`${project.keyPrefix}-`) ? Number(key.slice(project.keyPrefix.length + 1)) : NaN
     const valid = Number.isSafeInteger(number) && number < 2 ** 31
-    const found = valid ? await this.cases.findOne({ where: { projectId: project.id, number, deletedAt: null }, transaction: transaction ?? null }) : null
+    const found = valid
+      ? await this.cases.findOne({ where: { projectId: project.id, number, deletedAt: null }, transaction: transaction ?? null })
+      : null
     if (!found) throw notFound('case', key)
     return found
   }
@@ -77,7 +92,11 @@ export class CasesService {
       { where: { id: found.id, version } },
     )
     if (changed === 0) {
-      throw new Problem('conflict', 'changedMeanwhile', `${key} was changed by somebody else while you edited it. Your text is kept here; load theirs to compare`)
+      throw new Problem(
+        'conflict',
+        'changedMeanwhile',
+        `${key} was changed by somebody else while you edited it. Your text is kept here; load theirs to compare`,
+      )
     }
     return this.get(context, key)
   }
@@ -92,16 +111,23 @@ export class CasesService {
   async outline(context: Context, text: string, areaId: number | null): Promise<OutlineMade> {
     const lines = readOutline(text)
     if (lines.length === 0) throw new Problem('invalid', 'noLines', 'The text has no lines with words. One line makes one case')
-    if (lines.length > MOST_LINES) throw new Problem('invalid', 'tooManyLines', `${lines.length} lines are too many at once; paste up to ${MOST_LINES}`)
+    if (lines.length > MOST_LINES)
+      throw new Problem('invalid', 'tooManyLines', `${lines.length} lines are too many at once; paste up to ${MOST_LINES}`)
     const tooLong = lines.find((line) => line.title.length > 1000)
-    if (tooLong) throw new Problem('invalid', 'longTitle', `Line ${tooLong.line} has ${tooLong.title.length} characters; a title has at most 1,000`)
+    if (tooLong)
+      throw new Problem('invalid', 'longTitle', `Line ${tooLong.line} has ${tooLong.title.length} characters; a title has at most 1,000`)
     if (areaId) await this.areaOrThrow(context, areaId)
     return this.sequelize.transaction(async (transaction) => {
       const made = new AreaMaker(this.areas, context.project.id, transaction)
       const areaIds: (number | null)[] = []
       for (const line of lines) areaIds.push(await made.path(areaId, line.areas))
       const first = await this.takeNumbers(context, lines.length, transaction)
-      const rows = lines.map((line, i) => ({ projectId: context.project.id, number: first + i, title: line.title, areaId: areaIds[i] ?? null }))
+      const rows = lines.map((line, i) => ({
+        projectId: context.project.id,
+        number: first + i,
+        title: line.title,
+        areaId: areaIds[i] ?? null,
+      }))
       const created = await this.cases.bulkCreate(rows, { transaction })
       return { areas: made.count, cases: created.map((row) => ({ key: `${context.project.keyPrefix}-${row.number}`, title: row.title })) }
     })
@@ -139,7 +165,10 @@ class AreaMaker {
     const key = `${parentId}/${name}`
     const known = this.known.get(key)
     if (known) return known
-    const [area, created] = await this.areas.findOrCreate({ where: { projectId: this.projectId, parentId, name }, transaction: this.transaction })
+    const [area, created] = await this.areas.findOrCreate({
+      where: { projectId: this.projectId, parentId, name },
+      transaction: this.transaction,
+    })
     if (created) this.count++
     this.known.set(key, area.id)
     return area.id

@@ -40,7 +40,9 @@ async function takeFiles(request: IncomingMessage, delivery: Delivery): Promise<
   let queue: Promise<void> = Promise.resolve()
   parser.on('file', (_field, stream, info) => {
     count++
-    queue = queue.then(() => delivery.take({ name: info.filename || `file-${count}`, chunks: stream, cut: () => stream.truncated === true }))
+    queue = queue.then(() =>
+      delivery.take({ name: info.filename || `file-${count}`, chunks: stream, cut: () => stream.truncated === true }),
+    )
     // an aborted request errors every open stream; the pipeline below reports it once
     stream.on('error', () => stream.resume())
     queue.catch(() => stream.resume())
@@ -57,7 +59,12 @@ async function untilSettled(parser: busboy.Busboy, queue: () => Promise<void>): 
 
 function openParser(request: IncomingMessage): busboy.Busboy {
   try {
-    return busboy({ headers: request.headers, preservePath: true, defParamCharset: 'utf8', limits: { fileSize: MOST_BYTES, files: MOST_FILES } })
+    return busboy({
+      headers: request.headers,
+      preservePath: true,
+      defParamCharset: 'utf8',
+      limits: { fileSize: MOST_BYTES, files: MOST_FILES },
+    })
   } catch {
     throw new Problem('invalid', 'noFiles', 'Send result files as multipart/form-data')
   }

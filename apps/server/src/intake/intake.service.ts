@@ -148,7 +148,9 @@ export class Delivery {
   }
 
   async finish(): Promise<DeliveryReport> {
-    const refusedFiles = this.files.filter((file) => file.status !== 'stored').map(({ name, status, error }) => ({ name, status, error: error?.message ?? null }))
+    const refusedFiles = this.files
+      .filter((file) => file.status !== 'stored')
+      .map(({ name, status, error }) => ({ name, status, error: error?.message ?? null }))
     await run({ sequelize: this.sequelize }, 'update delivery set run_id = $runId, refused = $refused::jsonb where id = $id', {
       runId: this.runId,
       refused: JSON.stringify(refusedFiles),
@@ -194,7 +196,16 @@ async function readFile(file: IncomingFile): Promise<ReadFile | Refusal> {
 
 function delivered(file: ReadFile, status: 'stored' | 'already', unknownKeys: DeliveredFile['unknownKeys']): DeliveredFile {
   const { format, results, faults, warnings } = file.parsed
-  return { name: file.name, status, format, totals: countOutcomes(results.map((result) => result.outcome)), faults, warnings, unknownKeys, error: null }
+  return {
+    name: file.name,
+    status,
+    format,
+    totals: countOutcomes(results.map((result) => result.outcome)),
+    faults,
+    warnings,
+    unknownKeys,
+    error: null,
+  }
 }
 
 function refused(name: string, refusal: Refusal): DeliveredFile {

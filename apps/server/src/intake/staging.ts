@@ -58,7 +58,15 @@ function* attemptRows(parsed: ParsedFile, bodies: TextPool, signatures: TextPool
   }
 }
 
-const OUTCOME_CODE: Record<Attempt['outcome'], number> = { passed: 1, failed: 2, errored: 3, skipped: 4, blocked: 5, notRun: 6, recovered: 7 }
+const OUTCOME_CODE: Record<Attempt['outcome'], number> = {
+  passed: 1,
+  failed: 2,
+  errored: 3,
+  skipped: 4,
+  blocked: 5,
+  notRun: 6,
+  recovered: 7,
+}
 
 function attemptValues(attempt: Attempt, bodies: TextPool, signatures: TextPool): CopyValue[] {
   const [first] = attempt.failures

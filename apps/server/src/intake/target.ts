@@ -24,7 +24,10 @@ export async function resolveTarget(db: Queryable, projectId: number, dto: Targe
     if (fresh) log.made.push({ kind, name })
   }
   const named = async (table: 'pipeline' | 'environment', name: string) => {
-    const row = await findOrMake(db, table, `project_id, name`, `$projectId, $name`, 'project_id = $projectId and name = $name', { projectId, name })
+    const row = await findOrMake(db, table, `project_id, name`, `$projectId, $name`, 'project_id = $projectId and name = $name', {
+      projectId,
+      name,
+    })
     made(table, name, row.fresh)
     return row.id
   }
@@ -45,7 +48,10 @@ export async function resolveTarget(db: Queryable, projectId: number, dto: Targe
   ) // prettier-ignore
   // deliveries to one run follow each other
   const [locked] = await rowsOf<{ day: string }>(db, 'select day::text as day from run where id = $id for update', { id: row.id })
-  const [later] = await rowsOf(db, 'select 1 as yes from run where lane_id = $laneId and sort_key > $sortKey collate "C" limit 1', { laneId: lane.id, sortKey: build.sortKey })
+  const [later] = await rowsOf(db, 'select 1 as yes from run where lane_id = $laneId and sort_key > $sortKey collate "C" limit 1', {
+    laneId: lane.id,
+    sortKey: build.sortKey,
+  })
   const day = locked?.day ?? ''
   await run(db, 'select ensure_month($day::date)', { day })
   return { runId: row.id, day, newest: !later }
@@ -58,8 +64,11 @@ async function findOrMakeBuild(db: Queryable, projectId: number, pipelineId: num
     'pipeline_id = $pipelineId and branch = $branch and name = $name',
     { projectId, pipelineId, branch: dto.branch, name: dto.build, sortKey, commit: dto.commit ?? null },
   ) // prettier-ignore
-  const [stored] = await rowsOf<{ sort_key: string; commit: string | null }>(db, 'select sort_key, commit from build where id = $id', { id: row.id })
-  if (dto.commit && stored?.commit === null) await run(db, 'update build set commit = $commit where id = $id', { commit: dto.commit, id: row.id })
+  const [stored] = await rowsOf<{ sort_key: string; commit: string | null }>(db, 'select sort_key, commit from build where id = $id', {
+    id: row.id,
+  })
+  if (dto.commit && stored?.commit === null)
+    await run(db, 'update build set commit = $commit where id = $id', { commit: dto.commit, id: row.id })
   else if (dto.commit && stored?.commit !== dto.commit) {
     log.notes.push(`Build ${dto.build} was delivered before with commit ${stored?.commit}; that one is kept, not ${dto.commit}`)
   }
@@ -67,8 +76,19 @@ async function findOrMakeBuild(db: Queryable, projectId: number, pipelineId: num
 }
 
 /** Insert, or find what was there: two deliveries at once make one. */
-async function findOrMake(db: Queryable, table: string, columns: string, values: string, where: string, bind: Record<string, unknown>): Promise<{ id: number; fresh: boolean }> {
-  const inserted = await rowsOf<{ id: number }>(db, `insert into ${table} (${columns}) values (${values}) on conflict do nothing returning id`, bind)
+async function findOrMake(
+  db: Queryable,
+  table: string,
+  columns: string,
+  values: string,
+  where: string,
+  bind: Record<string, unknown>,
+): Promise<{ id: number; fresh: boolean }> {
+  const inserted = await rowsOf<{ id: number }>(
+    db,
+    `insert into ${table} (${columns}) values (${values}) on conflict do nothing returning id`,
+    bind,
+  )
   if (inserted[0]) return { id: inserted[0].id, fresh: true }
   const used = Object.fromEntries(Object.entries(bind).filter(([name]) => new RegExp(`\\$${name}\\b`).test(where)))
   const [found] = await rowsOf<{ id: number }>(db, `select id from ${table} where ${where}`, used)

@@ -28,7 +28,10 @@ export async function migrate(databaseUrl: string): Promise<string[]> {
         await client.query('commit')
       } catch (error) {
         await client.query('rollback')
-        throw new Error(`Migration ${name} failed, the database is as it was before: ${error instanceof Error ? error.message : String(error)}`, { cause: error })
+        throw new Error(
+          `Migration ${name} failed, the database is as it was before: ${error instanceof Error ? error.message : String(error)}`,
+          { cause: error },
+        )
       }
       applied.push(name)
     }

@@ -18,7 +18,8 @@ export class Problem extends Error {
   }
 }
 
-export const notFound = (what: string, which: string | number) => new Problem('notFound', 'notFound', `There is no ${what} “${which}” in this project`)
+export const notFound = (what: string, which: string | number) =>
+  new Problem('notFound', 'notFound', `There is no ${what} “${which}” in this project`)
 
 /** PostgreSQL's error codes by name, where a person can do something about them. */
 const DATABASE_ERRORS: Record<string, [ProblemKind, string, string]> = {

@@ -7,7 +7,7 @@ import { join } from 'node:path'
 export function serveWeb(app: NestExpressApplication, root: string): void {
   const index = join(root, 'index.html')
   if (!existsSync(index)) throw new Error(`${index} is missing. Build the web app first: npm run build`)
-  const server = app.getHttpAdapter().getInstance() as express.Express
+  const server = app.getHttpAdapter().getInstance()
   server.use('/assets', express.static(join(root, 'assets'), { immutable: true, maxAge: '365d', index: false }))
   server.use(express.static(root, { index: false, maxAge: 0 }))
   server.get(/^\/(?!api(\/|$)|assets\/).*/, (_request, response) => {

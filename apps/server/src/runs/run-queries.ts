@@ -1,7 +1,6 @@
 import { CHANGES, changeTable } from '@bobbin/core'
 import { SCRIPT_REF } from '../scripts/index.js'
 
-const GONE = CHANGES.indexOf('gone')
 const NOT_RUN = CHANGES.indexOf('notRun')
 
 /** A run with what names it; alias \`r\` for the run. */

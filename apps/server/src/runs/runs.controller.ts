@@ -19,12 +19,20 @@ export class RunsController {
   }
 
   @Get(':id/results')
-  rows(@Ctx() context: Context, @Param('id', ParseIntPipe) id: number, @Query() query: ChangeDto): Promise<Pick<RunDetail, 'rows' | 'threads'>> {
+  rows(
+    @Ctx() context: Context,
+    @Param('id', ParseIntPipe) id: number,
+    @Query() query: ChangeDto,
+  ): Promise<Pick<RunDetail, 'rows' | 'threads'>> {
     return this.runs.rowsOfChange(context, id, query.change)
   }
 
   @Get(':id/results/:script')
-  result(@Ctx() context: Context, @Param('id', ParseIntPipe) id: number, @Param('script', ParseIntPipe) script: number): Promise<ResultDetail> {
+  result(
+    @Ctx() context: Context,
+    @Param('id', ParseIntPipe) id: number,
+    @Param('script', ParseIntPipe) script: number,
+  ): Promise<ResultDetail> {
     return this.runs.result(context, id, script)
   }
 }

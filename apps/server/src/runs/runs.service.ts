@@ -73,7 +73,11 @@ export class RunsService {
     const at = { laneId: record.laneId, sortKey: record.sortKey }
     const [changes, rows, previous, next, faults, warnings] = await Promise.all([
       this.changeCounts(record),
-      this.rows(context, record, CHANGES.filter((change) => !FOLDED.includes(change))),
+      this.rows(
+        context,
+        record,
+        CHANGES.filter((change) => !FOLDED.includes(change)),
+      ),
       rowsOf<RunDetail['passedOver'][number] & { outage: boolean }>(this, sql.PREVIOUS_RUN, at),
       rowsOf<NonNullable<RunDetail['next']>>(this, sql.NEXT_RUN, at),
       this.faults(id),
@@ -132,7 +136,9 @@ export class RunsService {
     const [attempts, since, same] = await Promise.all([
       rowsOf<RawAttempt>(this, sql.ATTEMPTS, bind),
       failing ? this.failingSince(record, [scriptId]) : null,
-      change?.signatureId ? rowsOf<ResultDetail['sameFailure'][number]>(this, sql.SAME_FAILURE, { ...bind, signatureId: change.signatureId }) : [],
+      change?.signatureId
+        ? rowsOf<ResultDetail['sameFailure'][number]>(this, sql.SAME_FAILURE, { ...bind, signatureId: change.signatureId })
+        : [],
     ])
     const { links, unknownKeys, histories, cases: _, lastOutcome: __, lastRunId: ___, lastSeen: ____, ...ref } = script
     return {
@@ -142,7 +148,10 @@ export class RunsService {
       run: { id: record.id, build: record.build, commit: record.commit, lane: laneOf(record), startedAt: record.startedAt.toISOString() },
       outcome: outcomeOrNull(change?.now ?? null),
       change: CHANGES[change?.change ?? -1] ?? 'unchanged',
-      before: change?.before && change.beforeRun ? { outcome: outcomeFromCode(change.before), runId: change.beforeRun, build: change.beforeBuild ?? '' } : null,
+      before:
+        change?.before && change.beforeRun
+          ? { outcome: outcomeFromCode(change.before), runId: change.beforeRun, build: change.beforeBuild ?? '' }
+          : null,
       failingSince: since,
       sameFailure: same,
       attempts: attempts.map(attemptOf),
@@ -151,7 +160,11 @@ export class RunsService {
   }
 
   async failingSince(record: RunRecord, scriptIds: number[]): Promise<{ runId: number; build: string } | null> {
-    const rows = await rowsOf<{ runId: number; build: string }>(this, sql.FAILING_SINCE, { laneId: record.laneId, sortKey: record.sortKey, scriptIds })
+    const rows = await rowsOf<{ runId: number; build: string }>(this, sql.FAILING_SINCE, {
+      laneId: record.laneId,
+      sortKey: record.sortKey,
+      scriptIds,
+    })
     return rows[0] ?? null
   }
 }

@@ -4,8 +4,8 @@ import { api } from '../lib/api.js'
 import { count } from '../lib/format.js'
 import { useAddress } from '../lib/use-address.js'
 import { Menu, MenuCheck } from '../ui/menu.js'
-import { lensParams, useLens, type Lens } from './lens.js'
-import { useSession } from './session.js'
+import { lensParams, useLens, type Lens } from '../context/lens.js'
+import { useSession } from '../context/session.js'
 
 const CHOICE = 'max-w-[220px] truncate border-b border-dotted border-soft font-semibold hover:border-dye hover:text-dye'
 
@@ -23,7 +23,14 @@ export function LensBar() {
       <span>Looking at</span>
       <strong className="truncate font-semibold text-ink">{project.name}</strong>
       <span>on</span>
-      <Menu label="Branch" trigger={<button type="button" className={`${CHOICE} text-ink`}>{lens.branch ?? 'all branches'}</button>}>
+      <Menu
+        label="Branch"
+        trigger={
+          <button type="button" className={`${CHOICE} text-ink`}>
+            {lens.branch ?? 'all branches'}
+          </button>
+        }
+      >
         <MenuCheck checked={lens.branch === null} onChange={() => change({ branch: null })}>
           all branches
         </MenuCheck>
@@ -34,12 +41,24 @@ export function LensBar() {
         ))}
       </Menu>
       <span>in</span>
-      <Menu label="Environments" trigger={<button type="button" className={`${CHOICE} text-ink`}>{environmentWords(lens, environments.length)}</button>}>
+      <Menu
+        label="Environments"
+        trigger={
+          <button type="button" className={`${CHOICE} text-ink`}>
+            {environmentWords(lens, environments.length)}
+          </button>
+        }
+      >
         <MenuCheck checked={lens.environments === null} onChange={() => change({ environments: null })}>
           all environments
         </MenuCheck>
         {environments.map((name) => (
-          <MenuCheck key={name} keepOpen checked={lens.environments?.includes(name) ?? true} onChange={() => change({ environments: toggled(lens, environments, name) })}>
+          <MenuCheck
+            key={name}
+            keepOpen
+            checked={lens.environments?.includes(name) ?? true}
+            onChange={() => change({ environments: toggled(lens, environments, name) })}
+          >
             {name}
           </MenuCheck>
         ))}
@@ -57,13 +76,16 @@ function environmentWords(lens: Lens, all: number): string {
 function hiddenWords(lens: Lens, branches: number, environments: number): string {
   const hidden: string[] = []
   if (lens.branch !== null && branches > 1) hidden.push(count(branches - 1, 'branch', 'branches'))
-  if (lens.environments && environments > lens.environments.length) hidden.push(count(environments - lens.environments.length, 'environment'))
+  if (lens.environments && environments > lens.environments.length)
+    hidden.push(count(environments - lens.environments.length, 'environment'))
   return hidden.length > 0 ? `· hides ${hidden.join(' and ')}` : ''
 }
 
 /** Choosing none or every one is choosing all. */
 function toggled(lens: Lens, all: string[], name: string): string[] | null {
   const chosen = lens.environments ?? all
-  const next = chosen.includes(name) ? chosen.filter((other) => other !== name) : all.filter((other) => other === name || chosen.includes(other))
+  const next = chosen.includes(name)
+    ? chosen.filter((other) => other !== name)
+    : all.filter((other) => other === name || chosen.includes(other))
   return next.length === 0 || next.length === all.length ? null : next
 }

@@ -7,7 +7,7 @@ import { RunPage } from '../features/runs/run-page.js'
 import { RunsPage } from '../features/runs/runs-page.js'
 import { ScriptsPage } from '../features/scripts/scripts-page.js'
 import { ErrorState } from '../ui/states.js'
-import { SessionProvider } from './session.js'
+import { SessionProvider } from '../context/session.js'
 import { Shell } from './shell.js'
 
 function Broken() {

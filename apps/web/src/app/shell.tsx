@@ -3,11 +3,12 @@ import { useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
 import { NavLink, Outlet, useNavigate } from 'react-router'
 import { api } from '../lib/api.js'
+import { Mark } from '../ui/mark.js'
 import { Menu, MenuCheck, MenuItem } from '../ui/menu.js'
 import { Toasts } from '../ui/toast.js'
 import { LensBar } from './lens-bar.js'
-import { useProjectPath } from './project-link.js'
-import { SessionProvider, useSession } from './session.js'
+import { useProjectPath } from '../context/project-link.js'
+import { SessionProvider, useSession } from '../context/session.js'
 import { readTheme, writeTheme, type Theme } from './theme.js'
 
 interface Section {
@@ -79,7 +80,9 @@ function EdgeLink({ section: { to, name, icon: Icon }, inset }: { section: Secti
         title={name}
         className={({ isActive }) =>
           `relative flex h-[30px] items-center gap-2.5 ${inset ? 'px-1 min-[1101px]:-mx-3 min-[1101px]:px-4' : 'px-4'} max-[1100px]:justify-center max-[1100px]:px-0 ${
-            isActive ? 'font-semibold text-ink before:absolute before:inset-y-0.5 before:left-0 before:w-[3px] before:bg-dye' : 'text-soft hover:text-ink'
+            isActive
+              ? 'font-semibold text-ink before:absolute before:inset-y-0.5 before:left-0 before:w-[3px] before:bg-dye'
+              : 'text-soft hover:text-ink'
           }`
         }
       >
@@ -111,8 +114,15 @@ function AccountMenu() {
     <Menu
       label="Account"
       trigger={
-        <button type="button" title={me.account.name} className="flex h-[34px] w-full items-center gap-2 px-3 text-soft hover:text-ink max-[1100px]:justify-center max-[1100px]:px-0">
-          <span aria-hidden="true" className="grid size-[22px] shrink-0 place-items-center rounded-full bg-dye-wash text-[10px] font-semibold text-dye">
+        <button
+          type="button"
+          title={me.account.name}
+          className="flex h-[34px] w-full items-center gap-2 px-3 text-soft hover:text-ink max-[1100px]:justify-center max-[1100px]:px-0"
+        >
+          <span
+            aria-hidden="true"
+            className="grid size-[22px] shrink-0 place-items-center rounded-full bg-dye-wash text-[10px] font-semibold text-dye"
+          >
             {initials}
           </span>
           <span className="truncate max-[1100px]:sr-only">{me.account.name}</span>
@@ -136,15 +146,5 @@ function AccountMenu() {
         <LogOut size={14} /> Sign out
       </MenuItem>
     </Menu>
-  )
-}
-
-/** A bobbin: two flanges and the thread between them. */
-export function Mark() {
-  return (
-    <svg width="16" height="16" viewBox="0 0 16 16" aria-hidden="true">
-      <path className="fill-ink" d="M2.5 1.5h11v1.8h-11zM2.5 12.7h11v1.8h-11z" />
-      <path className="stroke-dye" fill="none" strokeWidth="1.4" strokeLinecap="round" d="M4.5 6.2c2.4-1.5 4.6 1.2 7-.4M4.5 8.4c2.4-1.5 4.6 1.2 7-.4M4.5 10.6c2.4-1.5 4.6 1.2 7-.4" />
-    </svg>
   )
 }

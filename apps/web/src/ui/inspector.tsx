@@ -30,12 +30,22 @@ export function Inspector({ label, onClose, children, footer }: InspectorProps) 
   return (
     <aside
       aria-label={label}
-      className={full ? 'absolute inset-0 z-10 flex flex-col bg-surface' : 'relative flex min-w-[330px] shrink-0 flex-col border-l border-hairline bg-surface'}
+      className={
+        full
+          ? 'absolute inset-0 z-10 flex flex-col bg-surface'
+          : 'relative flex min-w-[330px] shrink-0 flex-col border-l border-hairline bg-surface'
+      }
       style={full ? undefined : { width: `${share}%` }}
     >
       {!full && <Handle share={share} onResize={resize} />}
       <div className="absolute top-2 right-3 z-10 flex gap-1 bg-surface">
-        <button type="button" title={full ? 'Narrow (f)' : 'Full width (f)'} aria-label={full ? 'Narrow' : 'Full width'} onClick={() => setFull(!full)} className="p-1 text-soft hover:text-ink">
+        <button
+          type="button"
+          title={full ? 'Narrow (f)' : 'Full width (f)'}
+          aria-label={full ? 'Narrow' : 'Full width'}
+          onClick={() => setFull(!full)}
+          className="p-1 text-soft hover:text-ink"
+        >
           {full ? <Minimize2 size={14} /> : <Maximize2 size={14} />}
         </button>
         <button type="button" title="Close (Esc)" aria-label="Close" onClick={onClose} className="p-1 text-soft hover:text-ink">

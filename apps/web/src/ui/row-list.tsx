@@ -67,7 +67,9 @@ export function RowList<T>({ label, items, keyOf, selected, onSelect, render, he
               onClick={key === null ? undefined : () => onSelect(key, 'open')}
               style={{ height: size, transform: `translateY(${start}px)` }}
               className={`absolute top-0 left-0 flex w-full items-center ${
-                key === null ? '' : `cursor-pointer border-l-[3px] ${isSelected ? 'border-dye bg-dye-wash' : 'border-transparent hover:bg-surface'}`
+                key === null
+                  ? ''
+                  : `cursor-pointer border-l-[3px] ${isSelected ? 'border-dye bg-dye-wash' : 'border-transparent hover:bg-surface'}`
               }`}
             >
               {render(item, isSelected)}
@@ -95,6 +97,7 @@ export function nextSelectable<T>(items: readonly T[], keyOf: (item: T) => strin
   const rows = items.flatMap((item, i) => (keyOf(item) === null ? [] : [i]))
   if (rows.length === 0) return null
   const now = rows.indexOf(at)
-  const wanted = now < 0 ? (step > 0 && step !== Infinity ? 0 : step < 0 ? (step === -Infinity ? 0 : rows.length - 1) : rows.length - 1) : now + step
+  const wanted =
+    now < 0 ? (step > 0 && step !== Infinity ? 0 : step < 0 ? (step === -Infinity ? 0 : rows.length - 1) : rows.length - 1) : now + step
   return rows[Math.min(rows.length - 1, Math.max(0, wanted))] ?? null
 }

@@ -38,7 +38,11 @@ export function SearchField({ value, onChange, placeholder }: SearchFieldProps) 
           event.currentTarget.blur()
         }}
       />
-      {text === '' && <kbd className="pointer-events-none absolute top-1.5 right-2 rounded-[3px] border border-hairline px-1.5 font-mono text-xs text-soft">/</kbd>}
+      {text === '' && (
+        <kbd className="pointer-events-none absolute top-1.5 right-2 rounded-[3px] border border-hairline px-1.5 font-mono text-xs text-soft">
+          /
+        </kbd>
+      )}
     </span>
   )
 }

@@ -16,7 +16,14 @@ export function Thread({ outcomes, cell = 9, height = 16, label }: ThreadProps) 
   const width = Math.max(1, outcomes.length) * cell
   const words = `${label ? `${label}: ` : ''}${threadInWords(outcomes)}`
   return (
-    <svg role="img" aria-label={words} width={width} height={height} viewBox={`0 0 ${width} ${height}`} className="block shrink-0 overflow-visible">
+    <svg
+      role="img"
+      aria-label={words}
+      width={width}
+      height={height}
+      viewBox={`0 0 ${width} ${height}`}
+      className="block shrink-0 overflow-visible"
+    >
       {outcomes.map((outcome, i) => (
         <ThreadCell key={i} outcome={outcome} x={i * cell} width={cell} y={height / 2} />
       ))}
@@ -27,7 +34,14 @@ export function Thread({ outcomes, cell = 9, height = 16, label }: ThreadProps) 
 /** One shape by itself, for headings and steps. */
 export function OutcomeGlyph({ outcome, label }: { outcome: Outcome; label?: string }) {
   return (
-    <svg role="img" aria-label={label ?? OUTCOME_WORDS[outcome]} width={18} height={12} viewBox="0 0 18 12" className="inline-block shrink-0 overflow-visible">
+    <svg
+      role="img"
+      aria-label={label ?? OUTCOME_WORDS[outcome]}
+      width={18}
+      height={12}
+      viewBox="0 0 18 12"
+      className="inline-block shrink-0 overflow-visible"
+    >
       <ThreadCell outcome={outcome} x={0} width={18} y={6} />
     </svg>
   )

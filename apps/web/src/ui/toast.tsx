@@ -6,7 +6,14 @@ export function Toasts() {
     <Toaster
       position="bottom-left"
       toastOptions={{
-        style: { background: 'var(--raised)', color: 'var(--ink)', border: '1px solid var(--hairline)', borderRadius: 4, fontFamily: 'inherit', fontSize: 13 },
+        style: {
+          background: 'var(--raised)',
+          color: 'var(--ink)',
+          border: '1px solid var(--hairline)',
+          borderRadius: 4,
+          fontFamily: 'inherit',
+          fontSize: 13,
+        },
       }}
     />
   )

@@ -1,6 +1,6 @@
 import { stableText } from '../identity/stable-text.js'
 
-// eslint-disable-next-line no-control-regex
+ 
 const ANSI = /\u001b\[[0-9;]*m/g
 
 /**

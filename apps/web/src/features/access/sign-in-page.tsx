@@ -1,7 +1,7 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query'
 import { useState, type FormEvent } from 'react'
 import { useNavigate, useSearchParams } from 'react-router'
-import { Mark } from '../../app/shell.js'
+import { Mark } from '../../ui/mark.js'
 import { api } from '../../lib/api.js'
 import { Button, messageOf } from '../../ui/states.js'
 
@@ -33,11 +33,26 @@ export function SignInPage() {
         <h1 className="text-xl">Sign in</h1>
         <label className="flex flex-col gap-1">
           E-mail
-          <input className="field" type="email" autoComplete="username" required autoFocus value={email} onChange={(event) => setEmail(event.target.value)} />
+          <input
+            className="field"
+            type="email"
+            autoComplete="username"
+            required
+            autoFocus
+            value={email}
+            onChange={(event) => setEmail(event.target.value)}
+          />
         </label>
         <label className="flex flex-col gap-1">
           Password
-          <input className="field" type="password" autoComplete="current-password" required value={password} onChange={(event) => setPassword(event.target.value)} />
+          <input
+            className="field"
+            type="password"
+            autoComplete="current-password"
+            required
+            value={password}
+            onChange={(event) => setPassword(event.target.value)}
+          />
         </label>
         {signIn.error && (
           <p role="alert" className="text-failed">

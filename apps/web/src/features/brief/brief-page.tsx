@@ -1,8 +1,8 @@
 import type { Brief } from '@bobbin/client'
 import { useQuery } from '@tanstack/react-query'
-import { useLens, lensQuery } from '../../app/lens.js'
-import { ProjectLink } from '../../app/project-link.js'
-import { useSession } from '../../app/session.js'
+import { useLens, lensQuery } from '../../context/lens.js'
+import { ProjectLink } from '../../context/project-link.js'
+import { useSession } from '../../context/session.js'
 import { api } from '../../lib/api.js'
 import { count } from '../../lib/format.js'
 import { readThread } from '../../ui/outcome-words.js'
@@ -15,14 +15,17 @@ import { headlineOf, sentenceOf, type Part } from './sentences.js'
 export function BriefPage() {
   const { project } = useSession()
   const query = lensQuery(useLens())
-  const brief = useQuery({ queryKey: ['brief', project.slug, query], queryFn: ({ signal }) => api.get<Brief>(`/projects/${project.slug}/brief?${query}`, signal) })
+  const brief = useQuery({
+    queryKey: ['brief', project.slug, query],
+    queryFn: ({ signal }) => api.get<Brief>(`/projects/${project.slug}/brief?${query}`, signal),
+  })
   if (brief.isPending) return <Loading what="the brief" />
   if (brief.error) return <ErrorState error={brief.error} onRetry={() => void brief.refetch()} />
   if (brief.data.latest.length === 0) {
     return (
       <EmptyState title="No results here yet" action={<ProjectLink to="intake">Deliver result files</ProjectLink>}>
-        The brief says what changed since the build before. It needs results: from a pipeline by one command, or dropped on the Intake page. If there are
-        some already, the lens above may hide them.
+        The brief says what changed since the build before. It needs results: from a pipeline by one command, or dropped on the Intake page.
+        If there are some already, the lens above may hide them.
       </EmptyState>
     )
   }
@@ -85,7 +88,11 @@ function Side({ brief }: { brief: Brief }) {
   const { areas } = brief
   const cell = areas ? Math.min(12, 330 / Math.max(1, areas.points.length)) : 0
   return (
-    <aside aria-label="Where things stand" className="w-[384px] shrink-0 overflow-y-auto border-l border-hairline bg-surface px-6 pt-7 pb-8" tabIndex={0}>
+    <aside
+      aria-label="Where things stand"
+      className="w-[384px] shrink-0 overflow-y-auto border-l border-hairline bg-surface px-6 pt-7 pb-8"
+      tabIndex={0}
+    >
       {areas && areas.rows.length > 0 && (
         <section>
           <h2 className="mb-1 text-sm">Worst of each area</h2>
@@ -119,7 +126,8 @@ function Side({ brief }: { brief: Brief }) {
                   {run.lane.pipeline} <span className="text-soft">in {run.lane.environment}</span>
                 </div>
                 <div className="text-soft">
-                  {run.failing > 0 ? <span className="font-semibold text-failed">{run.failing} failing</span> : 'none failing'} of {run.totals.total} · <Time iso={run.at} />
+                  {run.failing > 0 ? <span className="font-semibold text-failed">{run.failing} failing</span> : 'none failing'} of{' '}
+                  {run.totals.total} · <Time iso={run.at} />
                 </div>
               </div>
             </li>

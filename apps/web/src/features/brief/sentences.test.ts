@@ -2,7 +2,13 @@ import type { Brief, BriefRun, Finding } from '@bobbin/client'
 import { describe, expect, it } from 'vitest'
 import { headlineOf, sentenceOf } from './sentences.js'
 
-const run: BriefRun = { id: 149, build: '412', commit: '9f1c2ab', at: '2026-11-22T13:32:50Z', lane: { id: 1, pipeline: 'fare-desk-web', branch: 'main', environment: 'pier-test' } }
+const run: BriefRun = {
+  id: 149,
+  build: '412',
+  commit: '9f1c2ab',
+  at: '2026-11-22T13:32:50Z',
+  lane: { id: 1, pipeline: 'fare-desk-web', branch: 'main', environment: 'pier-test' },
+}
 const words = (finding: Finding) => {
   const { parts, detail } = sentenceOf(finding)
   return [...parts, ...detail].map((part) => (part.to ? `[${part.text}](${part.to})` : part.text)).join('')
@@ -10,13 +16,26 @@ const words = (finding: Finding) => {
 
 describe('sentenceOf', () => {
   it('says what newly fails, where and why, and links to exactly those rows', () => {
-    expect(words({ kind: 'newlyFailing', run, count: 3, areas: ['Deck planner'], causes: 1, message: 'axle load is compared in kilograms\nmore' })).toMatchInlineSnapshot(
+    expect(
+      words({
+        kind: 'newlyFailing',
+        run,
+        count: 3,
+        areas: ['Deck planner'],
+        causes: 1,
+        message: 'axle load is compared in kilograms\nmore',
+      }),
+    ).toMatchInlineSnapshot(
       `"[3 tests newly fail](runs/149?show=newlyFailing) in Deck planner, with one cause: axle load is compared in kilograms.Since [build 412](runs/149) of fare-desk-web in pier-test, commit 9f1c2ab."`,
     )
   })
   it('counts causes, and speaks of one test in the singular', () => {
-    expect(words({ kind: 'newlyFailing', run, count: 5, areas: [], causes: 2, message: 'x' })).toContain('5 tests newly fail](runs/149?show=newlyFailing), with 2 causes.')
-    expect(words({ kind: 'newlyFailing', run, count: 1, areas: ['Timetable'], causes: 1, message: null })).toContain('1 test newly fails](runs/149?show=newlyFailing) in Timetable.')
+    expect(words({ kind: 'newlyFailing', run, count: 5, areas: [], causes: 2, message: 'x' })).toContain(
+      '5 tests newly fail](runs/149?show=newlyFailing), with 2 causes.',
+    )
+    expect(words({ kind: 'newlyFailing', run, count: 1, areas: ['Timetable'], causes: 1, message: null })).toContain(
+      '1 test newly fails](runs/149?show=newlyFailing) in Timetable.',
+    )
   })
   it.each<[Finding, string]>([
     [{ kind: 'outage', run, count: 118, total: 388, message: 'connection refused', over: true }, 'runs/149?outcome=errored'],
@@ -34,7 +53,10 @@ describe('headlineOf', () => {
     builds: 1, runs: 1, results: 10, sinceAt: null, findings, areas: null,
     latest: [{ ...run, failing, newlyFailing: 0, totals: { total: 10, passed: 10 - failing, failed: failing, errored: 0, skipped: 0, blocked: 0, notRun: 0, recovered: 0 } }],
   }) // prettier-ignore
-  it('names what broke', () => expect(headlineOf(brief([{ kind: 'newlyFailing', run, count: 3, areas: ['Deck planner'], causes: 1, message: null }]))).toBe('Deck planner broke in build 412. The rest is sound.'))
+  it('names what broke', () =>
+    expect(headlineOf(brief([{ kind: 'newlyFailing', run, count: 3, areas: ['Deck planner'], causes: 1, message: null }]))).toBe(
+      'Deck planner broke in build 412. The rest is sound.',
+    ))
   it('does not call a red build sound', () => expect(headlineOf(brief([], 2))).toBe('Nothing new broke. Some older failures remain.'))
   it('says so when nothing broke', () => expect(headlineOf(brief([]))).toBe('Nothing broke.'))
 })

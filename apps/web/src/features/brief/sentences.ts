@@ -34,8 +34,14 @@ export function sentenceOf(finding: Finding): Sentence {
     case 'stillFailing':
       return {
         outcome: 'failed',
-        parts: [link(`${count(finding.count, 'test')} still ${verb(finding.count, 'fails', 'fail')}`, rows(finding.run, 'stillFailing')), text(` in ${where(finding.run)}.`)],
-        detail: finding.sinceBuild && finding.sinceRunId ? [text('The oldest has been red since '), link(`build ${finding.sinceBuild}`, `runs/${finding.sinceRunId}`), text('.')] : [],
+        parts: [
+          link(`${count(finding.count, 'test')} still ${verb(finding.count, 'fails', 'fail')}`, rows(finding.run, 'stillFailing')),
+          text(` in ${where(finding.run)}.`),
+        ],
+        detail:
+          finding.sinceBuild && finding.sinceRunId
+            ? [text('The oldest has been red since '), link(`build ${finding.sinceBuild}`, `runs/${finding.sinceRunId}`), text('.')]
+            : [],
       }
     case 'recovered':
       return recovered(finding)
@@ -50,25 +56,37 @@ export function sentenceOf(finding: Finding): Sentence {
     case 'silent':
       return {
         outcome: 'skipped',
-        parts: [link(finding.environment, `runs?env=${encodeURIComponent(finding.environment)}`), text(` has been silent for ${count(finding.days, 'day')}.`)],
+        parts: [
+          link(finding.environment, `runs?env=${encodeURIComponent(finding.environment)}`),
+          text(` has been silent for ${count(finding.days, 'day')}.`),
+        ],
         detail: [link('Its last run', `runs/${finding.lastRunId}`)],
       }
     case 'unknownKeys':
       return {
         outcome: 'blocked',
-        parts: [link(`${count(finding.count, 'declared key')} ${verb(finding.count, 'names', 'name')} no case`, 'scripts?only=unknownKeys'), text(`: ${formatList(finding.keys)}${finding.count > finding.keys.length ? ' …' : '.'}`)],
+        parts: [
+          link(`${count(finding.count, 'declared key')} ${verb(finding.count, 'names', 'name')} no case`, 'scripts?only=unknownKeys'),
+          text(`: ${formatList(finding.keys)}${finding.count > finding.keys.length ? ' …' : '.'}`),
+        ],
         detail: [],
       }
     case 'unlinked':
       return {
         outcome: 'skipped',
-        parts: [link(`${count(finding.count, 'script')} ${verb(finding.count, 'has', 'have')} no case`, 'scripts?only=unlinked'), text(` of ${finding.total}.`)],
+        parts: [
+          link(`${count(finding.count, 'script')} ${verb(finding.count, 'has', 'have')} no case`, 'scripts?only=unlinked'),
+          text(` of ${finding.total}.`),
+        ],
         detail: [],
       }
     case 'uncovered':
       return {
         outcome: 'skipped',
-        parts: [link(`${count(finding.count, 'case')} ${verb(finding.count, 'has', 'have')} no script`, 'cases?only=uncovered'), text(` of ${finding.total}.`)],
+        parts: [
+          link(`${count(finding.count, 'case')} ${verb(finding.count, 'has', 'have')} no script`, 'cases?only=uncovered'),
+          text(` of ${finding.total}.`),
+        ],
         detail: [],
       }
   }
@@ -82,16 +100,30 @@ function newlyFailing({ run, count: n, areas, causes, message }: Of<'newlyFailin
   const said = message && causes === 1 ? `: ${firstLine(message)}` : ''
   return {
     outcome: 'failed',
-    parts: [link(`${count(n, 'test')} newly ${verb(n, 'fails', 'fail')}`, rows(run, 'newlyFailing')), text(`${place}${cause}${said}${/[.!?]$/.test(said) ? '' : '.'}`)],
-    detail: [text('Since '), link(`build ${run.build}`, `runs/${run.id}`), text(` of ${where(run)}${run.commit ? `, commit ${run.commit}` : ''}.`)],
+    parts: [
+      link(`${count(n, 'test')} newly ${verb(n, 'fails', 'fail')}`, rows(run, 'newlyFailing')),
+      text(`${place}${cause}${said}${/[.!?]$/.test(said) ? '' : '.'}`),
+    ],
+    detail: [
+      text('Since '),
+      link(`build ${run.build}`, `runs/${run.id}`),
+      text(` of ${where(run)}${run.commit ? `, commit ${run.commit}` : ''}.`),
+    ],
   }
 }
 
 function outage({ run, count: n, total, message, over }: Of<'outage'>): Sentence {
   return {
     outcome: 'errored',
-    parts: [link(`${run.lane.environment} could not judge ${n} of ${count(total, 'test')}`, `runs/${run.id}?outcome=errored`), text(` in build ${run.build} of ${run.lane.pipeline}.`)],
-    detail: [text(`${message ? `Most say “${firstLine(message)}”. ` : ''}${over ? 'The build after it was judged again.' : 'No build has been judged since.'}`)],
+    parts: [
+      link(`${run.lane.environment} could not judge ${n} of ${count(total, 'test')}`, `runs/${run.id}?outcome=errored`),
+      text(` in build ${run.build} of ${run.lane.pipeline}.`),
+    ],
+    detail: [
+      text(
+        `${message ? `Most say “${firstLine(message)}”. ` : ''}${over ? 'The build after it was judged again.' : 'No build has been judged since.'}`,
+      ),
+    ],
   }
 }
 
@@ -99,7 +131,12 @@ function incomplete({ run, faults, notRun, subject }: Of<'incomplete'>): Sentenc
   const hidden = notRun > 0 ? [text(', so '), link(`${count(notRun, 'test')} did not run`, rows(run, 'notRun'))] : []
   return {
     outcome: 'errored',
-    parts: [link(`Build ${run.build} of ${run.lane.pipeline} is incomplete`, `runs/${run.id}`), text(`: ${subject}${faults > 1 ? ` and ${faults - 1} more went wrong` : ' went wrong'}`), ...hidden, text('.')],
+    parts: [
+      link(`Build ${run.build} of ${run.lane.pipeline} is incomplete`, `runs/${run.id}`),
+      text(`: ${subject}${faults > 1 ? ` and ${faults - 1} more went wrong` : ' went wrong'}`),
+      ...hidden,
+      text('.'),
+    ],
     detail: [],
   }
 }
@@ -109,12 +146,21 @@ function recovered({ run, count: n, worst }: Of<'recovered'>): Sentence {
   return {
     outcome: 'recovered',
     parts: [link(`${count(n, 'test')} passed only on a later try`, rows(run, 'recovered')), text(` in ${where(run)}.`)],
-    detail: often ? [link(`“${worst.name}”`, `runs/${run.id}?show=recovered&script=${worst.scriptId}`), text(` did so in ${worst.times} of ${worst.of} builds: that is flaky, not broken.`)] : [],
+    detail: often
+      ? [
+          link(`“${worst.name}”`, `runs/${run.id}?show=recovered&script=${worst.scriptId}`),
+          text(` did so in ${worst.times} of ${worst.of} builds: that is flaky, not broken.`),
+        ]
+      : [],
   }
 }
 
 function plain(outcome: Outcome, finding: Of<'fixed' | 'newlySkipped' | 'gone' | 'new'>, words: string): Sentence {
-  return { outcome, parts: [link(`${count(finding.count, 'test')} ${words}`, rows(finding.run, finding.kind)), text(` in ${where(finding.run)}.`)], detail: [] }
+  return {
+    outcome,
+    parts: [link(`${count(finding.count, 'test')} ${words}`, rows(finding.run, finding.kind)), text(` in ${where(finding.run)}.`)],
+    detail: [],
+  }
 }
 
 /** The one line above all: what broke, or that nothing did. */
@@ -124,10 +170,16 @@ export function headlineOf(brief: Brief): string {
   const still = brief.latest.filter((run) => run.failing > run.newlyFailing)
   if (worst) {
     const what = worst.areas.length === 1 ? `${worst.areas[0]} broke` : `${count(worst.count, 'test')} broke`
-    const rest = broken.length > 1 ? `${count(broken.length - 1, 'other run')} broke too.` : still.length > 0 ? 'Some older failures remain.' : 'The rest is sound.'
+    const rest =
+      broken.length > 1
+        ? `${count(broken.length - 1, 'other run')} broke too.`
+        : still.length > 0
+          ? 'Some older failures remain.'
+          : 'The rest is sound.'
     return `${what} in build ${worst.run.build}. ${rest}`
   }
-  if (brief.findings.some((finding) => finding.kind === 'outage' && !finding.over)) return 'An environment is down; its builds can’t be judged.'
+  if (brief.findings.some((finding) => finding.kind === 'outage' && !finding.over))
+    return 'An environment is down; its builds can’t be judged.'
   if (still.length > 0) return 'Nothing new broke. Some older failures remain.'
   if (brief.findings.some((finding) => finding.kind === 'incomplete')) return 'Nothing new broke, but not everything ran.'
   return 'Nothing broke.'

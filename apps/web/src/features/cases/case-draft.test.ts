@@ -10,6 +10,11 @@ const found: CaseDetail = {
 it('sends nothing when nothing changed', () => expect(editOf(found, draftOf(found))).toBeNull())
 
 it('sends only what changed, with the version that was read', () => {
-  const draft = { ...draftOf(found), title: ' Axle limit holds ', tags: 'smoke, safety ,', steps: [...found.steps, { action: ' ', expected: '' }] }
+  const draft = {
+    ...draftOf(found),
+    title: ' Axle limit holds ',
+    tags: 'smoke, safety ,',
+    steps: [...found.steps, { action: ' ', expected: '' }],
+  }
   expect(editOf(found, draft)).toEqual({ version: 3, title: 'Axle limit holds', tags: ['smoke', 'safety'] })
 })

@@ -3,7 +3,7 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { ArrowDown, ArrowUp, Plus, X } from 'lucide-react'
 import { useEffect, useState, type FormEvent } from 'react'
 import { useBlocker } from 'react-router'
-import { useSession } from '../../app/session.js'
+import { useSession } from '../../context/session.js'
 import { api } from '../../lib/api.js'
 import { Dialog } from '../../ui/dialog.js'
 import { Button, messageOf } from '../../ui/states.js'
@@ -30,7 +30,7 @@ export function CaseForm({ found }: { found: CaseDetail }) {
       }}
     >
       <p className="flex gap-3 pr-16 text-soft">
-        <span className="font-mono text-dye">{found.key}</span>
+        <span className="shrink-0 font-mono text-dye">{found.key}</span>
         <span className="truncate">{found.areaPath.join(' › ')}</span>
         <span className="ml-auto shrink-0">
           {found.state} · version {found.version}
@@ -38,15 +38,20 @@ export function CaseForm({ found }: { found: CaseDetail }) {
       </p>
       <textarea
         aria-label="Title"
-        rows={draft.title.length > 46 ? 2 : 1}
-        className="mt-1 -ml-2 w-[calc(100%+8px)] resize-none rounded border border-transparent bg-transparent px-2 py-1 text-lg font-semibold hover:border-hairline focus:border-hairline"
+        rows={1}
+        className="mt-1 -ml-2 w-[calc(100%+8px)] [field-sizing:content] resize-none rounded border border-transparent bg-transparent px-2 py-1 text-lg font-semibold hover:border-hairline focus:border-hairline"
         value={draft.title}
         onChange={(event) => change({ title: event.target.value.replace(/\n/g, ' ') })}
       />
       <Facts draft={draft} onChange={change} />
       <label className="mt-4 flex flex-col gap-1">
         <span className="text-sm font-semibold">Preconditions</span>
-        <textarea className="field resize-y" rows={2} value={draft.preconditions} onChange={(event) => change({ preconditions: event.target.value })} />
+        <textarea
+          className="field resize-y"
+          rows={2}
+          value={draft.preconditions}
+          onChange={(event) => change({ preconditions: event.target.value })}
+        />
       </label>
       <Steps draft={draft} onChange={change} />
       {(edit ?? save.error) && (
@@ -57,7 +62,13 @@ export function CaseForm({ found }: { found: CaseDetail }) {
           <Button kind="quiet" onClick={() => setDraft(draftOf(found))}>
             Put back
           </Button>
-          <span className="text-soft">{draft.title.trim() === '' ? 'A case needs a title.' : found.state === 'approved' ? 'Saving takes the approval away.' : 'Not saved yet.'}</span>
+          <span className="text-soft">
+            {draft.title.trim() === ''
+              ? 'A case needs a title.'
+              : found.state === 'approved'
+                ? 'Saving takes the approval away.'
+                : 'Not saved yet.'}
+          </span>
         </div>
       )}
       {save.error && (
@@ -111,7 +122,11 @@ function Facts({ draft, onChange }: PartProps) {
       </label>
       <label className="flex flex-col gap-1">
         <span className="text-soft">Owner</span>
-        <select className="field" value={draft.ownerId ?? ''} onChange={(event) => onChange({ ownerId: event.target.value === '' ? null : Number(event.target.value) })}>
+        <select
+          className="field"
+          value={draft.ownerId ?? ''}
+          onChange={(event) => onChange({ ownerId: event.target.value === '' ? null : Number(event.target.value) })}
+        >
           <option value="">nobody</option>
           {members.data?.map((member) => (
             <option key={member.id} value={member.id}>
@@ -130,7 +145,8 @@ function Facts({ draft, onChange }: PartProps) {
 
 function Steps({ draft, onChange }: PartProps) {
   const { steps } = draft
-  const put = (i: number, part: Partial<CaseDraft['steps'][number]>) => onChange({ steps: steps.map((step, at) => (at === i ? { ...step, ...part } : step)) })
+  const put = (i: number, part: Partial<CaseDraft['steps'][number]>) =>
+    onChange({ steps: steps.map((step, at) => (at === i ? { ...step, ...part } : step)) })
   const move = (i: number, by: number) => {
     const next = [...steps]
     const [step] = next.splice(i, 1)
@@ -145,13 +161,32 @@ function Steps({ draft, onChange }: PartProps) {
           <li key={i} className="flex gap-2 border-t border-hairline py-2">
             <span className="w-[18px] shrink-0 pt-1.5 text-right font-mono text-soft">{i + 1}</span>
             <div className="grid min-w-0 flex-1 gap-1.5">
-              <textarea className="field resize-y" rows={1} aria-label={`Step ${i + 1}, action`} placeholder="What is done" value={step.action} onChange={(event) => put(i, { action: event.target.value })} />
-              <textarea className="field resize-y text-soft" rows={1} aria-label={`Step ${i + 1}, expected`} placeholder="What is expected" value={step.expected} onChange={(event) => put(i, { expected: event.target.value })} />
+              <textarea
+                className="field [field-sizing:content] resize-none"
+                rows={1}
+                aria-label={`Step ${i + 1}, action`}
+                placeholder="What is done"
+                value={step.action}
+                onChange={(event) => put(i, { action: event.target.value })}
+              />
+              <textarea
+                className="field [field-sizing:content] resize-none text-soft"
+                rows={1}
+                aria-label={`Step ${i + 1}, expected`}
+                placeholder="What is expected"
+                value={step.expected}
+                onChange={(event) => put(i, { expected: event.target.value })}
+              />
             </div>
             <div className="flex flex-col text-soft">
               <StepButton label={`Step ${i + 1} up`} disabled={i === 0} onClick={() => move(i, -1)} icon={ArrowUp} />
               <StepButton label={`Step ${i + 1} down`} disabled={i === steps.length - 1} onClick={() => move(i, 1)} icon={ArrowDown} />
-              <StepButton label={`Remove step ${i + 1}`} disabled={false} onClick={() => onChange({ steps: steps.filter((_, at) => at !== i) })} icon={X} />
+              <StepButton
+                label={`Remove step ${i + 1}`}
+                disabled={false}
+                onClick={() => onChange({ steps: steps.filter((_, at) => at !== i) })}
+                icon={X}
+              />
             </div>
           </li>
         ))}
@@ -184,7 +219,12 @@ function Unsaved({ when }: { when: boolean }) {
     return () => window.removeEventListener('beforeunload', ask)
   }, [when])
   return (
-    <Dialog open={blocker.state === 'blocked'} onOpenChange={(open) => !open && blocker.reset?.()} title="This case has changes that are not saved" description="Leaving now drops them.">
+    <Dialog
+      open={blocker.state === 'blocked'}
+      onOpenChange={(open) => !open && blocker.reset?.()}
+      title="This case has changes that are not saved"
+      description="Leaving now drops them."
+    >
       <div className="flex gap-3">
         <Button kind="strong" onClick={() => blocker.reset?.()}>
           Stay and save

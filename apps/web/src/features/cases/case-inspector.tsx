@@ -1,7 +1,7 @@
 import type { CaseDetail, CaseScript } from '@bobbin/client'
 import { useQuery } from '@tanstack/react-query'
-import { ProjectLink } from '../../app/project-link.js'
-import { useSession } from '../../app/session.js'
+import { ProjectLink } from '../../context/project-link.js'
+import { useSession } from '../../context/session.js'
 import { api } from '../../lib/api.js'
 import { Inspector } from '../../ui/inspector.js'
 import { ErrorState, Loading } from '../../ui/states.js'
@@ -13,7 +13,10 @@ export function CaseInspector({ caseKey, onClose }: { caseKey: string; onClose: 
   const { project } = useSession()
   const base = `/projects/${project.slug}/cases/${encodeURIComponent(caseKey)}`
   const found = useQuery({ queryKey: ['case', project.slug, caseKey], queryFn: ({ signal }) => api.get<CaseDetail>(base, signal) })
-  const scripts = useQuery({ queryKey: ['case-scripts', project.slug, caseKey], queryFn: ({ signal }) => api.get<CaseScript[]>(`${base}/scripts`, signal) })
+  const scripts = useQuery({
+    queryKey: ['case-scripts', project.slug, caseKey],
+    queryFn: ({ signal }) => api.get<CaseScript[]>(`${base}/scripts`, signal),
+  })
   return (
     <Inspector label="Case" onClose={onClose}>
       {found.isPending && <Loading what="the case" />}
@@ -25,8 +28,8 @@ export function CaseInspector({ caseKey, onClose }: { caseKey: string; onClose: 
           {scripts.error && <ErrorState error={scripts.error} onRetry={() => void scripts.refetch()} />}
           {scripts.data?.length === 0 && (
             <p className="text-soft">
-              No script verifies this case yet. A test that declares <span className="font-mono">{caseKey}</span> links itself when its results come in; others are linked on the{' '}
-              <ProjectLink to="scripts?only=unlinked">Scripts</ProjectLink> page.
+              No script verifies this case yet. A test that declares <span className="font-mono">{caseKey}</span> links itself when its
+              results come in; others are linked on the <ProjectLink to="scripts?only=unlinked">Scripts</ProjectLink> page.
             </p>
           )}
           {scripts.data?.map((row) => (

@@ -2,7 +2,7 @@ import type { AreaNode, CaseList, CaseRow } from '@bobbin/client'
 import { useQuery } from '@tanstack/react-query'
 import { Plus } from 'lucide-react'
 import { useState } from 'react'
-import { useSession } from '../../app/session.js'
+import { useSession } from '../../context/session.js'
 import { api } from '../../lib/api.js'
 import { count } from '../../lib/format.js'
 import { useAddress } from '../../lib/use-address.js'
@@ -38,8 +38,12 @@ export function CasesPage() {
   const filtered = query !== ''
   return (
     <>
-      <AreaTree areas={areas.data ?? []} chosen={area ? Number(area) : null} onChoose={(id) => setAddress({ area: id === null ? null : String(id) })} />
-      <section aria-label="Cases" className="flex min-w-0 flex-1 flex-col">
+      <AreaTree
+        areas={areas.data ?? []}
+        chosen={area ? Number(area) : null}
+        onChoose={(id) => setAddress({ area: id === null ? null : String(id) })}
+      />
+      <section aria-label="Cases" className="@container flex min-w-0 flex-1 flex-col">
         <header className="flex flex-wrap items-center gap-x-4 gap-y-2 border-b border-hairline px-5 pt-4 pb-3">
           <h1 className="text-xl">Cases</h1>
           <span className="text-soft">{count(total, 'case')}</span>
@@ -47,18 +51,28 @@ export function CasesPage() {
             type="button"
             aria-pressed={only === 'uncovered'}
             onClick={() => setAddress({ only: only === 'uncovered' ? null : 'uncovered' })}
-            className={only === 'uncovered' ? 'border-b-2 border-dye font-semibold' : 'border-b-2 border-transparent text-soft hover:text-ink'}
+            className={
+              only === 'uncovered' ? 'border-b-2 border-dye font-semibold' : 'border-b-2 border-transparent text-soft hover:text-ink'
+            }
           >
             without a script
           </button>
           <span className="ml-auto" />
-          <SearchField value={search} placeholder="Key, title, tag or owner" onChange={(value) => setAddress({ search: value }, { replace: true })} />
+          <SearchField
+            value={search}
+            placeholder="Key, title, tag or owner"
+            onChange={(value) => setAddress({ search: value }, { replace: true })}
+          />
           <Button onClick={() => setPasting(true)}>
             <Plus size={14} /> New cases <Key>n</Key>
           </Button>
         </header>
         {rows.length === 0 ? (
-          <NoCases filtered={filtered} onClear={() => setAddress({ search: null, area: null, only: null })} onPaste={() => setPasting(true)} />
+          <NoCases
+            filtered={filtered}
+            onClear={() => setAddress({ search: null, area: null, only: null })}
+            onPaste={() => setPasting(true)}
+          />
         ) : (
           <RowList
             label={`Cases, ${total}`}
@@ -72,7 +86,12 @@ export function CasesPage() {
         )}
       </section>
       {selected && <CaseInspector key={selected} caseKey={selected} onClose={() => setAddress({ case: null })} />}
-      <OutlineDialog open={pasting} onOpenChange={setPasting} areaId={area ? Number(area) : null} areaName={areas.data?.find((node) => String(node.id) === area)?.name ?? null} />
+      <OutlineDialog
+        open={pasting}
+        onOpenChange={setPasting}
+        areaId={area ? Number(area) : null}
+        areaName={areas.data?.find((node) => String(node.id) === area)?.name ?? null}
+      />
     </>
   )
 }
@@ -130,7 +149,7 @@ function LineView({ line }: { line: Line }) {
         {row.title}
         {row.state === 'draft' && <span className="text-soft"> · draft</span>}
       </div>
-      <div role="gridcell" className="w-[130px] shrink-0 truncate px-3 text-soft max-[1180px]:hidden">
+      <div role="gridcell" className="w-[130px] shrink-0 truncate px-3 text-soft @max-[620px]:hidden">
         {row.tags.join(', ')}
       </div>
       <div role="gridcell" className="w-[36px] shrink-0 text-soft" title={`Priority ${row.priority} of 4`}>
@@ -151,18 +170,25 @@ interface AreaTreeProps {
 
 function AreaTree({ areas, chosen, onChoose }: AreaTreeProps) {
   if (areas.length === 0) return null
-  const sum = (node: AreaNode): number => node.cases + areas.filter((child) => child.parentId === node.id).reduce((total, child) => total + sum(child), 0)
+  const sum = (node: AreaNode): number =>
+    node.cases + areas.filter((child) => child.parentId === node.id).reduce((total, child) => total + sum(child), 0)
   const branch = (parentId: number | null, depth: number): React.ReactNode =>
     areas
       .filter((area) => area.parentId === parentId)
       .map((area) => (
         <li key={area.id}>
-          <AreaButton name={area.name} cases={sum(area)} depth={depth} chosen={chosen === area.id} onClick={() => onChoose(chosen === area.id ? null : area.id)} />
+          <AreaButton
+            name={area.name}
+            cases={sum(area)}
+            depth={depth}
+            chosen={chosen === area.id}
+            onClick={() => onChoose(chosen === area.id ? null : area.id)}
+          />
           <ul>{branch(area.id, depth + 1)}</ul>
         </li>
       ))
   return (
-    <nav aria-label="Areas" className="w-[190px] shrink-0 overflow-y-auto border-r border-hairline py-4 max-[1180px]:hidden">
+    <nav aria-label="Areas" className="w-[190px] shrink-0 overflow-y-auto border-r border-hairline py-4 max-[1180px]:hidden" tabIndex={0}>
       <AreaButton name="All areas" cases={null} depth={0} chosen={chosen === null} onClick={() => onChoose(null)} />
       <ul>{branch(null, 0)}</ul>
     </nav>

@@ -1,6 +1,6 @@
 import type { ScriptHistory } from '@bobbin/client'
 import { useRef, useState, useLayoutEffect } from 'react'
-import { ProjectLink } from '../../app/project-link.js'
+import { ProjectLink } from '../../context/project-link.js'
 import { count, formatDuration } from '../../lib/format.js'
 import { OUTCOME_WORDS } from '../../ui/outcome-words.js'
 import { Thread } from '../../ui/thread.js'
@@ -24,7 +24,11 @@ export function LaneHistory({ history, title = true }: { history: ScriptHistory;
       <div className="flex justify-between font-mono text-xs text-soft" style={{ width: cell * points.length }}>
         <span>{points.length > 1 ? points[0]?.build : ''}</span>
         {last && (
-          <ProjectLink to={`runs/${last.runId}`} className="hover:text-dye" title={`${last.outcome ? OUTCOME_WORDS[last.outcome] : ''} in build ${last.build}, ${formatDuration(last.durationMs)}`}>
+          <ProjectLink
+            to={`runs/${last.runId}`}
+            className="hover:text-dye"
+            title={`${last.outcome ? OUTCOME_WORDS[last.outcome] : ''} in build ${last.build}, ${formatDuration(last.durationMs)}`}
+          >
             {points.at(-1)?.build}
           </ProjectLink>
         )}
@@ -41,7 +45,13 @@ function Durations({ points, cell }: { points: ScriptHistory['points']; cell: nu
   const path = known.map(({ x, ms }, i) => `${i === 0 ? 'M' : 'L'}${x.toFixed(1)} ${(15 - (ms / most) * 13).toFixed(1)}`).join('')
   const [first, last] = [known[0], known.at(-1)]
   return (
-    <svg role="img" aria-label={`Durations from ${formatDuration(first?.ms ?? null)} to ${formatDuration(last?.ms ?? null)}, at most ${formatDuration(most)}`} width={cell * points.length} height={16} className="block text-soft">
+    <svg
+      role="img"
+      aria-label={`Durations from ${formatDuration(first?.ms ?? null)} to ${formatDuration(last?.ms ?? null)}, at most ${formatDuration(most)}`}
+      width={cell * points.length}
+      height={16}
+      className="block text-soft"
+    >
       <path d={path} fill="none" stroke="currentColor" strokeWidth={1} />
     </svg>
   )

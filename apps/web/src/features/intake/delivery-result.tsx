@@ -1,6 +1,6 @@
 import type { DeliveredFile, DeliveryReport } from '@bobbin/client'
 import { CHANGES } from '@bobbin/core'
-import { ProjectLink } from '../../app/project-link.js'
+import { ProjectLink } from '../../context/project-link.js'
 import { count } from '../../lib/format.js'
 import { CHANGE_WORDS } from '../runs/change-words.js'
 
@@ -28,7 +28,9 @@ export function DeliveryResult({ report }: { report: DeliveryReport }) {
       ) : (
         <p className="text-base text-failed">Nothing was stored.</p>
       )}
-      {report.made.length > 0 && <p className="mt-1 text-soft">Made: {report.made.map(({ kind, name }) => `${kind} ${name}`).join(', ')}</p>}
+      {report.made.length > 0 && (
+        <p className="mt-1 text-soft">Made: {report.made.map(({ kind, name }) => `${kind} ${name}`).join(', ')}</p>
+      )}
       {report.newScripts > 0 && <p className="mt-1 text-soft">{count(report.newScripts, 'new script')}</p>}
       {report.notes.map((note) => (
         <p key={note} className="mt-1 text-soft">

@@ -11,7 +11,8 @@ export async function droppedFiles(transfer: DataTransfer): Promise<DroppedFile[
 }
 
 async function walk(entry: FileSystemEntry, top: boolean): Promise<DroppedFile[]> {
-  if (entry.isDirectory) return (await Promise.all((await childrenOf(entry as FileSystemDirectoryEntry)).map((child) => walk(child, false)))).flat()
+  if (entry.isDirectory)
+    return (await Promise.all((await childrenOf(entry as FileSystemDirectoryEntry)).map((child) => walk(child, false)))).flat()
   if (!top && !entry.name.toLowerCase().endsWith('.xml')) return []
   const file = await new Promise<File>((resolve, reject) => (entry as FileSystemFileEntry).file(resolve, reject))
   return [{ name: entry.fullPath.replace(/^\//, ''), content: file }]

@@ -2,8 +2,8 @@ import { deliver, type DeliveryReport, type DeliveryRow, type LensOptions, type 
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { Download } from 'lucide-react'
 import { useRef, useState, type DragEvent, type FormEvent } from 'react'
-import { ProjectLink } from '../../app/project-link.js'
-import { useSession } from '../../app/session.js'
+import { ProjectLink } from '../../context/project-link.js'
+import { useSession } from '../../context/session.js'
 import { api } from '../../lib/api.js'
 import { count } from '../../lib/format.js'
 import { Button, messageOf } from '../../ui/states.js'
@@ -20,7 +20,11 @@ export function IntakePage() {
     <section aria-label="Intake" className="min-w-0 flex-1 overflow-y-auto px-6 pt-4 pb-10" tabIndex={0}>
       <h1 className="mb-4 text-xl">Intake</h1>
       <div className="grid max-w-[1180px] grid-cols-[minmax(0,1fr)_minmax(0,1.1fr)] gap-10">
-        {newest.data ? <Deliver guess={guessTarget(newest.data.rows[0])} /> : <p className="text-soft">{newest.error ? messageOf(newest.error) : 'Loading …'}</p>}
+        {newest.data ? (
+          <Deliver guess={guessTarget(newest.data.rows[0])} />
+        ) : (
+          <p className="text-soft">{newest.error ? messageOf(newest.error) : 'Loading …'}</p>
+        )}
         <Deliveries />
       </div>
     </section>
@@ -54,7 +58,11 @@ function Deliver({ guess }: { guess: TargetForm }) {
       <TargetFields target={target} onChange={setTarget} />
       <div className="flex items-center gap-3">
         <Button type="submit" kind="strong" disabled={files.length === 0 || sending.isPending}>
-          {sending.isPending ? `Delivering ${count(files.length, 'file')} …` : files.length > 0 ? `Deliver ${count(files.length, 'file')}` : 'Deliver'}
+          {sending.isPending
+            ? `Delivering ${count(files.length, 'file')} …`
+            : files.length > 0
+              ? `Deliver ${count(files.length, 'file')}`
+              : 'Deliver'}
         </Button>
         {files.length === 0 && !sending.data && <span className="text-soft">Choose files first.</span>}
       </div>
@@ -150,7 +158,13 @@ function TargetFields({ target, onChange }: { target: TargetForm; onChange: (tar
               {label}
               {fresh && <span className="text-soft"> · new, will be made</span>}
             </span>
-            <input className="field" required={required} list={choices && `known-${name}`} value={target[name]} onChange={(event) => onChange({ ...target, [name]: event.target.value })} />
+            <input
+              className="field"
+              required={required}
+              list={choices && `known-${name}`}
+              value={target[name]}
+              onChange={(event) => onChange({ ...target, [name]: event.target.value })}
+            />
             {choices && (
               <datalist id={`known-${name}`}>
                 {choices.map((choice) => (
@@ -167,14 +181,18 @@ function TargetFields({ target, onChange }: { target: TargetForm; onChange: (tar
 
 function Deliveries() {
   const { project } = useSession()
-  const deliveries = useQuery({ queryKey: ['deliveries', project.slug], queryFn: () => api.get<DeliveryRow[]>(`/projects/${project.slug}/deliveries`) })
+  const deliveries = useQuery({
+    queryKey: ['deliveries', project.slug],
+    queryFn: () => api.get<DeliveryRow[]>(`/projects/${project.slug}/deliveries`),
+  })
   return (
     <section aria-label="Deliveries">
       <h2 className="mb-2 text-sm">What came in</h2>
       {deliveries.error && <p className="text-failed">{messageOf(deliveries.error)}</p>}
       {deliveries.data?.length === 0 && (
         <p className="text-soft">
-          Nothing yet. A pipeline delivers with one command: <code className="font-mono">npx bobbin deliver 'reports/**/*.xml' --pipeline … --build … --branch … --environment …</code>
+          Nothing yet. A pipeline delivers with one command:{' '}
+          <code className="font-mono">npx bobbin deliver 'reports/**/*.xml' --pipeline … --build … --branch … --environment …</code>
         </p>
       )}
       <ul className="border-b border-hairline">
@@ -207,7 +225,8 @@ function DeliveryLine({ delivery }: { delivery: DeliveryRow }) {
         </span>
       </div>
       <p className="text-soft">
-        {count(results, 'result')} from {count(stored.length, 'file')}, by {delivery.by} {delivery.source === 'cli' ? 'from a command line' : 'on this page'}
+        {count(results, 'result')} from {count(stored.length, 'file')}, by {delivery.by}{' '}
+        {delivery.source === 'cli' ? 'from a command line' : 'on this page'}
         {by('already').length > 0 && ` · ${count(by('already').length, 'file')} known already`}
         {faults > 0 && <span className="text-errored"> · {count(faults, 'fault')}</span>}
       </p>

@@ -12,7 +12,9 @@ export function AttemptView({ attempt }: { attempt: AttemptDetail }) {
         <FailureView key={i} failure={failure} outcome={attempt.outcome} />
       ))}
       {attempt.failures.length === 0 && attempt.reason && <Block tone="border-skipped">{plainText(attempt.reason)}</Block>}
-      {attempt.failures.length === 0 && !attempt.reason && <p className="mt-3 text-soft">Nothing to report; it took {formatDuration(attempt.durationMs)}.</p>}
+      {attempt.failures.length === 0 && !attempt.reason && (
+        <p className="mt-3 text-soft">Nothing to report; it took {formatDuration(attempt.durationMs)}.</p>
+      )}
       <Properties properties={attempt.properties} />
       <Output title="Output" text={attempt.stdout} />
       <Output title="Error output" text={attempt.stderr} />
@@ -23,7 +25,7 @@ export function AttemptView({ attempt }: { attempt: AttemptDetail }) {
 function FailureView({ failure, outcome }: { failure: AttemptDetail['failures'][number]; outcome: AttemptDetail['outcome'] }) {
   const message = plainText(failure.message ?? failure.type ?? 'It failed without a message')
   const pair = expectedActual(message)
-  const text = pair ? message.split('\n').filter((line) => !/^\s*(Expected|Received):?\s/.test(line)).join('\n').trim() : message // prettier-ignore
+  const text = pair ? message.split('\n').filter((line) => !/^\s*(Expected|Received):\s/.test(line)).join('\n').trim() : message // prettier-ignore
   const stack = failure.stack && withoutEcho(plainText(failure.stack), message)
   return (
     <>
@@ -64,7 +66,13 @@ function Stack({ stack }: { stack: string }) {
     <section className="mt-4">
       <div className="mb-1 flex items-center gap-2">
         <h3 className="text-sm">Where</h3>
-        <button type="button" aria-label="Copy the stack" title="Copy the stack" className="text-soft hover:text-ink" onClick={() => void navigator.clipboard.writeText(stack)}>
+        <button
+          type="button"
+          aria-label="Copy the stack"
+          title="Copy the stack"
+          className="text-soft hover:text-ink"
+          onClick={() => void navigator.clipboard.writeText(stack)}
+        >
           <Copy size={12} />
         </button>
       </div>
@@ -82,7 +90,12 @@ function Fold({ lines }: { lines: string[] }) {
   const Icon = open ? ChevronDown : ChevronRight
   return (
     <>
-      <button type="button" aria-expanded={open} onClick={() => setOpen(!open)} className="flex items-center gap-1 font-mono text-xs leading-[19px] text-soft hover:text-ink">
+      <button
+        type="button"
+        aria-expanded={open}
+        onClick={() => setOpen(!open)}
+        className="flex items-center gap-1 font-mono text-xs leading-[19px] text-soft hover:text-ink"
+      >
         <Icon size={12} aria-hidden="true" /> {lines.length} {lines.length === 1 ? 'frame' : 'frames'} of the runner
       </button>
       {open && (
@@ -121,7 +134,10 @@ function Output({ title, text }: { title: string; text: string | null }) {
   return (
     <section className="mt-5">
       <h3 className="mb-1 text-sm">{title}</h3>
-      <pre className="max-h-[420px] overflow-auto border-l border-hairline pl-3 font-mono text-xs leading-[18px] whitespace-pre-wrap" tabIndex={0}>
+      <pre
+        className="max-h-[420px] overflow-auto border-l border-hairline pl-3 font-mono text-xs leading-[18px] whitespace-pre-wrap"
+        tabIndex={0}
+      >
         {shown.join('\n')}
       </pre>
       {lines.length > shown.length && (

@@ -3,18 +3,25 @@ import { useQuery } from '@tanstack/react-query'
 import { api } from '../../lib/api.js'
 
 export function useRuns(project: string, lens: string) {
-  return useQuery({ queryKey: ['runs', project, lens], queryFn: ({ signal }) => api.get<RunList>(`/projects/${project}/runs?${lens}`, signal) })
+  return useQuery({
+    queryKey: ['runs', project, lens],
+    queryFn: ({ signal }) => api.get<RunList>(`/projects/${project}/runs?${lens}`, signal),
+  })
 }
 
 export function useRun(project: string, id: string) {
-  return useQuery({ queryKey: ['run', project, id], queryFn: ({ signal }) => api.get<RunDetail>(`/projects/${project}/runs/${id}`, signal) })
+  return useQuery({
+    queryKey: ['run', project, id],
+    queryFn: ({ signal }) => api.get<RunDetail>(`/projects/${project}/runs/${id}`, signal),
+  })
 }
 
 /** What a run left unchanged; fetched when it is unfolded. */
 export function useUnchanged(project: string, id: string, open: boolean) {
   return useQuery({
     queryKey: ['run', project, id, 'unchanged'],
-    queryFn: ({ signal }) => api.get<Pick<RunDetail, 'rows' | 'threads'>>(`/projects/${project}/runs/${id}/results?change=unchanged`, signal),
+    queryFn: ({ signal }) =>
+      api.get<Pick<RunDetail, 'rows' | 'threads'>>(`/projects/${project}/runs/${id}/results?change=unchanged`, signal),
     enabled: open,
   })
 }

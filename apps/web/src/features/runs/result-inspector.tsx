@@ -1,8 +1,8 @@
 import type { AttemptDetail, ResultDetail } from '@bobbin/client'
 import { isFailing } from '@bobbin/core'
 import { useState } from 'react'
-import { ProjectLink } from '../../app/project-link.js'
-import { useSession } from '../../app/session.js'
+import { ProjectLink } from '../../context/project-link.js'
+import { useSession } from '../../context/session.js'
 import { formatDuration } from '../../lib/format.js'
 import { useKeys } from '../../lib/use-keys.js'
 import { Inspector } from '../../ui/inspector.js'
@@ -98,16 +98,19 @@ function Standing({ result }: { result: ResultDetail }) {
   const { outcome, change, before, failingSince, run } = result
   const since = failingSince && failingSince.runId !== run.id
   return (
-    <p className="mt-2 flex flex-wrap items-center gap-x-1.5">
+    <p className="mt-2 flex items-baseline gap-x-1.5">
       {outcome && <OutcomeGlyph outcome={outcome} />}
-      <span>
-        {outcome ? <strong className="font-semibold">{capitalised(OUTCOME_WORDS[outcome])}</strong> : <strong className="font-semibold">{capitalised(CHANGE_WORDS[change].words)}</strong>}
+      <span className="min-w-0">
+        {outcome ? (
+          <strong className="font-semibold">{capitalised(OUTCOME_WORDS[outcome])}</strong>
+        ) : (
+          <strong className="font-semibold">{capitalised(CHANGE_WORDS[change].words)}</strong>
+        )}
         {outcome && isFailing(outcome) && !since && ` for the first time in build ${run.build}`}
         {since && (
           <>
             {' '}
-            since{' '}
-            <ProjectLink to={`runs/${failingSince.runId}?script=${result.script.id}`}>build {failingSince.build}</ProjectLink>
+            since <ProjectLink to={`runs/${failingSince.runId}?script=${result.script.id}`}>build {failingSince.build}</ProjectLink>
           </>
         )}
         {before && !since && (
@@ -145,7 +148,8 @@ function Attempts({ attempts }: { attempts: AttemptDetail[] }) {
               onClick={() => setChosen(i)}
               className={`flex items-center gap-1.5 border-b-2 px-2 py-1 ${i === at ? 'border-dye font-semibold' : 'border-transparent text-soft hover:text-ink'}`}
             >
-              <OutcomeGlyph outcome={one.outcome} /> attempt {one.ordinal} of {attempts.length} <span className="font-mono font-normal text-soft">{formatDuration(one.durationMs)}</span>
+              <OutcomeGlyph outcome={one.outcome} /> attempt {one.ordinal} of {attempts.length}{' '}
+              <span className="font-mono font-normal text-soft">{formatDuration(one.durationMs)}</span>
             </button>
           ))}
         </div>

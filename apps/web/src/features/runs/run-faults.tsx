@@ -34,7 +34,12 @@ function Fault({ fault }: { fault: RunDetail['faults'][number] }) {
   const more = fault.stack ?? (fault.message?.includes('\n') ? fault.message : null)
   return (
     <li className="px-[17px] py-1">
-      <button type="button" aria-expanded={open} onClick={() => setOpen(!open)} className="flex w-full min-w-0 items-baseline gap-1.5 text-left">
+      <button
+        type="button"
+        aria-expanded={open}
+        onClick={() => setOpen(!open)}
+        className="flex w-full min-w-0 items-baseline gap-1.5 text-left"
+      >
         <Icon size={13} className="shrink-0 translate-y-0.5" aria-hidden="true" />
         <span className="min-w-0 truncate">
           <span className="font-mono">{fault.subject}</span> <strong className="font-semibold">{CODES[fault.code] ?? fault.code}</strong>

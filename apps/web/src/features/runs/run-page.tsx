@@ -3,8 +3,8 @@ import { CHANGES, OUTCOMES, type Change, type Outcome } from '@bobbin/core'
 import { ChevronDown, ChevronRight } from 'lucide-react'
 import { useState } from 'react'
 import { useNavigate, useParams } from 'react-router'
-import { ProjectLink, useProjectPath } from '../../app/project-link.js'
-import { useSession } from '../../app/session.js'
+import { ProjectLink, useProjectPath } from '../../context/project-link.js'
+import { useSession } from '../../context/session.js'
 import { count, formatDuration } from '../../lib/format.js'
 import { useAddress } from '../../lib/use-address.js'
 import { useKeys } from '../../lib/use-keys.js'
@@ -42,6 +42,7 @@ function RunBench({ detail }: { detail: RunDetail }) {
   const filter = { show: oneOf<Change>(CHANGES, params.get('show')), outcome: oneOf<Outcome>(OUTCOMES, params.get('outcome')) }
   const lines = layOutRun(detail, unfolded ? (unchanged.data ?? null) : null, filter)
   const selected = params.get('script')
+  const profiles = new Set(detail.rows.map((row) => row.script.profile)).size > 1
   const filtered = filter.show !== null || filter.outcome !== null
 
   const step = (to: { id: number } | null) => () => {
@@ -55,7 +56,8 @@ function RunBench({ detail }: { detail: RunDetail }) {
         <RunHead detail={detail} />
         {filtered && (
           <p className="border-b border-hairline bg-dye-wash px-5 py-1.5">
-            Only {filter.show ? CHANGE_WORDS[filter.show].words : filter.outcome}: {count(lines.filter((line) => line.kind === 'result').length, 'row')}.{' '}
+            Only {filter.show ? CHANGE_WORDS[filter.show].words : filter.outcome}:{' '}
+            {count(lines.filter((line) => line.kind === 'result').length, 'row')}.{' '}
             <button type="button" className="link" onClick={() => setAddress({ show: null, outcome: null })}>
               Show all changes
             </button>
@@ -74,7 +76,7 @@ function RunBench({ detail }: { detail: RunDetail }) {
             } else setAddress({ script: key }, { replace: selected !== null })
           }}
           heightOf={(line) => (line.kind === 'heading' ? 44 : line.kind === 'fold' ? 40 : 34)}
-          render={(line) => <Line line={line} loading={unfolded && unchanged.isPending} />}
+          render={(line) => <Line line={line} loading={unfolded && unchanged.isPending} profiles={profiles} />}
         />
       </section>
       {selected && <ResultInspector key={selected} runId={id} scriptId={selected} onClose={() => setAddress({ script: null })} />}
@@ -82,7 +84,8 @@ function RunBench({ detail }: { detail: RunDetail }) {
   )
 }
 
-const oneOf = <T extends string>(values: readonly T[], value: string | null): T | null => values.find((candidate) => candidate === value) ?? null
+const oneOf = <T extends string>(values: readonly T[], value: string | null): T | null =>
+  values.find((candidate) => candidate === value) ?? null
 
 function RunHead({ detail }: { detail: RunDetail }) {
   const { run, previous, passedOver } = detail
@@ -90,7 +93,8 @@ function RunHead({ detail }: { detail: RunDetail }) {
   return (
     <header className="border-b border-hairline px-5 pt-4 pb-3">
       <p className="truncate text-soft">
-        {run.lane.pipeline} · {run.lane.branch} · {run.lane.environment} · ran <Time iso={run.startedAt} /> · delivered in {count(run.files, 'file')}
+        {run.lane.pipeline} · {run.lane.branch} · {run.lane.environment} · ran <Time iso={run.startedAt} /> · delivered in{' '}
+        {count(run.files, 'file')}
         {run.commit && (
           <>
             {' '}
@@ -125,7 +129,9 @@ function RunHead({ detail }: { detail: RunDetail }) {
         {parts.length === 0 && 'Nothing changed'}.
         {run.incomplete && <strong className="font-semibold text-errored"> Incomplete: not everything ran.</strong>}
         {run.outage && <strong className="font-semibold text-errored"> Most could not judge: look at {run.lane.environment} first.</strong>}
-        {passedOver.length > 0 && <span className="text-soft"> Build {passedOver.map((other) => other.build).join(', ')} could not judge and is passed over.</span>}
+        {passedOver.length > 0 && (
+          <span className="text-soft"> Build {passedOver.map((other) => other.build).join(', ')} could not judge and is passed over.</span>
+        )}
       </p>
     </header>
   )
@@ -134,16 +140,25 @@ function RunHead({ detail }: { detail: RunDetail }) {
 function NothingChanged({ detail }: { detail: RunDetail }) {
   return (
     <p className="px-5 pt-6 text-base">
-      {detail.previous ? `Everything is as it was in build ${detail.previous.build}.` : 'The next build of this pipeline, branch and environment will be compared with this one.'}
+      {detail.previous
+        ? `Everything is as it was in build ${detail.previous.build}.`
+        : 'The next build of this pipeline, branch and environment will be compared with this one.'}
     </p>
   )
 }
 
-function Line({ line, loading }: { line: RunLine; loading: boolean }) {
+interface LineProps {
+  line: RunLine
+  loading: boolean
+  /** Whether the run has several profiles, so that each row must name its own. */
+  profiles: boolean
+}
+
+function Line({ line, loading, profiles }: LineProps) {
   if (line.kind === 'heading') {
     const { words, outcome } = CHANGE_WORDS[line.change]
     return (
-      <div role="gridcell" className="flex items-end gap-2.5 self-end px-5 pb-2">
+      <div role="gridcell" className="flex items-center gap-2.5 self-end px-5 pb-2">
         <OutcomeGlyph outcome={outcome} />
         <h2 className="text-sm">
           {line.count} {words}
@@ -164,10 +179,10 @@ function Line({ line, loading }: { line: RunLine; loading: boolean }) {
       </div>
     )
   }
-  return <ResultLine row={line.row} thread={line.thread} />
+  return <ResultLine row={line.row} thread={line.thread} profiles={profiles} />
 }
 
-function ResultLine({ row, thread }: { row: RunDetail['rows'][number]; thread: string }) {
+function ResultLine({ row, thread, profiles }: { row: RunDetail['rows'][number]; thread: string; profiles: boolean }) {
   const { script, cases } = row
   const file = script.file ?? script.classname
   return (
@@ -178,7 +193,7 @@ function ResultLine({ row, thread }: { row: RunDetail['rows'][number]; thread: s
       <div role="gridcell" className="min-w-0 flex-1 truncate pl-2" title={`${script.name}${file ? ` — ${file}` : ''}`}>
         {script.name}
         {file && <span className="text-soft"> — {file}</span>}
-        {script.profile && <span className="text-soft"> · {script.profile}</span>}
+        {profiles && script.profile && <span className="text-soft"> · {script.profile}</span>}
       </div>
       <div role="gridcell" className={`w-[92px] shrink-0 truncate pl-3 font-mono ${cases.length > 0 ? 'text-dye' : 'text-soft'}`}>
         {cases.length > 0 ? `${cases[0]}${cases.length > 1 ? ` +${cases.length - 1}` : ''}` : 'no case'}

@@ -10,12 +10,27 @@ const row = (change: Change, outcome: Outcome | null, signatureId: number | null
 }) // prettier-ignore
 
 const rows = [row('newlyFailing', 'failed', 7), row('newlyFailing', 'errored', 7), row('fixed', 'passed')]
-const changes = Object.fromEntries(CHANGES.map((change) => [change, rows.filter((r) => r.change === change).length])) as Record<Change, number>
-const detail = { rows, changes: { ...changes, unchanged: 9 }, threads: { points: [], byScript: { [rows[0]?.script.id ?? 0]: '112' } } } as unknown as RunDetail
-const kinds = (lines: ReturnType<typeof layOutRun>) => lines.map((line) => (line.kind === 'heading' ? `${line.change}:${line.count}:${line.note}` : line.kind))
+const changes = Object.fromEntries(CHANGES.map((change) => [change, rows.filter((r) => r.change === change).length])) as Record<
+  Change,
+  number
+>
+const detail = {
+  rows,
+  changes: { ...changes, unchanged: 9 },
+  threads: { points: [], byScript: { [rows[0]?.script.id ?? 0]: '112' } },
+} as unknown as RunDetail
+const kinds = (lines: ReturnType<typeof layOutRun>) =>
+  lines.map((line) => (line.kind === 'heading' ? `${line.change}:${line.count}:${line.note}` : line.kind))
 
 it('opens on what changed, folds the rest, and names a common cause', () => {
-  expect(kinds(layOutRun(detail, null, { show: null, outcome: null }))).toEqual(['newlyFailing:2:one cause', 'result', 'result', 'fixed:1:null', 'result', 'fold'])
+  expect(kinds(layOutRun(detail, null, { show: null, outcome: null }))).toEqual([
+    'newlyFailing:2:one cause',
+    'result',
+    'result',
+    'fixed:1:null',
+    'result',
+    'fold',
+  ])
 })
 
 it('shows exactly the rows that a sentence counted', () => {

@@ -22,7 +22,8 @@ export function layOutRun(detail: RunDetail, unchanged: Pick<RunDetail, 'rows' |
   const lines: RunLine[] = []
   for (const change of CHANGES) {
     const rows = (change === 'unchanged' ? (unchanged?.rows ?? []) : detail.rows).filter((row) => row.change === change && fits(row))
-    if (change === 'unchanged' && !filter.show && !filter.outcome) lines.push({ kind: 'fold', count: detail.changes.unchanged, open: unchanged !== null })
+    if (change === 'unchanged' && !filter.show && !filter.outcome)
+      lines.push({ kind: 'fold', count: detail.changes.unchanged, open: unchanged !== null })
     else if (rows.length > 0) lines.push({ kind: 'heading', change, count: rows.length, note: noteOf(change, rows) })
     lines.push(...rows.map(line))
   }

@@ -1,8 +1,8 @@
 import type { RunRow } from '@bobbin/client'
 import { useNavigate } from 'react-router'
-import { lensQuery, useLens } from '../../app/lens.js'
-import { ProjectLink, useProjectPath } from '../../app/project-link.js'
-import { useSession } from '../../app/session.js'
+import { lensQuery, useLens } from '../../context/lens.js'
+import { ProjectLink, useProjectPath } from '../../context/project-link.js'
+import { useSession } from '../../context/session.js'
 import { count, formatDuration } from '../../lib/format.js'
 import { useAddress } from '../../lib/use-address.js'
 import { useKeys } from '../../lib/use-keys.js'
@@ -107,7 +107,11 @@ function Share({ totals }: { totals: RunRow['totals'] }) {
     [totals.passed, 'bg-passed/70'],
   ] as const
   return (
-    <span role="img" aria-label={`${totals.passed} of ${totals.total} passed`} className="flex h-[6px] gap-px overflow-hidden rounded-[1px]">
+    <span
+      role="img"
+      aria-label={`${totals.passed} of ${totals.total} passed`}
+      className="flex h-[6px] gap-px overflow-hidden rounded-[1px]"
+    >
       {parts.map(([value, colour]) => value > 0 && <span key={colour} className={`${colour} min-w-[2px]`} style={{ flexGrow: value }} />)}
     </span>
   )

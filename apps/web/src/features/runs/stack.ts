@@ -4,7 +4,8 @@ export interface StackPart {
 }
 
 /** Frames of runtimes and installed packages; what is left is the team's own. */
-const LIBRARY = /node_modules|node:internal|\(native\)|site-packages|\/usr\/lib\/|\bjava\.base\/|\b(sun|jdk|java|org\.junit|org\.testng|org\.apache\.maven)\./
+const LIBRARY =
+  /node_modules|node:internal|\(native\)|site-packages|\/usr\/lib\/|\bjava\.base\/|\b(sun|jdk|java|org\.junit|org\.testng|org\.apache\.maven)\./
 const FRAME = /^\s+at |^\s*File ".*", line \d+/
 
 /** Splits a stack into the team's own lines and runs of library frames, which a reader folds away. */
@@ -19,7 +20,6 @@ export function splitStack(stack: string): StackPart[] {
   return parts
 }
 
-// eslint-disable-next-line no-control-regex
 const ANSI = /\u001b\[[0-9;]*[A-Za-z]/g
 
 /** Text without terminal colours. */
@@ -31,7 +31,7 @@ export interface ExpectedActual {
 }
 
 const PAIRS: readonly [RegExp, 'expected-first' | 'actual-first'][] = [
-  [/^\s*Expected:?\s+(.+)\n\s*Received:?\s+(.+)$/m, 'expected-first'],
+  [/^\s*Expected:\s+(.+)\n\s*Received:\s+(.+)$/m, 'expected-first'],
   [/expected:<(.*?)> but was:<(.*?)>/s, 'expected-first'],
   [/expected \[(.*?)\] but found \[(.*?)\]/s, 'expected-first'],
   [/expected status (\S+), got (\S+)/, 'expected-first'],

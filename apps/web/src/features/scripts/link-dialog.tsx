@@ -1,7 +1,7 @@
 import type { CaseList, ScriptDetail, ScriptRef } from '@bobbin/client'
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { useState, type KeyboardEvent } from 'react'
-import { useSession } from '../../app/session.js'
+import { useSession } from '../../context/session.js'
 import { api } from '../../lib/api.js'
 import { Dialog } from '../../ui/dialog.js'
 import { messageOf } from '../../ui/states.js'

@@ -1,8 +1,8 @@
 import type { ScriptDetail, ScriptList, ScriptRow } from '@bobbin/client'
 import { useQuery } from '@tanstack/react-query'
 import { useState } from 'react'
-import { ProjectLink } from '../../app/project-link.js'
-import { useSession } from '../../app/session.js'
+import { ProjectLink } from '../../context/project-link.js'
+import { useSession } from '../../context/session.js'
 import { api } from '../../lib/api.js'
 import { count } from '../../lib/format.js'
 import { useAddress } from '../../lib/use-address.js'
@@ -43,7 +43,7 @@ export function ScriptsPage() {
   const { rows, total, unlinked, unknownKeys } = scripts.data
   return (
     <>
-      <section aria-label="Scripts" className="flex min-w-0 flex-1 flex-col">
+      <section aria-label="Scripts" className="@container flex min-w-0 flex-1 flex-col">
         <header className="flex flex-wrap items-center gap-x-4 gap-y-2 border-b border-hairline px-5 pt-4 pb-3">
           <h1 className="text-xl">Scripts</h1>
           <div className="flex gap-3">
@@ -53,7 +53,9 @@ export function ScriptsPage() {
                 type="button"
                 aria-pressed={only === value}
                 onClick={() => setAddress({ only: value })}
-                className={only === value ? 'border-b-2 border-dye font-semibold' : 'border-b-2 border-transparent text-soft hover:text-ink'}
+                className={
+                  only === value ? 'border-b-2 border-dye font-semibold' : 'border-b-2 border-transparent text-soft hover:text-ink'
+                }
               >
                 {value === 'unlinked' && `${unlinked} `}
                 {value === 'unknownKeys' && `${unknownKeys} `}
@@ -62,7 +64,11 @@ export function ScriptsPage() {
             ))}
           </div>
           <span className="ml-auto" />
-          <SearchField value={search} placeholder="Name, class or file" onChange={(value) => setAddress({ search: value }, { replace: true })} />
+          <SearchField
+            value={search}
+            placeholder="Name, class or file"
+            onChange={(value) => setAddress({ search: value }, { replace: true })}
+          />
         </header>
         {rows.length === 0 ? (
           <NoScripts filtered={search !== '' || only !== null} onClear={() => setAddress({ search: null, only: null })} />
@@ -130,12 +136,12 @@ function LineView({ line }: { line: Line }) {
         {row.name}
         {row.profile && <span className="text-soft"> · {row.profile}</span>}
       </div>
-      <div role="gridcell" className="w-[200px] shrink-0 truncate px-3 font-mono text-dye">
+      <div role="gridcell" className="w-[200px] shrink-0 truncate px-3 font-mono text-dye @max-[620px]:w-[110px]">
         {row.cases.join(' ')}
         {row.unknownKeys.length > 0 && <span className="text-errored"> {row.unknownKeys.join(' ')}?</span>}
         {row.cases.length + row.unknownKeys.length === 0 && <span className="text-soft">no case</span>}
       </div>
-      <div role="gridcell" className="w-[140px] shrink-0 truncate pr-5 text-right text-soft">
+      <div role="gridcell" className="w-[140px] shrink-0 truncate pr-5 text-right text-soft @max-[620px]:hidden">
         {row.lastSeen && <Time iso={row.lastSeen} />}
       </div>
     </>
@@ -145,7 +151,10 @@ function LineView({ line }: { line: Line }) {
 function ScriptInspector({ id, onClose }: { id: string; onClose: () => void }) {
   const { project } = useSession()
   const [linking, setLinking] = useState(false)
-  const script = useQuery({ queryKey: ['script', project.slug, id], queryFn: ({ signal }) => api.get<ScriptDetail>(`/projects/${project.slug}/scripts/${id}`, signal) })
+  const script = useQuery({
+    queryKey: ['script', project.slug, id],
+    queryFn: ({ signal }) => api.get<ScriptDetail>(`/projects/${project.slug}/scripts/${id}`, signal),
+  })
   useKeys({ l: () => setLinking(true) })
   return (
     <Inspector
@@ -173,7 +182,9 @@ function ScriptBody({ script, onLink }: { script: ScriptDetail; onLink: () => vo
       <p className="truncate pr-16 font-mono text-soft">{placeOf(script)}</p>
       <h2 className="mt-1 text-lg break-words">{script.name}</h2>
       <p className="mt-1 text-soft">
-        {[script.framework, script.profile && `on ${script.profile}`, count(script.histories.length, 'place') + ' where it ran'].filter(Boolean).join(' · ')}
+        {[script.framework, script.profile && `on ${script.profile}`, count(script.histories.length, 'place') + ' where it ran']
+          .filter(Boolean)
+          .join(' · ')}
       </p>
       <section className="mt-5">
         <h3 className="mb-1 text-sm">Cases</h3>
@@ -203,7 +214,8 @@ function ScriptBody({ script, onLink }: { script: ScriptDetail; onLink: () => vo
         </ul>
         {script.unknownKeys.length > 0 && (
           <p className="mt-2 border-l-[3px] border-errored pl-3">
-            It declares <span className="font-mono">{script.unknownKeys.join(', ')}</span>, which no case has. Correct the key in the code, or make the case.
+            It declares <span className="font-mono">{script.unknownKeys.join(', ')}</span>, which no case has. Correct the key in the code,
+            or make the case.
           </p>
         )}
       </section>

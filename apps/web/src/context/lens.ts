@@ -15,7 +15,11 @@ const ALL = '*'
 /** Without a word in the address the lens looks at `main` in all environments. */
 export function readLens(params: URLSearchParams): Lens {
   const branch = params.get('branch') ?? DEFAULT_BRANCH
-  const environments = params.get('env')?.split(',').filter((name) => name !== '') ?? []
+  const environments =
+    params
+      .get('env')
+      ?.split(',')
+      .filter((name) => name !== '') ?? []
   return { branch: branch === ALL ? null : branch, environments: environments.length > 0 ? environments : null }
 }
 

@@ -9,7 +9,10 @@ it('looks at main in all environments by default, without a trace in the address
 })
 
 it('comes back from the address as it went in', () => {
-  for (const lens of [{ branch: null, environments: ['pier-test', 'harbour-dev'] }, { branch: 'release/4.2', environments: null }]) {
+  for (const lens of [
+    { branch: null, environments: ['pier-test', 'harbour-dev'] },
+    { branch: 'release/4.2', environments: null },
+  ]) {
     const { branch, env } = lensParams(lens)
     const params = new URLSearchParams()
     if (branch) params.set('branch', branch)

@@ -1,0 +1,113 @@
+import { ApiClient, deliver, type DeliveryReport, type DeliveryTarget } from '@bobbin/client'
+import type { NestExpressApplication } from '@nestjs/platform-express'
+import { randomUUID } from 'node:crypto'
+import type { AddressInfo } from 'node:net'
+import pg from 'pg'
+import { inject } from 'vitest'
+import { createApp } from '../app.js'
+import { migrate } from '../platform/migrate.js'
+import { type Seed, seedProject } from '../seed.js'
+
+export const TOKEN = 'bbn_test-token'
+const TARGET: DeliveryTarget = { pipeline: 'fare-desk-web', build: '1', branch: 'main', environment: 'pier-test' }
+
+/** A server on a database of its own, with a small project. */
+export class TestApp {
+  private constructor(
+    readonly app: NestExpressApplication,
+    readonly url: string,
+    readonly database: pg.Client,
+    private readonly drop: () => Promise<void>,
+  ) {}
+
+  static async start(cases: Seed['cases'] = []): Promise<TestApp> {
+    const name = `test_${randomUUID().replaceAll('-', '')}`
+    const admin = inject('databaseUrl')
+    const own = new URL(admin)
+    own.pathname = `/${name}`
+    await once(admin, `create database ${name}`)
+    await migrate(own.href)
+    const app = await createApp({ databaseUrl: own.href, port: 0, host: '127.0.0.1', webRoot: null, secureCookies: false })
+    await app.listen(0, '127.0.0.1')
+    await seedProject(app, seedOf('gullhaven', 'FERRY', 'runa', TOKEN, cases))
+    await seedProject(app, seedOf('skerries', 'SKER', 'olav', `${TOKEN}-other`, []))
+    const database = new pg.Client({ connectionString: own.href })
+    await database.connect()
+    const { port } = (app.getHttpServer() as { address(): AddressInfo }).address()
+    return new TestApp(app, `http://127.0.0.1:${port}`, database, () => once(admin, `drop database ${name} with (force)`))
+  }
+
+  async stop(): Promise<void> {
+    await this.database.end()
+    await this.app.close()
+    await this.drop()
+  }
+
+  client(token: string = TOKEN): ApiClient {
+    return new ApiClient({ baseUrl: this.url, token })
+  }
+
+  /** Delivers one file (or several by name) and answers the report. */
+  deliver(files: string | Record<string, string>, target: Partial<DeliveryTarget> = {}): Promise<DeliveryReport> {
+    const named = typeof files === 'string' ? { 'report.xml': files } : files
+    const outgoing = Object.entries(named).map(([name, text]) => ({ name, content: new Blob([text]) }))
+    return deliver(this.client(), 'gullhaven', { ...TARGET, ...target }, 'cli', outgoing)
+  }
+
+  get<T>(path: string): Promise<T> {
+    return this.client().get<T>(`/projects/gullhaven${path}`)
+  }
+
+  async ask<T extends pg.QueryResultRow>(sql: string): Promise<T[]> {
+    return (await this.database.query<T>(sql)).rows
+  }
+}
+
+async function once(url: string, sql: string): Promise<void> {
+  const client = new pg.Client({ connectionString: url })
+  await client.connect()
+  await client.query(sql)
+  await client.end()
+}
+
+function seedOf(slug: string, keyPrefix: string, person: string, token: string, cases: Seed['cases']): Seed {
+  return {
+    project: { slug, name: slug, keyPrefix },
+    accounts: [{ email: `${person}@gullhaven.example`, name: person, kind: 'engineer', password: 'gullhaven' }],
+    environments: [],
+    cases,
+    token,
+  }
+}
+
+export const seedCase = (number: number, title: string): Seed['cases'][number] => ({
+  number,
+  title,
+  area: ['Deck planner', 'Limits'],
+  priority: 2,
+  tags: ['smoke'],
+  owner: 'runa@gullhaven.example',
+  state: 'approved',
+  preconditions: '',
+  steps: [{ action: 'Load a trailer', expected: 'It is refused' }],
+})
+
+export interface TestSpec {
+  name: string
+  fails?: string | undefined
+  errors?: string | undefined
+  skipped?: boolean | undefined
+  key?: string | undefined
+}
+
+/** A small result file in no particular dialect. */
+export function resultFile(tests: (TestSpec | string)[], extra = ''): string {
+  const cases = tests.map((spec) => {
+    const { name, fails, errors, skipped, key } = typeof spec === 'string' ? { name: spec } as TestSpec : spec // prettier-ignore
+    const failure = fails ? `<failure message="${fails}" type="AssertionError">at deck/planner.ts:112</failure>` : ''
+    const error = errors ? `<error message="${errors}"/>` : ''
+    const properties = key ? `<properties><property name="case" value="${key}"/></properties>` : ''
+    return `<testcase classname="deck" name="${name}" time="0.5">${properties}${failure}${error}${skipped ? '<skipped/>' : ''}</testcase>`
+  })
+  return `<testsuites><testsuite name="deck">${cases.join('')}${extra}</testsuite></testsuites>`
+}

@@ -1,0 +1,40 @@
+import AxeBuilder from '@axe-core/playwright'
+import { expect, openRun, test } from './bobbin.js'
+
+const VIEWS: [string, string][] = [
+  ['brief', '/gullhaven/brief'],
+  ['cases', '/gullhaven/cases?case=FERRY-101'],
+  ['scripts', '/gullhaven/scripts?only=unlinked'],
+  ['runs', '/gullhaven/runs'],
+  ['intake', '/gullhaven/intake'],
+]
+
+for (const theme of ['light', 'dark'] as const) {
+  for (const [name, path] of VIEWS) {
+    test(`${name} has no axe violation in ${theme}`, async ({ signedIn: page }) => {
+      await page.emulateMedia({ colorScheme: theme })
+      await page.goto(path)
+      await page.getByRole('heading', { level: 1 }).waitFor()
+      await page.waitForLoadState('networkidle')
+      expect((await new AxeBuilder({ page }).analyze()).violations.map(({ id, nodes }) => `${id}: ${nodes[0]?.html}`)).toEqual([])
+    })
+  }
+
+  test(`a run with its inspector has no axe violation in ${theme}`, async ({ signedIn: page }) => {
+    await page.emulateMedia({ colorScheme: theme })
+    await openRun(page, '412', 'fare-desk-web')
+    await page.getByRole('row', { name: /Scanner rejoins/ }).click()
+    await page.getByRole('button', { name: /attempt 1 of 2/ }).waitFor()
+    expect((await new AxeBuilder({ page }).analyze()).violations.map(({ id, nodes }) => `${id}: ${nodes[0]?.html}`)).toEqual([])
+  })
+}
+
+test('the fonts are shipped, and the page fits 1024 pixels without scrolling sideways', async ({ signedIn: page }) => {
+  await page.setViewportSize({ width: 1024, height: 768 })
+  await openRun(page, '412', 'fare-desk-web')
+  await page.getByRole('row', { name: /Scanner rejoins/ }).click()
+  const loaded = await page.evaluate(() => [...document.fonts].filter((font) => font.status === 'loaded').map((font) => font.family))
+  expect(loaded.join()).toContain('Atkinson Hyperlegible Next')
+  expect(loaded.join()).toContain('Spline Sans Mono')
+  expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(1024)
+})

@@ -1,0 +1,45 @@
+import { test as base, type Page } from '@playwright/test'
+import { spawnSync } from 'node:child_process'
+import { mkdtempSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+
+export const TOKEN = 'bbn_gullhaven-demo-token'
+export const address = () => process.env['BOBBIN_E2E_URL'] ?? ''
+
+/** A signed-in page for every test. */
+export const test = base.extend<{ signedIn: Page }>({
+  baseURL: async ({}, use) => use(address()),
+  signedIn: async ({ page }, use) => {
+    const answer = await page.request.post('/api/session', { data: { email: 'runa@gullhaven.example', password: 'gullhaven' } })
+    if (!answer.ok()) throw new Error(`sign-in answered ${answer.status()}`)
+    await use(page)
+  },
+})
+export { expect } from '@playwright/test'
+
+/** Runs the command line as a pipeline would. */
+export function bobbin(...args: string[]): { code: number | null; out: string; err: string } {
+  const bin = new URL('../apps/cli/bin/bobbin.mjs', import.meta.url).pathname
+  const run = spawnSync(process.execPath, [bin, ...args], {
+    encoding: 'utf8',
+    env: { ...process.env, BOBBIN_URL: address(), BOBBIN_TOKEN: TOKEN },
+  })
+  return { code: run.status, out: run.stdout, err: run.stderr }
+}
+
+/** Writes result files to a folder of their own. */
+export function folderWith(files: Record<string, string>): string {
+  const folder = mkdtempSync(join(tmpdir(), 'bobbin-e2e-'))
+  for (const [name, text] of Object.entries(files)) writeFileSync(join(folder, name), text)
+  return folder
+}
+
+export const sample = (name: string) => new URL(`../packages/core/src/formats/junit/samples/${name}`, import.meta.url).pathname
+
+/** Opens the run of a build from the list of runs. */
+export async function openRun(page: Page, build: string, pipeline: string): Promise<void> {
+  await page.goto('/gullhaven/runs')
+  await page.getByRole('row').filter({ hasText: pipeline }).filter({ hasText: build }).first().click()
+  await page.getByRole('heading', { level: 1, name: new RegExp(`^Build ${build}`) }).waitFor()
+}

@@ -1,0 +1,70 @@
+import { expect, test } from './bobbin.js'
+
+test('cases are made of pasted lines, edited, saved and put back', async ({ signedIn: page }) => {
+  await page.goto('/gullhaven/cases')
+  await page.getByRole('grid').focus()
+  await page.keyboard.press('n')
+  await page.getByRole('textbox', { name: 'Lines' }).fill('Harbour lights\n  Green light shows at night\n  Red light blinks in fog')
+  await page.getByRole('button', { name: 'Make 2 cases' }).click()
+  const inspector = page.getByRole('complementary', { name: 'Case' })
+  const title = inspector.getByRole('textbox', { name: 'Title' })
+  await expect(title).toHaveValue('Green light shows at night')
+  await expect(page.getByRole('row', { name: /Red light blinks in fog/ })).toBeVisible()
+
+  await title.fill('Green light shows from dusk')
+  await inspector.getByRole('button', { name: 'Add a step' }).click()
+  await inspector.getByRole('textbox', { name: 'Step 1, action' }).fill('Wait for dusk')
+  await inspector.getByRole('textbox', { name: 'Step 1, expected' }).fill('The light is green')
+  await inspector.getByLabel('Priority').selectOption('1')
+  await inspector.getByLabel('Owner').selectOption({ label: 'Teo Marsh' })
+  await inspector.getByLabel(/^Tags/).fill('safety, night')
+  await inspector.getByRole('button', { name: 'Save' }).click()
+  await expect(inspector.getByText(/version 2/)).toBeVisible()
+  await page.reload()
+  await expect(inspector.getByRole('textbox', { name: 'Step 1, expected' })).toHaveValue('The light is green')
+  await expect(inspector.getByLabel('Owner')).toHaveValue(/\d+/)
+
+  await title.fill('Something else')
+  await inspector.getByRole('button', { name: 'Save' }).click()
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(title).toHaveValue('Green light shows from dusk')
+})
+
+test('unsaved changes are not lost by opening another case', async ({ signedIn: page }) => {
+  await page.goto('/gullhaven/cases?search=Spring+tide')
+  await page
+    .getByRole('row', { name: /Spring tide/ })
+    .first()
+    .click()
+  const title = page.getByRole('complementary', { name: 'Case' }).getByRole('textbox', { name: 'Title' })
+  await title.fill('Half an edit')
+  await page
+    .getByRole('row', { name: /Spring tide/ })
+    .last()
+    .click()
+  await page.getByRole('button', { name: 'Stay and save' }).click()
+  await expect(title).toHaveValue('Half an edit')
+  await page
+    .getByRole('row', { name: /Spring tide/ })
+    .last()
+    .click()
+  await page.getByRole('button', { name: 'Drop the changes' }).click()
+  await expect(title).not.toHaveValue('Half an edit')
+})
+
+test('a case shows the life of its scripts, and the areas and the search narrow the list', async ({ signedIn: page }) => {
+  await page.goto('/gullhaven/cases')
+  await page
+    .getByRole('navigation', { name: 'Areas' })
+    .getByRole('button', { name: /^Limits/ })
+    .click()
+  await expect(page).toHaveURL(/area=\d+/)
+  await page.keyboard.press('/')
+  await page.keyboard.type('vehicle deck refuses')
+  await page.getByRole('row', { name: /Vehicle deck refuses a load over the axle limit/ }).click()
+  const inspector = page.getByRole('complementary', { name: 'Case' })
+  await expect(inspector.getByRole('img', { name: /^Last 24 builds: 23 passed, 1 failed/ })).toBeVisible()
+  await page.getByRole('searchbox').fill('no such case anywhere')
+  await page.getByRole('button', { name: 'Show all cases' }).click()
+  await expect(page.getByRole('row').first()).toBeVisible()
+})

@@ -1,0 +1,61 @@
+import { bobbin, expect, folderWith, sample, test } from './bobbin.js'
+
+test('a new user delivers by command and finds the message, the case and the history', async ({ signedIn: page }) => {
+  const test = (fails: boolean) =>
+    `<testsuite name="quay"><testcase classname="quay.Lamp" name="lamp stays lit [FERRY-101]" time="0.2">${fails ? '<failure message="lamp went out" type="AssertionError">at quay/lamp.ts:7</failure>' : ''}</testcase></testsuite>`
+  const folder = folderWith({ 'a.xml': test(false), 'b.xml': test(true), 'page.xml': '<html/>' })
+  const target = ['--pipeline', 'quay', '--branch', 'main', '--environment', 'pier-test']
+  expect(bobbin('deliver', `${folder}/a.xml`, ...target, '--build', '7').out).toContain('made pipeline quay')
+  const second = bobbin('deliver', `${folder}/{b,page}.xml`, ...target, '--build', '8')
+  expect(second.code).toBe(2)
+  expect(second.out).toContain('1 newly failing')
+  expect(second.out).toContain('The root element <html> is no known result format')
+  await page.goto(/http\S+\/runs\/\d+/.exec(second.out)?.[0] ?? '')
+  await page.getByRole('row', { name: /lamp stays lit/ }).click()
+  const inspector = page.getByRole('complementary', { name: 'Result' })
+  await expect(inspector).toContainText('lamp went out')
+  await expect(inspector.getByRole('img', { name: 'Last 2 builds: 1 passed, 1 failed' })).toBeVisible()
+  await inspector.getByRole('link', { name: 'FERRY-101' }).click()
+  await expect(page.getByRole('complementary', { name: 'Case' })).toContainText('lamp stays lit')
+})
+
+test('exit codes and messages of the command line are as promised', () => {
+  const folder = folderWith({ 'a.xml': '<testsuite name="s"><testcase name="t"/></testsuite>', 'cut.xml': '<testsuite>' })
+  const inspected = bobbin('inspect', `${folder}/a.xml`, `${folder}/cut.xml`, '--json')
+  expect(inspected.code).toBe(2)
+  expect(JSON.parse(inspected.out)).toMatchObject([
+    { format: 'junit-xml', totals: { total: 1, passed: 1 }, incomplete: false, tests: [{ name: 't', outcome: 'passed' }] },
+    { error: expect.stringContaining('unclosed tag') as string },
+  ])
+  expect(bobbin('inspect', `${folder}/none-*.xml`)).toMatchObject({ code: 1, err: expect.stringContaining('matches no file') as string })
+  expect(bobbin('deliver', `${folder}/a.xml`, '--pipeline', 'x').code).toBe(1)
+  expect(bobbin('inspect', sample('surefire-A-rerun/TEST-ferry.FareTest.xml')).out).toContain(
+    '10 results: 1 failed, 1 errored, 2 recovered, 3 skipped, 3 passed',
+  )
+})
+
+test('files are delivered on the Intake page, twice is once, and a refused one says why', async ({ signedIn: page }) => {
+  await page.goto('/gullhaven/intake')
+  await page.getByLabel('Pipeline').fill('by-hand')
+  await page.getByLabel('Build').fill('1')
+  await expect(page.getByText('new, will be made')).toBeVisible()
+  const choose = () =>
+    page
+      .getByLabel('Result files')
+      .setInputFiles([
+        sample('vitest-A/junit.xml'),
+        { name: 'picture.xml', mimeType: 'text/xml', buffer: Buffer.from('89504e470d0a1a0a', 'hex') },
+      ])
+  await choose()
+  await page.getByRole('button', { name: 'Deliver 2 files' }).click()
+  const delivered = page.getByRole('status', { name: 'Delivered' })
+  await expect(delivered).toContainText('now has 34 results, and is incomplete')
+  await expect(delivered).toContainText('This is a PNG picture, not a result file')
+  await expect(delivered).toContainText('crash.test.ts: timetable module could not be loaded')
+  await expect(page.getByRole('region', { name: 'Deliveries' })).toContainText('by-hand 1 in')
+  await page.getByRole('button', { name: 'Leave out picture.xml' }).click()
+  await page.getByRole('button', { name: 'Deliver 1 file' }).click()
+  await expect(delivered).toContainText('known already')
+  await delivered.getByRole('link', { name: 'Build 1 of by-hand' }).click()
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Build 1, the first here')
+})

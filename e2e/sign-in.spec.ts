@@ -1,0 +1,17 @@
+import { expect, test } from './bobbin.js'
+
+test('a wrong password is told, the right one leads back to where one wanted to go', async ({ page }) => {
+  await page.goto('/gullhaven/cases?search=axle')
+  await page.getByLabel('E-mail').fill('lin@gullhaven.example')
+  await page.getByLabel('Password').fill('guess')
+  await page.getByRole('button', { name: 'Sign in' }).click()
+  await expect(page.getByRole('alert')).toHaveText('E-mail or password is wrong.')
+  await page.getByLabel('Password').fill('gullhaven')
+  await page.getByLabel('Password').press('Enter')
+  await expect(page).toHaveURL(/\/gullhaven\/cases\?search=axle/)
+  await expect(page.getByRole('row').filter({ hasText: 'refuses a load over the axle limit' })).not.toHaveCount(0)
+
+  await page.getByTitle('Lin Harrow').click()
+  await page.getByRole('menuitem', { name: 'Sign out' }).click()
+  await expect(page.getByRole('heading', { name: 'Sign in' })).toBeVisible()
+})

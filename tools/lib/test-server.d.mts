@@ -1,0 +1,1 @@
+export function startTestServer(databaseUrl: string, options?: { demo?: boolean }): Promise<{ url: string; stop(): Promise<void> }>

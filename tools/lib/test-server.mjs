@@ -1,0 +1,26 @@
+// A Bobbin of its own for browser tests: own database, own port, the demo data of fewer builds.
+import { spawn } from 'node:child_process'
+import { join } from 'node:path'
+import { SERVER_MAIN, WEB_ROOT } from './build.mjs'
+import { freePort, ROOT, runProgram } from './process.mjs'
+
+/** @returns {Promise<{ url: string, stop(): Promise<void> }>} */
+export async function startTestServer(databaseUrl, { demo = true } = {}) {
+  const port = await freePort()
+  const url = `http://127.0.0.1:${port}`
+  const env = { ...process.env, BOBBIN_DATABASE_URL: databaseUrl, BOBBIN_PORT: String(port), BOBBIN_WEB_ROOT: WEB_ROOT }
+  const server = spawn(process.execPath, [SERVER_MAIN], { cwd: ROOT, env, stdio: ['ignore', 'ignore', 'inherit', 'ipc'] })
+  await new Promise((resolve, reject) => {
+    server.once('message', resolve)
+    server.once('exit', (code) => reject(new Error(`the server ended while starting (exit ${code})`)))
+  })
+  const ended = new Promise((resolve) => server.once('exit', resolve))
+  if (demo) await runProgram(process.execPath, [join(ROOT, 'tools/demo/dist/main.js')], { quiet: true, env: { ...env, BOBBIN_URL: url } })
+  return {
+    url,
+    stop: async () => {
+      server.kill('SIGTERM')
+      await ended
+    },
+  }
+}

@@ -1,0 +1,95 @@
+#!/usr/bin/env node
+// npm test: everything there is to check, from a clean clone. The last line counts.
+import { mkdirSync, readFileSync, rmSync } from 'node:fs'
+import { join } from 'node:path'
+import { spawn } from 'node:child_process'
+import { ensureChromium } from './lib/chromium.mjs'
+import { checkNode, ensurePackages } from './lib/install.mjs'
+import { startPostgres } from './lib/postgres.mjs'
+import { DATA, ROOT, Sorry } from './lib/process.mjs'
+
+const say = (text) => console.log(`  ${text} …`)
+const bin = (name) => join(ROOT, 'node_modules', '.bin', name)
+const folder = join(DATA, `test-${process.pid}`)
+const totals = { passed: 0, failed: 0 }
+
+/** Runs a program and shows what it says. @returns whether it succeeded */
+function run(name, args, env = {}) {
+  return new Promise((resolve) => {
+    const child = spawn(bin(name), args, { cwd: ROOT, stdio: ['ignore', 'inherit', 'inherit'], env: { ...process.env, ...env } })
+    child.on('error', (error) => {
+      console.error(error.message)
+      resolve(false)
+    })
+    child.on('close', (code) => resolve(code === 0))
+  })
+}
+
+/** A check that is one thing: it holds or not. */
+async function check(title, name, args) {
+  console.log(`\n${title}`)
+  const passed = await run(name, args)
+  totals[passed ? 'passed' : 'failed']++
+  return passed
+}
+
+/** A runner that counts its own tests in a JSON file; one that fails without a count fails once. */
+async function suite(title, name, args, env, countIn) {
+  console.log(`\n${title}`)
+  const passed = await run(name, args, env)
+  const counted = countIn()
+  totals.passed += counted?.passed ?? 0
+  totals.failed += counted?.failed ?? 0
+  if (!passed && !counted?.failed) totals.failed++
+}
+
+const readJson = (file) => {
+  try {
+    return JSON.parse(readFileSync(file, 'utf8'))
+  } catch {
+    return null
+  }
+}
+
+async function main() {
+  checkNode()
+  mkdirSync(folder, { recursive: true })
+  await ensurePackages(say)
+  await ensureChromium(say)
+  const database = await startPostgres(folder, say, { quick: true })
+  try {
+    const env = { BOBBIN_TEST_DATABASE_URL: database.url('postgres') }
+    await check('Formatting', 'prettier', ['--check', '--log-level', 'warn', '.'])
+    const built = (await check('Types', 'tsc', ['-b'])) && (await check('Web build', 'vite', ['build', 'apps/web', '--logLevel', 'warn']))
+    await check('Lint', 'eslint', ['.'])
+    const unit = join(folder, 'vitest.json')
+    await suite(
+      'Unit and server tests',
+      'vitest',
+      ['run', '--reporter=default', '--reporter=json', `--outputFile.json=${unit}`],
+      env,
+      () => {
+        const report = readJson(unit)
+        return report && { passed: report.numPassedTests, failed: report.numFailedTests }
+      },
+    )
+    if (built) {
+      const browser = join(folder, 'playwright.json')
+      await suite('Browser tests', 'playwright', ['test', '--reporter=line,json'], { ...env, PLAYWRIGHT_JSON_OUTPUT_NAME: browser }, () => {
+        const stats = readJson(browser)?.stats
+        return stats && { passed: stats.expected, failed: stats.unexpected + stats.flaky }
+      })
+    } else totals.failed++
+  } finally {
+    await database.stop()
+    database.destroy()
+    rmSync(folder, { recursive: true, force: true })
+  }
+}
+
+await main().catch((error) => {
+  console.error(error instanceof Sorry ? error.message : error.stack)
+  totals.failed++
+})
+console.log(`\n${totals.passed} passed, ${totals.failed} failed`)
+process.exit(totals.failed === 0 ? 0 : 1)
