@@ -1,10 +1,11 @@
+import { readFileSync } from 'node:fs'
 import { bobbin, expect, folderWith, sample, test } from './bobbin.js'
 
 test('a new user delivers by command and finds the message, the case and the history', async ({ signedIn: page }) => {
   const test = (fails: boolean) =>
     `<testsuite name="quay"><testcase classname="quay.Lamp" name="lamp stays lit [FERRY-101]" time="0.2">${fails ? '<failure message="lamp went out" type="AssertionError">at quay/lamp.ts:7</failure>' : ''}</testcase></testsuite>`
   const folder = folderWith({ 'a.xml': test(false), 'b.xml': test(true), 'page.xml': '<html/>' })
-  const target = ['--pipeline', 'quay', '--branch', 'main', '--environment', 'pier-test']
+  const target = ['--pipeline', 'quay', '--branch', 'trial', '--environment', 'pier-test']
   expect(bobbin('deliver', `${folder}/a.xml`, ...target, '--build', '7').out).toContain('made pipeline quay')
   const second = bobbin('deliver', `${folder}/{b,page}.xml`, ...target, '--build', '8')
   expect(second.code).toBe(2)
@@ -25,9 +26,9 @@ test('exit codes and messages of the command line are as promised', () => {
   expect(inspected.code).toBe(2)
   expect(JSON.parse(inspected.out)).toMatchObject([
     { format: 'junit-xml', totals: { total: 1, passed: 1 }, incomplete: false, tests: [{ name: 't', outcome: 'passed' }] },
-    { error: expect.stringContaining('unclosed tag') as string },
+    { error: expect.stringContaining('unclosed tag') as unknown },
   ])
-  expect(bobbin('inspect', `${folder}/none-*.xml`)).toMatchObject({ code: 1, err: expect.stringContaining('matches no file') as string })
+  expect(bobbin('inspect', `${folder}/none-*.xml`)).toMatchObject({ code: 1, err: expect.stringContaining('matches no file') as unknown })
   expect(bobbin('deliver', `${folder}/a.xml`, '--pipeline', 'x').code).toBe(1)
   expect(bobbin('inspect', sample('surefire-A-rerun/TEST-ferry.FareTest.xml')).out).toContain(
     '10 results: 1 failed, 1 errored, 2 recovered, 3 skipped, 3 passed',
@@ -38,14 +39,13 @@ test('files are delivered on the Intake page, twice is once, and a refused one s
   await page.goto('/gullhaven/intake')
   await page.getByLabel('Pipeline').fill('by-hand')
   await page.getByLabel('Build').fill('1')
-  await expect(page.getByText('new, will be made')).toBeVisible()
+  await page.getByLabel('Branch').fill('trial')
+  await expect(page.getByText('new, will be made').first()).toBeVisible()
   const choose = () =>
-    page
-      .getByLabel('Result files')
-      .setInputFiles([
-        sample('vitest-A/junit.xml'),
-        { name: 'picture.xml', mimeType: 'text/xml', buffer: Buffer.from('89504e470d0a1a0a', 'hex') },
-      ])
+    page.getByLabel('Result files').setInputFiles([
+      { name: 'junit.xml', mimeType: 'text/xml', buffer: readFileSync(sample('vitest-A/junit.xml')) },
+      { name: 'picture.xml', mimeType: 'text/xml', buffer: Buffer.from('89504e470d0a1a0a', 'hex') },
+    ])
   await choose()
   await page.getByRole('button', { name: 'Deliver 2 files' }).click()
   const delivered = page.getByRole('status', { name: 'Delivered' })

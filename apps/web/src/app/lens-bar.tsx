@@ -19,7 +19,7 @@ export function LensBar() {
   const branches = options.data?.branches ?? []
   const environments = options.data?.environments.map((environment) => environment.name) ?? []
   return (
-    <div className="flex min-h-[44px] min-w-0 items-center gap-1.5 border-b border-hairline px-5 text-soft">
+    <header className="flex min-h-[44px] min-w-0 items-center gap-1.5 border-b border-hairline px-5 text-soft">
       <span>Looking at</span>
       <strong className="truncate font-semibold text-ink">{project.name}</strong>
       <span>on</span>
@@ -64,7 +64,7 @@ export function LensBar() {
         ))}
       </Menu>
       <span className="truncate">{hiddenWords(lens, branches.length, environments.length)}</span>
-    </div>
+    </header>
   )
 }
 

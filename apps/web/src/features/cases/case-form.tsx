@@ -7,17 +7,17 @@ import { useSession } from '../../context/session.js'
 import { api } from '../../lib/api.js'
 import { Dialog } from '../../ui/dialog.js'
 import { Button, messageOf } from '../../ui/states.js'
-import { notifyUndo } from '../../ui/toast.js'
+import { notifyError, notifyUndo } from '../../ui/toast.js'
 import { draftOf, editOf, type CaseDraft } from './case-draft.js'
 
 export function CaseForm({ found }: { found: CaseDetail }) {
   const [draft, setDraft] = useState(() => draftOf(found))
-  const { save, undoable } = useSaving(found)
+  const save = useSaving(found)
   const edit = editOf(found, draft)
   const change = (part: Partial<CaseDraft>) => setDraft({ ...draft, ...part })
   const submit = (event?: FormEvent) => {
     event?.preventDefault()
-    if (edit) save.mutate(edit, { onSuccess: undoable })
+    if (edit) save.mutate(edit)
   }
   return (
     <form
@@ -88,14 +88,19 @@ function useSaving(found: CaseDetail) {
   const refresh = async () => {
     await queries.invalidateQueries({ predicate: (query) => ['case', 'cases', 'case-scripts'].includes(String(query.queryKey[0])) })
   }
-  const save = useMutation({ mutationFn: (edit: object) => api.patch<CaseDetail>(path, edit), onSuccess: refresh })
-  const undoable = (saved: CaseDetail) => {
-    const { title, preconditions, steps, priority, tags, ownerId } = found
-    notifyUndo(`Saved ${found.key}`, () => {
-      void api.patch(path, { version: saved.version, title, preconditions, steps, priority, tags, ownerId }).then(refresh)
-    })
-  }
-  return { save, undoable }
+  // kept here and not at the call: the form is made anew when the saved version arrives
+  return useMutation({
+    mutationFn: (edit: object) => api.patch<CaseDetail>(path, edit),
+    onSuccess: async (saved: CaseDetail) => {
+      const { title, preconditions, steps, priority, tags, ownerId } = found
+      notifyUndo(`Saved ${found.key}`, () => {
+        api
+          .patch(path, { version: saved.version, title, preconditions, steps, priority, tags, ownerId })
+          .then(refresh, (error: unknown) => notifyError(messageOf(error)))
+      })
+      await refresh()
+    },
+  })
 }
 
 interface PartProps {
