@@ -64,6 +64,7 @@ test('a case shows the life of its scripts, and the areas and the search narrow 
   await page.getByRole('row', { name: /Vehicle deck refuses a load over the axle limit/ }).click()
   const inspector = page.getByRole('complementary', { name: 'Case' })
   await expect(inspector.getByRole('img', { name: /^Last 24 builds: 23 passed, 1 failed/ })).toBeVisible()
+  await expect(inspector).toContainText('Expected the load to be refused')
   await page.getByRole('searchbox').fill('no such case anywhere')
   await page.getByRole('button', { name: 'Show all cases' }).click()
   await expect(page.getByRole('row').first()).toBeVisible()

@@ -1,6 +1,5 @@
 import { stableText } from '../identity/stable-text.js'
 
- 
 const ANSI = /\u001b\[[0-9;]*m/g
 
 /**

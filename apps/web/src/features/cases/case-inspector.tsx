@@ -6,6 +6,7 @@ import { api } from '../../lib/api.js'
 import { Inspector } from '../../ui/inspector.js'
 import { ErrorState, Loading } from '../../ui/states.js'
 import { LaneHistory } from '../history/lane-history.js'
+import { NewestResult } from '../runs/newest-result.js'
 import { CaseForm } from './case-form.js'
 
 /** A case: what it says, edited in place, and the life of all its scripts. */
@@ -52,8 +53,9 @@ function ScriptOfCase({ row: { script, link, histories } }: { row: CaseScript })
       </p>
       <p className="truncate font-mono text-soft">{script.file ?? script.classname}</p>
       {histories.map((history) => (
-        <LaneHistory key={history.lane.id} history={history} />
+        <LaneHistory key={history.lane.id} history={history} scriptId={script.id} />
       ))}
+      <NewestResult scriptId={script.id} histories={histories} />
     </div>
   )
 }

@@ -5,8 +5,16 @@ import { count, formatDuration } from '../../lib/format.js'
 import { OUTCOME_WORDS } from '../../ui/outcome-words.js'
 import { Thread } from '../../ui/thread.js'
 
+export interface LaneHistoryProps {
+  history: ScriptHistory
+  /** Whose history it is, for the link to its newest result. */
+  scriptId: number
+  /** Whether to name the lane. */
+  title?: boolean
+}
+
 /** A test's last builds in one lane: the thread, and below it how long it took. */
-export function LaneHistory({ history, title = true }: { history: ScriptHistory; title?: boolean }) {
+export function LaneHistory({ history, scriptId, title = true }: LaneHistoryProps) {
   const { lane, points } = history
   const box = useRef<HTMLDivElement>(null)
   const width = useWidth(box)
@@ -25,11 +33,11 @@ export function LaneHistory({ history, title = true }: { history: ScriptHistory;
         <span>{points.length > 1 ? points[0]?.build : ''}</span>
         {last && (
           <ProjectLink
-            to={`runs/${last.runId}`}
+            to={`runs/${last.runId}?script=${scriptId}`}
             className="hover:text-dye"
             title={`${last.outcome ? OUTCOME_WORDS[last.outcome] : ''} in build ${last.build}, ${formatDuration(last.durationMs)}`}
           >
-            {points.at(-1)?.build}
+            {last.build}
           </ProjectLink>
         )}
       </div>

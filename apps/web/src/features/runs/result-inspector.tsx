@@ -73,14 +73,14 @@ function Body({ result }: { result: ResultDetail }) {
       <h2 className="mt-1 text-lg break-words">{script.name}</h2>
       {script.profile && <p className="text-soft">on {script.profile}</p>}
       <Standing result={result} />
-      {own && <LaneHistory history={own} title={false} />}
+      {own && <LaneHistory history={own} scriptId={script.id} title={false} />}
       <Attempts attempts={result.attempts} />
       <SameFailure result={result} />
       {others.length > 0 && (
         <section className="mt-6">
           <h3 className="text-sm">Elsewhere</h3>
           {others.map((history) => (
-            <LaneHistory key={history.lane.id} history={history} />
+            <LaneHistory key={history.lane.id} history={history} scriptId={script.id} />
           ))}
         </section>
       )}

@@ -222,7 +222,7 @@ function ScriptBody({ script, onLink }: { script: ScriptDetail; onLink: () => vo
       <section className="mt-6">
         <h3 className="text-sm">Last builds</h3>
         {script.histories.map((history) => (
-          <LaneHistory key={history.lane.id} history={history} />
+          <LaneHistory key={history.lane.id} history={history} scriptId={script.id} />
         ))}
       </section>
     </>

@@ -34,7 +34,7 @@ const PSEUDO_TESTS: readonly PseudoTest[] = [
     matches: ({ name, framework }) => framework === 'testng' && /^@(Before|After)(Suite|Test|Groups|Class|Method) /.test(name),
   },
   // Go: TestMain stands for the package
-  { code: 'hook', matches: ({ name, classname, framework }) => framework === 'go' && classname === '' && name === 'TestMain' },
+  { code: 'hook', matches: ({ name, classname, framework }) => framework === 'go' && name === 'TestMain' },
   // prove: the harness's own points
   { code: 'suite', matches: ({ name, framework }) => framework === 'tap' && (name === '(init)' || name === '(teardown)') },
   // node:test: a file that did not load is named by its absolute path
@@ -48,6 +48,9 @@ const PSEUDO_TESTS: readonly PseudoTest[] = [
     matches: ({ name, classname }) => /^Test suite failed to run$/.test(name) || /^Test suite failed to run$/.test(classname),
   },
   { code: 'hook', matches: ({ name }) => /Test execution failure: could be caused by test hooks/.test(name) },
+  // Go by other reporters, and suite hooks of a Go framework: from memory
+  { code: 'load', matches: ({ name }) => /^\[(build|setup) failed\]$/.test(name) },
+  { code: 'hook', matches: ({ name }) => /^\[(Synchronized)?(Before|After|ReportBefore|ReportAfter)Suite\]/.test(name) },
   // Bats: hooks of a file or suite: from memory
   { code: 'hook', matches: ({ name }) => /^(setup_file|teardown_file|setup_suite|teardown_suite) failed/.test(name) },
   { code: 'load', matches: ({ name }) => name === 'bats-gather-tests' },

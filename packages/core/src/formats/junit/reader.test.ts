@@ -88,6 +88,20 @@ describe('reading JUnit-style XML', () => {
     })
   })
 
+  it('knows pseudo-tests of runners that no sample is from (from memory)', () => {
+    const failing = (name: string) =>
+      read(`<testsuite name="s"><testcase classname="c" name="${name}"><failure message="x"/></testcase></testsuite>`)
+    for (const name of [
+      '[build failed]',
+      '[SynchronizedBeforeSuite]',
+      'setup_file failed',
+      'initializationError',
+      'Test suite failed to run',
+    ]) {
+      expect([failing(name).results.length, failing(name).faults.length], name).toEqual([0, 1])
+    }
+  })
+
   it('reports a failing suite without a failing test as a fault', () => {
     const file = read('<testsuites><testsuite name="fares" tests="0" errors="1"/></testsuites>')
     expect(file.faults).toMatchObject([{ code: 'undelivered', subject: 'fares' }])

@@ -18,9 +18,9 @@ const SKIP_TYPES = new Set([
 ])
 /** Values of `status` and `result` that say a test did not run, with no `<skipped>` beside them. */
 const NOT_RUN_STATUS = new Set(['disabled', 'notrun', 'suppressed', 'skipped', 'ignored', 'pending', 'inactive'])
-const FAILING_STATUS = new Set(['fail', 'failed', 'failure', 'error', 'errored'])
+const FAILING_STATUS = new Set(['fail', 'failed', 'failure', 'error', 'errored', 'panicked', 'timedout', 'interrupted', 'aborted'])
 const PASSING_STATUS = new Set(['run', 'pass', 'passed', 'success', 'completed', 'ok'])
-const EXPECTED_FAILURE = /todo|xfail|expected/i
+const EXPECTED_FAILURE = /todo|xfail|expected|!mayfail|!shouldfail/i
 const DEPENDENCY = /depends on not successfully finished|fixture dependency failed/i
 const NOT_STARTED = /unable to find executable|required files missing|failed to start|could not be found/i
 
