@@ -61,7 +61,7 @@ export default tseslint.config(
     extends: [reactHooks.configs.flat.recommended],
     rules: { 'react-hooks/incompatible-library': 'off' },
   }, // no React Compiler here
-  { files: ['**/*.config.ts'], rules: { 'no-restricted-exports': 'off' } },
+  { files: ['**/*.config.ts', 'e2e/global-setup.ts'], rules: { 'no-restricted-exports': 'off' } },
   forbid(
     ['packages/core/src/**/*.ts'],
     [not(['node:*', 'node:*/**', '@bobbin/*', 'pg', 'react'], 'The core runs anywhere and imports nothing of ours')],

@@ -28,7 +28,7 @@ test('exit codes and messages of the command line are as promised', () => {
     { format: 'junit-xml', totals: { total: 1, passed: 1 }, incomplete: false, tests: [{ name: 't', outcome: 'passed' }] },
     { error: expect.stringContaining('unclosed tag') as unknown },
   ])
-  expect(bobbin('inspect', `${folder}/none-*.xml`)).toMatchObject({ code: 1, err: expect.stringContaining('matches no file') as unknown })
+  expect(bobbin('inspect', `${folder}/none-*.xml`)).toMatchObject({ code: 1, err: expect.stringContaining('matches no file') })
   expect(bobbin('deliver', `${folder}/a.xml`, '--pipeline', 'x').code).toBe(1)
   expect(bobbin('inspect', sample('surefire-A-rerun/TEST-ferry.FareTest.xml')).out).toContain(
     '10 results: 1 failed, 1 errored, 2 recovered, 3 skipped, 3 passed',

@@ -21,7 +21,7 @@ export async function setup(project: TestProject): Promise<(() => Promise<void>)
   }
   const tools = new URL('../../../../tools/lib/postgres.mjs', import.meta.url).href
   const { startPostgres } = (await import(tools)) as {
-    startPostgres(folder: string, say: (text: string) => void, options: object): Promise<OwnPostgres>
+    startPostgres: (folder: string, say: (text: string) => void, options: object) => Promise<OwnPostgres>
   }
   const folder = new URL(`../../../../.bobbin/vitest-${process.pid}`, import.meta.url).pathname
   const own = await startPostgres(folder, () => undefined, { quick: true })

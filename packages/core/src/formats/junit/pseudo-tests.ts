@@ -34,7 +34,7 @@ const PSEUDO_TESTS: readonly PseudoTest[] = [
     matches: ({ name, framework }) => framework === 'testng' && /^@(Before|After)(Suite|Test|Groups|Class|Method) /.test(name),
   },
   // Go: TestMain stands for the package
-  { code: 'hook', matches: ({ name, classname, framework }) => framework === 'go' && name === 'TestMain' },
+  { code: 'hook', matches: ({ name, framework }) => framework === 'go' && name === 'TestMain' },
   // prove: the harness's own points
   { code: 'suite', matches: ({ name, framework }) => framework === 'tap' && (name === '(init)' || name === '(teardown)') },
   // node:test: a file that did not load is named by its absolute path
