@@ -3,6 +3,7 @@ import { count, formatDuration, formatList, formatRelative } from './format.js'
 
 it.each([
   [null, '–'],
+  [0.2, '< 0.001 s'],
   [4, '0.004 s'],
   [420, '0.42 s'],
   [1840, '1.84 s'],

@@ -1,6 +1,7 @@
 /** `0.42 s`, `4.2 s`, `3 min 10 s`, `1 h 52 min`; null is unknown. */
 export function formatDuration(ms: number | null): string {
   if (ms === null) return '–'
+  if (ms > 0 && ms < 0.5) return '< 0.001 s'
   if (ms < 1000) return `${(ms / 1000).toFixed(ms < 100 ? 3 : 2)} s`
   if (ms < 60_000) return `${(ms / 1000).toFixed(ms < 10_000 ? 2 : 1)} s`
   const seconds = Math.round(ms / 1000)

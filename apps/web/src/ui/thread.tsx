@@ -7,13 +7,16 @@ export interface ThreadProps {
   /** Width of one build in pixels. */
   cell?: number
   height?: number
+  /** Builds there is room for: a shorter thread stands at the right, so that the newest line up. */
+  room?: number
   /** Said before the words of the thread. */
   label?: string
 }
 
 /** A test's life as a thread: one shape a build, told apart without colour. */
-export function Thread({ outcomes, cell = 9, height = 16, label }: ThreadProps) {
-  const width = Math.max(1, outcomes.length) * cell
+export function Thread({ outcomes, cell = 9, height = 16, room = 0, label }: ThreadProps) {
+  const width = Math.max(1, room, outcomes.length) * cell
+  const start = Math.max(0, room - outcomes.length) * cell
   const words = `${label ? `${label}: ` : ''}${threadInWords(outcomes)}`
   return (
     <svg
@@ -25,7 +28,7 @@ export function Thread({ outcomes, cell = 9, height = 16, label }: ThreadProps) 
       className="block shrink-0 overflow-visible"
     >
       {outcomes.map((outcome, i) => (
-        <ThreadCell key={i} outcome={outcome} x={i * cell} width={cell} y={height / 2} />
+        <ThreadCell key={i} outcome={outcome} x={start + i * cell} width={cell} y={height / 2} />
       ))}
     </svg>
   )

@@ -29,7 +29,10 @@ export function LaneHistory({ history, scriptId, title = true }: LaneHistoryProp
       )}
       <Thread outcomes={points.map((point) => point.outcome)} cell={cell} height={18} label={`Last ${count(points.length, 'build')}`} />
       <Durations points={points} cell={cell} />
-      <div className="flex justify-between font-mono text-xs text-soft" style={{ width: cell * points.length }}>
+      <div
+        className="flex justify-between gap-4 font-mono text-xs whitespace-nowrap text-soft"
+        style={{ minWidth: cell * points.length, width: 'fit-content' }}
+      >
         <span>{points.length > 1 ? points[0]?.build : ''}</span>
         {last && (
           <ProjectLink

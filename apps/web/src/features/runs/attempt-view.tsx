@@ -30,10 +30,14 @@ function FailureView({ failure, outcome }: { failure: AttemptDetail['failures'][
   return (
     <>
       <Block tone={outcome === 'errored' ? 'border-errored' : 'border-failed'}>
-        {failure.type && <span className="float-right ml-3 font-mono text-xs font-normal text-soft">{failure.type}</span>}
+        {failure.type && (
+          <div className="truncate font-mono text-xs font-normal text-soft" title={failure.type}>
+            {failure.type}
+          </div>
+        )}
         <strong className="font-semibold break-words whitespace-pre-wrap">{text || 'The values differ'}</strong>
         {pair && (
-          <dl className="mt-1.5 grid grid-cols-[70px_1fr] gap-y-1 font-mono break-words">
+          <dl className="mt-1.5 grid grid-cols-[70px_minmax(0,1fr)] gap-y-1 font-mono break-words">
             <dt className="text-soft">expected</dt>
             <dd>
               <mark className="bg-passed-wash px-0.5 text-ink">{pair.expected}</mark>

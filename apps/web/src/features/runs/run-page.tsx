@@ -3,6 +3,7 @@ import { CHANGES, OUTCOMES, type Change, type Outcome } from '@bobbin/core'
 import { ChevronDown, ChevronRight } from 'lucide-react'
 import { useState } from 'react'
 import { useNavigate, useParams } from 'react-router'
+import { useLens } from '../../context/lens.js'
 import { ProjectLink, useProjectPath } from '../../context/project-link.js'
 import { useSession } from '../../context/session.js'
 import { count, formatDuration } from '../../lib/format.js'
@@ -89,12 +90,17 @@ const oneOf = <T extends string>(values: readonly T[], value: string | null): T 
 
 function RunHead({ detail }: { detail: RunDetail }) {
   const { run, previous, passedOver } = detail
+  const lens = useLens()
+  const outside =
+    (lens.branch !== null && lens.branch !== run.lane.branch) ||
+    (lens.environments !== null && !lens.environments.includes(run.lane.environment))
   const parts = CHANGES.filter((change) => change !== 'unchanged' && detail.changes[change] > 0)
   return (
     <header className="border-b border-hairline px-5 pt-4 pb-3">
       <p className="truncate text-soft">
         {run.lane.pipeline} · {run.lane.branch} · {run.lane.environment} · ran <Time iso={run.startedAt} /> · delivered in{' '}
         {count(run.files, 'file')}
+        {outside && ' · outside the lens above'}
         {run.commit && (
           <>
             {' '}
@@ -188,7 +194,7 @@ function ResultLine({ row, thread, profiles }: { row: RunDetail['rows'][number];
   return (
     <>
       <div role="gridcell" className="w-[126px] shrink-0 pl-4">
-        <Thread outcomes={readThread(thread.slice(-STRIP))} cell={108 / STRIP} />
+        <Thread outcomes={readThread(thread.slice(-STRIP))} cell={108 / STRIP} room={STRIP} />
       </div>
       <div role="gridcell" className="min-w-0 flex-1 truncate pl-2" title={`${script.name}${file ? ` — ${file}` : ''}`}>
         {script.name}
