@@ -66,8 +66,9 @@ export default tseslint.config(
     ['packages/core/src/**/*.ts'],
     [not(['node:*', 'node:*/**', '@bobbin/*', 'pg', 'react'], 'The core runs anywhere and imports nothing of ours')],
   ),
-  { files: ['packages/core/src/**/*.test.ts'], rules: { 'no-restricted-imports': 'off' } },
+
   forbid(['packages/client/src/**/*.ts'], [not(['node:*', '**/apps/**'], 'The client runs in browsers too')]),
+  { files: ['packages/*/src/**/*.test.ts'], rules: { 'no-restricted-imports': 'off' } },
   forbid(['apps/cli/src/**/*.ts'], [not(['**/server/**', '**/web/**'], 'The command line knows the server by its API only')]),
   ...serverOrder,
   ...webOrder,

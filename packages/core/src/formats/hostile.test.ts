@@ -35,16 +35,18 @@ describe.each(files)('%s', (file) => {
     if (outcome instanceof Refusal) expect(outcome.message.length).toBeGreaterThan(20)
   })
 
-  it.runIf(expected.totals && !(outcome instanceof Refusal))('counts what is there', () => {
-    expect(summarizeFile(file, outcome as ParsedFile).totals).toMatchObject(expected.totals ?? {})
-  })
+  if (expected.totals && !(outcome instanceof Refusal))
+    it('counts what is there', () => {
+      expect(summarizeFile(file, outcome).totals).toMatchObject(expected.totals ?? {})
+    })
 
-  it.runIf(expected.durations)('reads durations or leaves them unknown', () => {
-    for (const result of (outcome as ParsedFile).results) {
-      const seconds = expected.durations?.[result.name.replace(/^time /, '')]
-      if (seconds !== undefined) expect(result.durationMs, result.name).toBe(seconds === null ? null : seconds * 1000)
-    }
-  })
+  if (expected.durations)
+    it('reads durations or leaves them unknown', () => {
+      for (const result of (outcome as ParsedFile).results) {
+        const seconds = expected.durations?.[result.name.replace(/^time /, '')]
+        if (seconds !== undefined) expect(result.durationMs, result.name).toBe(seconds === null ? null : seconds * 1000)
+      }
+    })
 })
 
 describe('places', () => {

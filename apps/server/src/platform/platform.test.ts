@@ -1,0 +1,75 @@
+import { randomUUID } from 'node:crypto'
+import pg from 'pg'
+import { describe, expect, inject, it } from 'vitest'
+import { readConfig } from './config.js'
+import { migrate } from './migrate.js'
+
+describe('readConfig', () => {
+  it('has sensible defaults', () => {
+    expect(readConfig({ BOBBIN_DATABASE_URL: 'postgres://x' })).toEqual({
+      databaseUrl: 'postgres://x',
+      port: 4680,
+      host: '127.0.0.1',
+      webRoot: null,
+      secureCookies: false,
+    })
+  })
+  it('names what is missing or wrong', () => {
+    expect(() => readConfig({})).toThrow(/BOBBIN_DATABASE_URL is not set/)
+    expect(() => readConfig({ BOBBIN_DATABASE_URL: 'x', BOBBIN_PORT: 'eighty' })).toThrow(/BOBBIN_PORT is “eighty”/)
+  })
+})
+
+describe('migrate', () => {
+  const withDatabase = async (use: (url: string, client: pg.Client) => Promise<void>) => {
+    const admin = new pg.Client({ connectionString: inject('databaseUrl') })
+    await admin.connect()
+    const name = `migrate_${randomUUID().replaceAll('-', '')}`
+    await admin.query(`create database ${name}`)
+    const url = new URL(inject('databaseUrl'))
+    url.pathname = `/${name}`
+    const client = new pg.Client({ connectionString: url.href })
+    await client.connect()
+    try {
+      await use(url.href, client)
+    } finally {
+      await client.end()
+      await admin.query(`drop database ${name} with (force)`)
+      await admin.end()
+    }
+  }
+
+  it('applies each migration once, also when servers start at once', () =>
+    withDatabase(async (url) => {
+      const applied = await Promise.all([migrate(url), migrate(url), migrate(url)])
+      expect(applied.flat()).toEqual(['0001-frame'])
+      expect(await migrate(url)).toEqual([])
+    }))
+
+  it('leaves the database as it was when one fails, and says which', () =>
+    withDatabase(async (url, client) => {
+      await client.query('create table build (in_the_way int)')
+      await expect(migrate(url)).rejects.toThrow(/Migration 0001-frame failed, the database is as it was before: .*build/)
+      const { rows } = await client.query<{ count: string }>(
+        `select count(*) from pg_tables where schemaname = 'public' and tablename in ('project', 'case', 'run')`,
+      )
+      expect(rows).toEqual([{ count: '0' }])
+    }))
+
+  it('makes the partitions of a month once, however many ask', () =>
+    withDatabase(async (url, client) => {
+      await migrate(url)
+      await Promise.all(
+        [1, 2, 3].map(async () => {
+          const other = new pg.Client({ connectionString: url })
+          await other.connect()
+          await other.query(`select ensure_month('2026-11-23')`)
+          await other.end()
+        }),
+      )
+      const { rows } = await client.query<{ relname: string }>(
+        `select relname from pg_class where relname in ('result_202611', 'attempt_202611') order by 1`,
+      )
+      expect(rows.map((row) => row.relname)).toEqual(['attempt_202611', 'result_202611'])
+    }))
+})
