@@ -1,0 +1,55 @@
+import type { Me } from '@bobbin/client'
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query'
+import { cleanup, render } from '@testing-library/react'
+import type { ReactNode } from 'react'
+import { createMemoryRouter, RouterProvider } from 'react-router'
+import { afterEach, vi } from 'vitest'
+import { SessionProvider } from '../context/session.js'
+
+const ME: Me = {
+  account: { id: 1, name: 'Runa Solberg', email: 'runa@gullhaven.example', kind: 'engineer' },
+  projects: [{ slug: 'gullhaven', name: 'Gullhaven Ferry', keyPrefix: 'FERRY' }],
+}
+
+afterEach(() => {
+  cleanup()
+  vi.unstubAllGlobals()
+})
+
+/** Answers of the API by path (without the query), as the server would give them; anything else is a 404. */
+export type Answers = Record<string, unknown>
+
+export interface Sent {
+  method: string
+  path: string
+  body: unknown
+}
+
+/** Shows a part of the application as a signed-in member at an address; `fetch` answers from `answers`. */
+export function renderAt(address: string, element: ReactNode, answers: Answers = {}) {
+  const sent: Sent[] = []
+  const known: Answers = { '/api/session': ME, ...answers }
+  vi.stubGlobal('fetch', (url: string, init: { method: string; body?: string }) => {
+    const [path = ''] = url.split('?')
+    if (init.method !== 'GET') sent.push({ method: init.method, path: url, body: init.body ? (JSON.parse(init.body) as unknown) : null })
+    const answer = known[path]
+    if (answer === undefined) return Promise.resolve(Response.json({ code: 'notFound', detail: `There is no ${path}` }, { status: 404 }))
+    return Promise.resolve(answer instanceof Response ? answer.clone() : Response.json(answer))
+  })
+  const router = createMemoryRouter(
+    [
+      { path: '/:project/*', element: <SessionProvider>{element}</SessionProvider> },
+      { path: '/sign-in', element: <p>sign in here</p> },
+    ],
+    {
+      initialEntries: [address],
+    },
+  )
+  const queries = new QueryClient({ defaultOptions: { queries: { retry: false } } })
+  const view = render(
+    <QueryClientProvider client={queries}>
+      <RouterProvider router={router} />
+    </QueryClientProvider>,
+  )
+  return { ...view, router, sent }
+}
