@@ -12,7 +12,7 @@ import { copyRows } from './copy-text.js'
 import { DELIVERIES } from './delivery-queries.js'
 import type { TargetDto } from './intake.dto.js'
 import * as merge from './merge-queries.js'
-import { MAKE_STAGE, stage } from './staging.js'
+import { ANALYZE_STAGE, MAKE_STAGE, stage } from './staging.js'
 import { resolveTarget, type MadeLog, type Target } from './target.js'
 
 /** A file as it comes in, in pieces. `cut` is true once it passed the size limit. */
@@ -122,6 +122,7 @@ export class Delivery {
     const place = { runId: target.runId, day: target.day }
     await run(db, MAKE_STAGE)
     await stage(transaction, file.parsed)
+    await run(db, ANALYZE_STAGE)
     await run(db, merge.MERGE_BODIES, { projectId })
     await run(db, merge.MERGE_SIGNATURES, { projectId })
     const [scripts] = await rowsOf<{ fresh: number }>(db, merge.MERGE_SCRIPTS, {

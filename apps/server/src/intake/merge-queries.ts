@@ -53,26 +53,28 @@ left join body f on f.project_id = $projectId and f.hash = a.failures
 left join body so on so.project_id = $projectId and so.hash = a.stdout
 left join body se on se.project_id = $projectId and se.hash = a.stderr`
 
-/** A result is what its attempts come to (outcomeOfAttempts in the core): the last holds, a pass after a failure is recovered. */
+/**
+ * A result is what its attempts come to (outcomeOfAttempts in the core): the last holds, a pass after a failure is recovered.
+ * One pass over the attempts: a self-join would be planned on the statistics of an empty table.
+ */
 export const MERGE_RESULTS = `
 with affected as (select distinct s.id from stage_attempt a join script s on s.project_id = $projectId and s.identity = a.identity),
- tries as (
-  select a.*, max(ordinal) over (partition by script_id) as last from attempt a
-  where run_id = $runId and day = $day::date and script_id in (select id from affected)
- ), settled as (
+ settled as (
   select script_id, max(ordinal)::smallint as attempts,
-    max(outcome) filter (where ordinal = last) as outcome,
-    max(duration_ms) filter (where ordinal = last) as duration_ms,
-    max(ordinal) filter (where outcome in (2, 3)) as failed_at
-  from tries group by script_id
+    (array_agg(outcome order by ordinal desc))[1] as outcome,
+    (array_agg(duration_ms order by ordinal desc))[1] as duration_ms,
+    (array_agg(message_id order by ordinal desc))[1] as message_id,
+    (array_agg(outcome order by ordinal desc) filter (where outcome in (2, 3)))[1] as failed,
+    (array_agg(signature_id order by ordinal desc) filter (where outcome in (2, 3)))[1] as failed_signature,
+    (array_agg(message_id order by ordinal desc) filter (where outcome in (2, 3)))[1] as failed_message
+  from attempt where run_id = $runId and day = $day::date and script_id in (select id from affected)
+  group by script_id
  )
 insert into result (run_id, script_id, day, outcome, attempts, duration_ms, signature_id, message_id)
-select $runId, t.script_id, $day::date,
-  case when t.failed_at is null or t.outcome in (2, 3) then t.outcome when t.outcome = 1 then 7 else f.outcome end,
-  t.attempts, t.duration_ms, f.signature_id, coalesce(f.message_id, l.message_id)
-from settled t
-left join tries f on f.script_id = t.script_id and f.ordinal = t.failed_at
-left join tries l on l.script_id = t.script_id and l.ordinal = t.attempts
+select $runId, script_id, $day::date,
+  case when failed is null or outcome in (2, 3) then outcome when outcome = 1 then 7 else failed end,
+  attempts, duration_ms, failed_signature, coalesce(failed_message, message_id)
+from settled
 on conflict (run_id, script_id, day) do update set
   outcome = excluded.outcome, attempts = excluded.attempts, duration_ms = excluded.duration_ms,
   signature_id = excluded.signature_id, message_id = excluded.message_id`

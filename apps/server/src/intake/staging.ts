@@ -33,6 +33,9 @@ create temporary table stage_attempt (
   reason text, properties jsonb
 ) on commit drop`
 
+/** Plans of the merge are made from real sizes, not from guesses about empty tables. */
+export const ANALYZE_STAGE = 'analyze stage_attempt, stage_body, stage_signature'
+
 /** Copies a parsed file into the staging tables. */
 export async function stage(transaction: Transaction, parsed: ParsedFile): Promise<void> {
   const bodies = new TextPool()

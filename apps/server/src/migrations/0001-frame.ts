@@ -188,7 +188,7 @@ create table script (
   keys text[] not null default '{}',
   last_run_id int references run on delete set null,
   unique (project_id, identity)
-);
+) with (fillfactor = 80); -- each delivery touches its scripts: room for updates in place
 
 create table link (
   id int generated always as identity primary key,
