@@ -58,8 +58,6 @@ export interface CaseRow {
   owner: string | null
   state: CaseState
   scripts: number
-  /** Newest outcomes of its scripts, worst first, per build of the lane; see Threads. */
-  thread: string | null
 }
 
 export interface CaseList {
@@ -294,7 +292,7 @@ export type Finding =
   | { kind: 'incomplete'; run: BriefRun; faults: number; notRun: number; subject: string }
   | { kind: 'stillFailing'; run: BriefRun; count: number; sinceBuild: string | null; sinceRunId: number | null }
   | { kind: 'recovered'; run: BriefRun; count: number; worst: { name: string; scriptId: number; times: number; of: number } | null }
-  | { kind: 'fixed'; run: BriefRun; count: number; sinceBuild: string | null }
+  | { kind: 'fixed'; run: BriefRun; count: number }
   | { kind: 'newlySkipped'; run: BriefRun; count: number }
   | { kind: 'gone'; run: BriefRun; count: number }
   | { kind: 'new'; run: BriefRun; count: number }

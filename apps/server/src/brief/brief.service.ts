@@ -66,7 +66,7 @@ export class BriefService {
     if (counts.newlyFailing > 0 && !outage) findings.push(await this.newlyFailing(context, record, counts))
     if (counts.stillFailing > 0 && !outage) findings.push(await this.stillFailing(context, record, counts))
     if (counts.recovered > 0) findings.push(await this.recovered(context, record, counts))
-    if (counts.fixed > 0) findings.push({ kind: 'fixed', run, count: counts.fixed, sinceBuild: null })
+    if (counts.fixed > 0) findings.push({ kind: 'fixed', run, count: counts.fixed })
     for (const kind of ['newlySkipped', 'gone', 'new'] as const) if (counts[kind] > 0) findings.push({ kind, run, count: counts[kind] })
     return findings
   }
@@ -94,18 +94,13 @@ export class BriefService {
 
   private async stillFailing(context: Context, record: RunRecord, counts: Counts): Promise<Finding> {
     const rows = await this.runs.rows(context, record, ['stillFailing'])
-    const since = await Promise.all(
-      idsOf(rows)
-        .slice(0, 20)
-        .map((id) => this.runs.failingSince(record, [id])),
-    )
-    const oldest = since.filter((found) => found !== null).sort((a, b) => a.runId - b.runId)[0]
+    const since = await this.runs.failingSince(record, idsOf(rows))
     return {
       kind: 'stillFailing',
       run: briefRun(record),
       count: counts.stillFailing,
-      sinceBuild: oldest?.build ?? null,
-      sinceRunId: oldest?.runId ?? null,
+      sinceBuild: since?.build ?? null,
+      sinceRunId: since?.runId ?? null,
     }
   }
 

@@ -19,7 +19,7 @@ with recursive tree as (
   select case_id, count(*)::int as scripts from link where project_id = $projectId and state = 'active' group by case_id
 )
 select $prefix || '-' || c.number as key, c.title, c.area_id as "areaId", t.path as area, c.priority::int as priority, c.tags,
-  o.name as owner, c.state, coalesce(l.scripts, 0) as scripts, null as thread, count(*) over ()::int as full
+  o.name as owner, c.state, coalesce(l.scripts, 0) as scripts, count(*) over ()::int as full
 from test_case c
 left join tree t on t.id = c.area_id
 left join account o on o.id = c.owner_id

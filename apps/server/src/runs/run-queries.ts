@@ -93,15 +93,16 @@ select ch.change, ch.before, ch.now, ch.before_run as "beforeRun", b.name as "be
 from changed ch left join run r on r.id = ch.before_run left join build b on b.id = r.build_id
 where ch.script_id = $scriptId`
 
-/** The first run of the unbroken failing streak that ends at this run; builds without a result do not break it. */
+/** The oldest run from which one of the scripts has failed without a break up to this run; builds without a result break nothing. */
 export const FAILING_SINCE = `
-with streak as (
-  select r.id, r.sort_key, b.name as build, res.outcome in (2, 3) as failing
+with cells as (
+  select res.script_id, r.id, r.sort_key, b.name as build, res.outcome in (2, 3) as failing
   from run r join build b on b.id = r.build_id
   join result res on res.run_id = r.id and res.day = r.day and res.script_id = any($scriptIds::int[])
   where r.lane_id = $laneId and r.sort_key <= $sortKey collate "C" and not (r.outage and res.outcome = 3)
-), last_good as (select coalesce(max(sort_key), '') as sort_key from streak where not failing)
-select id as "runId", build from streak where failing and sort_key > (select sort_key from last_good) order by sort_key limit 1`
+), last_good as (select script_id, max(sort_key) filter (where not failing) as sort_key from cells group by script_id)
+select c.id as "runId", c.build from cells c join last_good g on g.script_id = c.script_id
+where c.failing and (g.sort_key is null or c.sort_key > g.sort_key) order by c.sort_key limit 1`
 
 export const SAME_FAILURE = `
 select s.id as "scriptId", s.name from result r join script s on s.id = r.script_id

@@ -159,6 +159,7 @@ export class RunsService {
     }
   }
 
+  /** Since which build the longest-failing of the scripts has been red. */
   async failingSince(record: RunRecord, scriptIds: number[]): Promise<{ runId: number; build: string } | null> {
     const rows = await rowsOf<{ runId: number; build: string }>(this, sql.FAILING_SINCE, {
       laneId: record.laneId,

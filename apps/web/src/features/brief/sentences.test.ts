@@ -44,7 +44,7 @@ describe('sentenceOf', () => {
     [{ kind: 'uncovered', count: 28, total: 271 }, 'cases?only=uncovered'],
     [{ kind: 'unknownKeys', count: 1, keys: ['FERRY-990'] }, 'scripts?only=unknownKeys'],
     [{ kind: 'silent', environment: 'pier-test', days: 4, lastRunId: 7 }, 'runs?env=pier-test'],
-    [{ kind: 'fixed', run, count: 4, sinceBuild: null }, 'runs/149?show=fixed'],
+    [{ kind: 'fixed', run, count: 4 }, 'runs/149?show=fixed'],
   ])('links $kind to its rows', (finding, to) => expect(words(finding)).toContain(to))
 })
 
