@@ -1,6 +1,7 @@
 import { defineConfig } from '@playwright/test'
+import { CHROMIUM } from './tools/lib/chromium.mjs'
 
-/** Chromium is Debian's; the server and its database are started by tools/test.mjs, or by e2e/server.setup for a single run. */
+/** Journeys in Debian's Chromium; e2e/global-setup.ts starts a server with the demo data for them. */
 export default defineConfig({
   testDir: 'e2e',
   outputDir: '.bobbin/e2e-results',
@@ -14,18 +15,6 @@ export default defineConfig({
     locale: 'en-GB',
     timezoneId: 'UTC',
     screenshot: 'only-on-failure',
-    launchOptions: {
-      executablePath: '/usr/bin/chromium',
-      args: [
-        '--headless',
-        '--no-sandbox',
-        '--disable-gpu',
-        '--disable-quic',
-        '--no-first-run',
-        '--disable-background-networking',
-        '--disable-component-update',
-        '--disable-sync',
-      ],
-    },
+    launchOptions: CHROMIUM,
   },
 })

@@ -3,6 +3,7 @@
 import { chromium } from '@playwright/test'
 import { mkdirSync, rmSync } from 'node:fs'
 import { join } from 'node:path'
+import { CHROMIUM } from './lib/chromium.mjs'
 import { ensureBuilt } from './lib/build.mjs'
 import { startPostgres } from './lib/postgres.mjs'
 import { DATA, ROOT } from './lib/process.mjs'
@@ -16,19 +17,7 @@ const home = join(DATA, `screenshots-${process.pid}`)
 const database = await startPostgres(home, say, { quick: true })
 await database.createDatabase('screenshots')
 const server = await startTestServer(database.url('screenshots'))
-const browser = await chromium.launch({
-  executablePath: '/usr/bin/chromium',
-  args: [
-    '--headless',
-    '--no-sandbox',
-    '--disable-gpu',
-    '--disable-quic',
-    '--no-first-run',
-    '--disable-background-networking',
-    '--disable-component-update',
-    '--disable-sync',
-  ],
-})
+const browser = await chromium.launch(CHROMIUM)
 
 /** Opens a page in a theme, lets `act` bring it into the state to show, and takes its picture. */
 async function shoot(name, path, { theme = 'light', act = async () => undefined } = {}) {
