@@ -45,12 +45,18 @@ export class ProblemFilter implements ExceptionFilter {
   private describe(error: unknown): ProblemDetails {
     if (error instanceof Problem) return details(STATUS[error.kind], error.code, error.message)
     if (error instanceof HttpException) return details(error.getStatus(), 'request', messageOf(error))
+    if (isBrokenUpload(error)) return details(400, 'aborted', 'The upload broke off. Files that had come in whole are stored; send the rest again')
     const code = error instanceof DatabaseError ? ((error.parent as { code?: string }).code ?? '') : ''
     const known = DATABASE_ERRORS[code]
     if (known) return details(STATUS[known[0]], known[1], known[2])
     this.log.error(error instanceof Error ? (error.stack ?? error.message) : String(error))
     return details(500, 'internal', 'Something went wrong in the server; nothing was stored. The server’s log says more')
   }
+}
+
+/** The sender went away in the middle of a request: no fault of the server, and nobody is there to read the answer. */
+function isBrokenUpload(error: unknown): boolean {
+  return error instanceof Error && (error.message === 'aborted' || error.message === 'Unexpected end of form')
 }
 
 function messageOf(error: HttpException): string {
