@@ -45,7 +45,8 @@ export class ProblemFilter implements ExceptionFilter {
   private describe(error: unknown): ProblemDetails {
     if (error instanceof Problem) return details(STATUS[error.kind], error.code, error.message)
     if (error instanceof HttpException) return details(error.getStatus(), 'request', messageOf(error))
-    if (isBrokenUpload(error)) return details(400, 'aborted', 'The upload broke off. Files that had come in whole are stored; send the rest again')
+    if (isBrokenUpload(error))
+      return details(400, 'aborted', 'The upload broke off. Files that had come in whole are stored; send the rest again')
     const code = error instanceof DatabaseError ? ((error.parent as { code?: string }).code ?? '') : ''
     const known = DATABASE_ERRORS[code]
     if (known) return details(STATUS[known[0]], known[1], known[2])

@@ -46,7 +46,7 @@ it.each(['https%3A%2F%2Felsewhere.example', '%2F%2Felsewhere.example', ''])('doe
 it('says what was wrong and keeps what was typed', async () => {
   open('/sign-in', () => Promise.resolve(Response.json({ code: 'wrongPassword', detail: 'E-mail or password is wrong' }, { status: 401 })))
   expect((await screen.findByRole('alert')).textContent).toBe('E-mail or password is wrong.')
-  expect((screen.getByLabelText('E-mail') as HTMLInputElement).value).toBe('runa@gullhaven.example')
+  expect(screen.getByLabelText<HTMLInputElement>('E-mail').value).toBe('runa@gullhaven.example')
 })
 
 it('tells a server that is down from a wrong password', async () => {

@@ -38,5 +38,5 @@ it('keeps the lines when they are refused', async () => {
   await write('One line')
   fireEvent.keyDown(screen.getByRole('textbox', { name: 'Lines' }), { key: 'Enter', ctrlKey: true })
   expect((await screen.findByRole('alert')).textContent).toContain('Line 2 has 1,400 characters')
-  expect((screen.getByRole('textbox', { name: 'Lines' }) as HTMLTextAreaElement).value).toBe('One line')
+  expect(screen.getByRole<HTMLTextAreaElement>('textbox', { name: 'Lines' }).value).toBe('One line')
 })
