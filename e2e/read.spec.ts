@@ -26,6 +26,7 @@ test('the brief says what broke, and each part leads to exactly the rows it coun
 test('a run opens on what changed; keys move, open, unfold and go to the build before', async ({ signedIn: page }) => {
   await openRun(page, '412', 'fare-desk-web')
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('Build 412 against 411')
+  await expect(page).toHaveTitle('Build 412, fare-desk-web · Bobbin')
   await expect(page.getByRole('heading', { level: 2, name: /newly failing|still failing|fixed|recovered|gone/ })).toHaveCount(5)
   await page.getByRole('grid').focus()
   await page.keyboard.press('j')

@@ -15,3 +15,15 @@ test('a wrong password is told, the right one leads back to where one wanted to 
   await page.getByRole('menuitem', { name: 'Sign out' }).click()
   await expect(page.getByRole('heading', { name: 'Sign in' })).toBeVisible()
 })
+
+test('a session that ended leads to the sign-in page and back', async ({ signedIn: page }) => {
+  await page.goto('/gullhaven/runs')
+  await expect(page).toHaveTitle('Runs · Bobbin')
+  await page.context().clearCookies()
+  await page.getByRole('link', { name: 'Scripts' }).click()
+  await expect(page.getByRole('heading', { name: 'Sign in' })).toBeVisible()
+  await page.getByLabel('E-mail').fill('dara@gullhaven.example')
+  await page.getByLabel('Password').fill('gullhaven')
+  await page.getByRole('button', { name: 'Sign in' }).click()
+  await expect(page.getByRole('heading', { level: 1, name: 'Scripts' })).toBeVisible()
+})

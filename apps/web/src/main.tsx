@@ -1,4 +1,4 @@
-import { QueryClient, QueryClientProvider } from '@tanstack/react-query'
+import { QueryCache, QueryClient, QueryClientProvider } from '@tanstack/react-query'
 import { StrictMode } from 'react'
 import { createRoot } from 'react-dom/client'
 import { RouterProvider } from 'react-router/dom'
@@ -9,7 +9,14 @@ import './styles.css'
 
 applyTheme()
 
-const queryClient = new QueryClient({
+const queryClient: QueryClient = new QueryClient({
+  // a session that ended is found out wherever the next question is asked; asking who one is leads to the sign-in page
+  queryCache: new QueryCache({
+    onError: (error, query) => {
+      if (error instanceof ApiError && error.status === 401 && query.queryKey[0] !== 'me')
+        void queryClient.invalidateQueries({ queryKey: ['me'] })
+    },
+  }),
   defaultOptions: {
     queries: {
       staleTime: 15_000,

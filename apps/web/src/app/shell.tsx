@@ -1,7 +1,7 @@
 import { AlignLeft, Code2, Download, FileText, LogOut, Moon, Play, Sun, SunMoon, type LucideIcon } from 'lucide-react'
 import { useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
-import { NavLink, Outlet, useNavigate } from 'react-router'
+import { NavLink, Outlet, useLocation, useNavigate } from 'react-router'
 import { api } from '../lib/api.js'
 import { Mark } from '../ui/mark.js'
 import { Menu, MenuCheck, MenuItem } from '../ui/menu.js'
@@ -27,9 +27,12 @@ const SECTIONS: readonly (readonly Section[])[] = [
   [{ to: 'runs', name: 'Runs', icon: Play }],
 ]
 
+const INTAKE: Section = { to: 'intake', name: 'Intake', icon: Download }
+
 export function Shell() {
   return (
     <SessionProvider>
+      <PageTitle />
       <div className="flex h-full">
         <a href="#bench" className="absolute -top-10 left-2 z-40 bg-raised p-2 focus:top-2">
           Skip to the page
@@ -47,6 +50,14 @@ export function Shell() {
   )
 }
 
+/** The window is called after the section; a page that knows better (a run) says so itself. */
+function PageTitle() {
+  const { pathname } = useLocation()
+  const [, , section = 'brief', id] = pathname.split('/')
+  const name = [...SECTIONS.flat(), INTAKE].find((candidate) => candidate.to === section)?.name
+  return id ? null : <title>{`${name ?? 'Bobbin'} · Bobbin`}</title>
+}
+
 function Edge() {
   return (
     <nav aria-label="Sections" className="flex w-[132px] shrink-0 flex-col border-r border-hairline max-[1100px]:w-[52px]">
@@ -62,7 +73,7 @@ function Edge() {
         </ul>
       ))}
       <ul className="mt-auto mb-2">
-        <EdgeLink section={{ to: 'intake', name: 'Intake', icon: Download }} inset={false} />
+        <EdgeLink section={INTAKE} inset={false} />
         <li>
           <AccountMenu />
         </li>

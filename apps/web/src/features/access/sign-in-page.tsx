@@ -26,6 +26,7 @@ export function SignInPage() {
   }
   return (
     <main className="grid h-full place-items-center">
+      <title>Sign in · Bobbin</title>
       <form onSubmit={submit} className="flex w-[320px] flex-col gap-3 pb-24">
         <div className="mb-2 flex items-center gap-2 text-lg font-bold">
           <Mark /> Bobbin

@@ -97,6 +97,7 @@ function RunHead({ detail }: { detail: RunDetail }) {
   const parts = CHANGES.filter((change) => change !== 'unchanged' && detail.changes[change] > 0)
   return (
     <header className="border-b border-hairline px-5 pt-4 pb-3">
+      <title>{`Build ${run.build}, ${run.lane.pipeline} · Bobbin`}</title>
       <p className="truncate text-soft">
         {run.lane.pipeline} · {run.lane.branch} · {run.lane.environment} · ran <Time iso={run.startedAt} /> · delivered in{' '}
         {count(run.files, 'file')}

@@ -46,6 +46,7 @@ describe('reading JUnit-style XML', () => {
       '<testsuite name="s"><testcase name="n" classname="c"><failure message="x"/></testcase><testcase name="n" classname="c"/></testsuite>',
     )
     expect(retried.results.map((result) => [result.outcome, result.attempts.length])).toEqual([['recovered', 2]])
+    expect(retried.warnings).toMatchObject([{ code: 'repeated', message: expect.stringContaining('tried again') as unknown }])
     const other = read(
       '<testsuite name="s"><testcase name="n" classname="c"/><testcase name="n" classname="c"><failure message="x"/></testcase></testsuite>',
     )

@@ -23,7 +23,16 @@ export function mergeRepeats(results: TestResult[], dialect: KnownDialect | null
 function settleGroup(group: TestResult[], dialect: KnownDialect | null, warnings: WarningLog): TestResult[] {
   const [first] = group
   if (!first) return []
-  if (areAttempts(group, dialect)) return [joinAttempts(first, group.slice(1), dialect, warnings)]
+  if (areAttempts(group, dialect)) {
+    if ((dialect?.repeats ?? 'auto') === 'auto') {
+      warnings.add(
+        'repeated',
+        `“${first.name}” stands ${group.length} times and all but the last failed; it is read as one test that was tried again`,
+        first.place,
+      )
+    }
+    return [joinAttempts(first, group.slice(1), dialect, warnings)]
+  }
   warnings.add('repeated', `“${first.name}” stands ${group.length} times; each is kept as a test of its own`, first.place)
   return group.map((result, i) => ({ ...result, occurrence: i + 1 }))
 }
