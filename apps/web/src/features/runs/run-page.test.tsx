@@ -97,6 +97,12 @@ describe('RunPage', () => {
     await screen.findByText('9 tests unchanged')
     fireEvent.keyDown(window, { key: 'u' })
     expect(await screen.findByRole('row', { name: /calm/ })).toBeTruthy()
+    // keys pass over the fold
+    const grid = screen.getByRole('grid')
+    for (let i = 0; i < 4; i++) fireEvent.keyDown(grid, { key: 'ArrowDown' })
+    await waitFor(() => expect(screen.getByRole('row', { selected: true }).textContent).toContain('calm'))
+    fireEvent.click(screen.getByRole('button', { name: /9 tests unchanged/ }))
+    expect(screen.queryByRole('row', { name: /calm/ })).toBeNull()
   })
 
   it('opens a result beside the list: message, case, history and what failed alike', async () => {

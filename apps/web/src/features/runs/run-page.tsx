@@ -69,15 +69,13 @@ function RunBench({ detail }: { detail: RunDetail }) {
         <RowList
           label="Results by what changed"
           items={lines}
-          keyOf={(line) => (line.kind === 'result' ? String(line.row.script.id) : line.kind === 'fold' && line.count > 0 ? 'fold' : null)}
+          keyOf={(line) => (line.kind === 'result' ? String(line.row.script.id) : null)}
           selected={selected}
-          onSelect={(key, how) => {
-            if (key === 'fold') {
-              if (how === 'open') setUnfolded(!unfolded)
-            } else setAddress({ script: key }, { replace: selected !== null })
-          }}
+          onSelect={(key) => setAddress({ script: key }, { replace: selected !== null })}
           heightOf={(line) => (line.kind === 'heading' ? 44 : line.kind === 'fold' ? 40 : 34)}
-          render={(line) => <Line line={line} loading={unfolded && unchanged.isPending} profiles={profiles} />}
+          render={(line) => (
+            <Line line={line} loading={unfolded && unchanged.isPending} profiles={profiles} onFold={() => setUnfolded(!unfolded)} />
+          )}
         />
       </section>
       {selected && <ResultInspector key={selected} runId={id} scriptId={selected} onClose={() => setAddress({ script: null })} />}
@@ -159,9 +157,10 @@ interface LineProps {
   loading: boolean
   /** Whether the run has several profiles, so that each row must name its own. */
   profiles: boolean
+  onFold: () => void
 }
 
-function Line({ line, loading, profiles }: LineProps) {
+function Line({ line, loading, profiles, onFold }: LineProps) {
   if (line.kind === 'heading') {
     const { words, outcome } = CHANGE_WORDS[line.change]
     return (
@@ -177,12 +176,14 @@ function Line({ line, loading, profiles }: LineProps) {
   if (line.kind === 'fold') {
     const Icon = line.open ? ChevronDown : ChevronRight
     return (
-      <div role="gridcell" className="flex w-full items-center gap-1.5 px-4 text-soft">
-        {line.count > 0 && <Icon size={14} aria-hidden="true" />}
-        <span>
-          {count(line.count, 'test')} unchanged{loading ? ' · loading …' : ''}
-        </span>
-        {line.count > 0 && <Key>u</Key>}
+      <div role="gridcell" className="px-4">
+        <button type="button" aria-expanded={line.open} onClick={onFold} className="flex items-center gap-1.5 text-soft hover:text-ink">
+          <Icon size={14} aria-hidden="true" />
+          <span>
+            {count(line.count, 'test')} unchanged{loading ? ' · loading …' : ''}
+          </span>
+          <Key>u</Key>
+        </button>
       </div>
     )
   }
