@@ -7,7 +7,7 @@ import type { Context } from '../access/index.js'
 import { HistoryService } from '../history/index.js'
 import { rowsOf } from '../platform/database.js'
 import { laneOf, type Lens, type RunRecord, runRow, RunsService } from '../runs/index.js'
-import { UNKNOWN_KEYS } from '../scripts/index.js'
+import { SCRIPT_SUMS, UNKNOWN_KEYS } from '../scripts/index.js'
 import * as sql from './brief-queries.js'
 
 const RECOVERED = String(outcomeCode('recovered'))
@@ -117,18 +117,13 @@ export class BriefService {
 
   private async mapping({ project }: Context): Promise<Finding[]> {
     const bind = { projectId: project.id, prefix: project.keyPrefix }
-    const [[sums], [unlinked], unknown] = await Promise.all([
+    const [[sums], [mapping], unknown] = await Promise.all([
       rowsOf<{ scripts: number; cases: number; uncovered: number }>(this, sql.COVERAGE_SUMS, { projectId: project.id }),
-      rowsOf<{ count: number }>(
-        this,
-        `select count(*)::int as count from script s where s.project_id = $projectId and not exists (
-           select 1 from link l join test_case c on c.id = l.case_id and c.deleted_at is null where l.script_id = s.id and l.state = 'active')`,
-        { projectId: project.id },
-      ),
+      rowsOf<{ unlinked: number }>(this, SCRIPT_SUMS, bind),
       rowsOf<{ key: string }>(this, `select distinct key from (${UNKNOWN_KEYS}) u order by key`, bind),
     ])
     const findings: Finding[] = []
-    if (unlinked && unlinked.count > 0) findings.push({ kind: 'unlinked', count: unlinked.count, total: sums?.scripts ?? 0 })
+    if (mapping && mapping.unlinked > 0) findings.push({ kind: 'unlinked', count: mapping.unlinked, total: sums?.scripts ?? 0 })
     if (unknown.length > 0) findings.push({ kind: 'unknownKeys', count: unknown.length, keys: unknown.slice(0, 5).map((row) => row.key) })
     if (sums && sums.uncovered > 0) findings.push({ kind: 'uncovered', count: sums.uncovered, total: sums.cases })
     return findings

@@ -1,4 +1,4 @@
-import { failureSignature, scriptIdentity, type Attempt, type ParsedFile } from '@bobbin/core'
+import { failureSignature, outcomeCode, scriptIdentity, type Attempt, type ParsedFile } from '@bobbin/core'
 import { createHash } from 'node:crypto'
 import type { Transaction } from 'sequelize'
 import { copyRows, type CopyValue } from './copy-text.js'
@@ -61,21 +61,11 @@ function* attemptRows(parsed: ParsedFile, bodies: TextPool, signatures: TextPool
   }
 }
 
-const OUTCOME_CODE: Record<Attempt['outcome'], number> = {
-  passed: 1,
-  failed: 2,
-  errored: 3,
-  skipped: 4,
-  blocked: 5,
-  notRun: 6,
-  recovered: 7,
-}
-
 function attemptValues(attempt: Attempt, bodies: TextPool, signatures: TextPool): CopyValue[] {
   const [first] = attempt.failures
   const message = first ? (first.message ?? first.type ?? first.stack) : attempt.reason
   return [
-    OUTCOME_CODE[attempt.outcome],
+    outcomeCode(attempt.outcome),
     attempt.durationMs,
     attempt.startedAt === null ? null : new Date(attempt.startedAt),
     first ? signatures.add(failureSignature(first)) : null,

@@ -5,7 +5,8 @@ import { NavLink, Outlet, useLocation, useNavigate } from 'react-router'
 import { api } from '../lib/api.js'
 import { Mark } from '../ui/mark.js'
 import { Menu, MenuCheck, MenuItem } from '../ui/menu.js'
-import { Toasts } from '../ui/toast.js'
+import { messageOf } from '../ui/states.js'
+import { notifyError, Toasts } from '../ui/toast.js'
 import { LensBar } from './lens-bar.js'
 import { useProjectPath } from '../context/project-link.js'
 import { SessionProvider, useSession } from '../context/session.js'
@@ -152,7 +153,7 @@ function AccountMenu() {
           <Icon size={14} /> Colours {words}
         </MenuCheck>
       ))}
-      <MenuItem onSelect={() => void signOut()}>
+      <MenuItem onSelect={() => void signOut().catch((error: unknown) => notifyError(messageOf(error)))}>
         <span className="w-4" />
         <LogOut size={14} /> Sign out
       </MenuItem>

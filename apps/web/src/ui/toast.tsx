@@ -27,3 +27,7 @@ export function notifyUndo(message: string, undo: () => void): void {
 export function notifyError(message: string): void {
   toast.error(message, { duration: 15_000 })
 }
+
+export function notify(message: string): void {
+  toast(message)
+}

@@ -8,6 +8,7 @@ import { api } from '../../lib/api.js'
 import { count } from '../../lib/format.js'
 import { Button, messageOf } from '../../ui/states.js'
 import { Time } from '../../ui/time.js'
+import { notifyError } from '../../ui/toast.js'
 import { DeliveryResult } from './delivery-result.js'
 import { droppedFiles, type DroppedFile } from './dropped-files.js'
 import { guessTarget, type TargetForm } from './guess-target.js'
@@ -82,7 +83,7 @@ function Drop({ onFiles }: { onFiles: (files: DroppedFile[]) => void }) {
   const drop = (event: DragEvent) => {
     event.preventDefault()
     setOver(false)
-    void droppedFiles(event.dataTransfer).then(onFiles)
+    droppedFiles(event.dataTransfer).then(onFiles, (error: unknown) => notifyError(`These files can’t be read: ${messageOf(error)}`))
   }
   return (
     <div

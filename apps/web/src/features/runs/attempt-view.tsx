@@ -2,6 +2,7 @@ import type { AttemptDetail } from '@bobbin/client'
 import { ChevronDown, ChevronRight, Copy } from 'lucide-react'
 import { useState, type ReactNode } from 'react'
 import { formatDuration } from '../../lib/format.js'
+import { notify, notifyError } from '../../ui/toast.js'
 import { expectedActual, plainText, splitStack } from './stack.js'
 
 /** One try: what it said, where, and what it printed. */
@@ -75,7 +76,7 @@ function Stack({ stack }: { stack: string }) {
           aria-label="Copy the stack"
           title="Copy the stack"
           className="text-soft hover:text-ink"
-          onClick={() => void navigator.clipboard.writeText(stack)}
+          onClick={() => void copy(stack)}
         >
           <Copy size={12} />
         </button>
@@ -83,6 +84,16 @@ function Stack({ stack }: { stack: string }) {
       {parts.map((part, i) => (part.kind === 'own' ? <Lines key={i} lines={part.lines} /> : <Fold key={i} lines={part.lines} />))}
     </section>
   )
+}
+
+/** A browser gives the clipboard only to pages that it trusts (https, or this machine). */
+async function copy(text: string): Promise<void> {
+  try {
+    await navigator.clipboard.writeText(text)
+    notify('Copied')
+  } catch {
+    notifyError('The browser does not let this page copy. Select the text and copy it by hand.')
+  }
 }
 
 function Lines({ lines }: { lines: string[] }) {

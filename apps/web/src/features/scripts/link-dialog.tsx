@@ -5,7 +5,7 @@ import { useSession } from '../../context/session.js'
 import { api } from '../../lib/api.js'
 import { Dialog } from '../../ui/dialog.js'
 import { messageOf } from '../../ui/states.js'
-import { notifyUndo } from '../../ui/toast.js'
+import { notifyError, notifyUndo } from '../../ui/toast.js'
 
 export interface LinkDialogProps {
   script: ScriptRef
@@ -30,8 +30,10 @@ export function useLinking(script: ScriptRef) {
   const queries = useQueryClient()
   const path = (key: string) => `/projects/${project.slug}/scripts/${script.id}/links/${key}`
   const refresh = () => queries.invalidateQueries({ predicate: (query) => query.queryKey[0] !== 'me' })
-  const unlink = useMutation({ mutationFn: (key: string) => api.delete<ScriptDetail>(path(key)), onSuccess: refresh })
-  const link = useMutation({ mutationFn: (key: string) => api.put<ScriptDetail>(path(key)), onSuccess: refresh })
+  // an undo has no place on the page where it could say that it failed
+  const onError = (error: unknown) => notifyError(messageOf(error))
+  const unlink = useMutation({ mutationFn: (key: string) => api.delete<ScriptDetail>(path(key)), onSuccess: refresh, onError })
+  const link = useMutation({ mutationFn: (key: string) => api.put<ScriptDetail>(path(key)), onSuccess: refresh, onError })
   return { link, unlink }
 }
 
