@@ -8,6 +8,8 @@ import { IntakeModule } from './intake/intake.module.js'
 import { CONFIG, type Config } from './platform/config.js'
 import { ProblemFilter } from './platform/problem.js'
 import { Project } from './projects/project.model.js'
+import { MembersService } from './projects/members.service.js'
+import { OpenApiController } from './openapi/openapi.controller.js'
 import { ProjectsController } from './projects/projects.controller.js'
 import { RunsModule } from './runs/index.js'
 import { ScriptsModule } from './scripts/index.js'
@@ -44,8 +46,8 @@ export class AppModule {
         IntakeModule,
         BriefModule,
       ],
-      controllers: [ProjectsController],
-      providers: [{ provide: APP_FILTER, useClass: ProblemFilter }],
+      controllers: [ProjectsController, OpenApiController],
+      providers: [MembersService, { provide: APP_FILTER, useClass: ProblemFilter }],
     }
   }
 }

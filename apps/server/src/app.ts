@@ -23,6 +23,7 @@ export async function createApp(config: Config): Promise<NestExpressApplication>
       strictTransportSecurity: false,
     }),
   )
+  app.set('trust proxy', config.proxies)
   app.use(cookieParser())
   app.useBodyParser('json', { limit: '5mb' })
   app.setGlobalPrefix('api')

@@ -1,7 +1,7 @@
-import type { AccountKind } from '@bobbin/client'
+import type { AccountKind } from './contract/index.js'
 import type { NestExpressApplication } from '@nestjs/platform-express'
 import { Sequelize } from 'sequelize-typescript'
-import { AccessService, hashPassword } from './access/index.js'
+import { hashPassword, TokensService } from './access/index.js'
 import { rowsOf, run } from './platform/database.js'
 
 /** People, cases and environments: what no result file brings. */
@@ -46,8 +46,8 @@ export async function seedProject(app: NestExpressApplication, seed: Seed): Prom
     await run(
       db,
       `with made as (insert into account (email, name, kind, password_hash)
-         select email, name, kind, password_hash from jsonb_to_recordset($accounts::jsonb) as x (email text, name text, kind text, password_hash text) returning id)
-       insert into membership (project_id, account_id) select $projectId, id from made`,
+         select email, name, kind, password_hash from jsonb_to_recordset($accounts::jsonb) as x (email text, name text, kind text, password_hash text) returning id, kind)
+       insert into membership (project_id, account_id, role) select $projectId, id, case when kind in ('engineer', 'lead') then 'keeper' else 'member' end from made`,
       { accounts: JSON.stringify(accounts), projectId },
     )
     await run(
@@ -65,7 +65,7 @@ export async function seedProject(app: NestExpressApplication, seed: Seed): Prom
     })
     return { projectId, ownerId: owner?.id ?? 0 }
   })
-  if (made) await app.get(AccessService).makeToken(made.projectId, made.ownerId, 'Demo pipeline', 'deliver', seed.token)
+  if (made) await app.get(TokensService).store(made.projectId, made.ownerId, 'Demo pipeline', 'deliver', seed.token)
   return made !== null
 }
 

@@ -1,4 +1,4 @@
-import type { DeliveryReport } from './contract.js'
+import type { DeliveryReport } from './api.generated.js'
 import type { ApiClient } from './http.js'
 
 /** Where results belong. */
@@ -23,9 +23,7 @@ export function deliver(
   source: 'cli' | 'web',
   files: OutgoingFile[],
 ): Promise<DeliveryReport> {
-  const form = new FormData()
-  for (const file of files) form.append('file', file.content, file.name)
-  const query = new URLSearchParams({ source })
-  for (const [name, value] of Object.entries(target)) if (typeof value === 'string' && value !== '') query.set(name, value)
-  return client.post<DeliveryReport>(`/projects/${encodeURIComponent(project)}/deliveries?${query.toString()}`, form)
+  const body = new FormData()
+  for (const file of files) body.append('file', file.content, file.name)
+  return client.post('/projects/{project}/deliveries', { path: { project }, query: { source, ...target }, body })
 }

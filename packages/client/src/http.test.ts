@@ -7,6 +7,8 @@ import { ApiClient, ApiError, UnreachableError } from './http.js'
 /** A real HTTP server that answers what its path asks for. */
 let server: Server
 let client: ApiClient
+/** The same client, for paths that no document knows. */
+let loose: Record<'get' | 'put' | 'delete', (path: string, request?: object) => Promise<unknown>>
 const seen: { method?: string | undefined; url?: string | undefined; authorization?: string | undefined; body: string }[] = []
 
 beforeAll(async () => {
@@ -15,7 +17,7 @@ beforeAll(async () => {
       seen.push({ method: request.method, url: request.url, authorization: request.headers.authorization, body })
       if (request.url === '/api/problem') {
         response.writeHead(409, { 'content-type': 'application/problem+json' })
-        response.end(JSON.stringify({ code: 'changedMeanwhile', detail: 'Somebody was faster' }))
+        response.end(JSON.stringify({ code: 'changedMeanwhile', detail: 'Somebody was faster', theirs: 3 }))
       } else if (request.url === '/api/broken') response.writeHead(502).end('<html>')
       else if (request.url === '/api/nothing') response.writeHead(204).end()
       else response.end(JSON.stringify({ ok: true }))
@@ -23,6 +25,7 @@ beforeAll(async () => {
   })
   await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve))
   client = new ApiClient({ baseUrl: `http://127.0.0.1:${(server.address() as AddressInfo).port}`, token: 'bbn_x' })
+  loose = client as unknown as typeof loose
 })
 afterAll(() => new Promise((resolve) => server.close(resolve)))
 
@@ -33,24 +36,26 @@ async function bodyOf(request: IncomingMessage): Promise<string> {
 }
 
 it('sends the token and JSON, and reads JSON or nothing', async () => {
-  expect(await client.put('/thing', { a: 1 })).toEqual({ ok: true })
-  expect(seen.at(-1)).toEqual({ method: 'PUT', url: '/api/thing', authorization: 'Bearer bbn_x', body: '{"a":1}' })
-  expect(await client.delete('/nothing')).toBeUndefined()
+  expect(
+    await loose.put('/thing/{id}', { path: { id: 'a b' }, query: { list: ['x', 'y'], empty: '', none: undefined }, body: { a: 1 } }),
+  ).toEqual({ ok: true })
+  expect(seen.at(-1)).toEqual({ method: 'PUT', url: '/api/thing/a%20b?list=x%2Cy', authorization: 'Bearer bbn_x', body: '{"a":1}' })
+  expect(await loose.delete('/nothing')).toBeUndefined()
 })
 
 it('turns problem details into an error with their code and sentence', async () => {
-  const error: unknown = await client.get('/problem').catch((thrown: unknown) => thrown)
+  const error: unknown = await loose.get('/problem').catch((thrown: unknown) => thrown)
   expect(error).toBeInstanceOf(ApiError)
-  expect(error).toMatchObject({ status: 409, code: 'changedMeanwhile', message: 'Somebody was faster' })
+  expect(error).toMatchObject({ status: 409, code: 'changedMeanwhile', message: 'Somebody was faster', extra: { theirs: 3 } })
 })
 
 it('says the status when the answer is no problem details', async () => {
-  await expect(client.get('/broken')).rejects.toThrow('The server answered 502 Bad Gateway')
+  await expect(loose.get('/broken')).rejects.toThrow('The server answered 502 Bad Gateway')
 })
 
 it('tells a server that is not there from one that says no', async () => {
   const nobody = new ApiClient({ baseUrl: 'http://127.0.0.1:1' })
-  await expect(nobody.get('/x')).rejects.toBeInstanceOf(UnreachableError)
+  await expect(nobody.get('/session')).rejects.toBeInstanceOf(UnreachableError)
 })
 
 it('delivers files by name, with the target in the query and nothing empty', async () => {

@@ -1,3 +1,3 @@
-export type * from './contract.js'
+export type * from './api.generated.js'
 export { ApiClient, ApiError, UnreachableError, type ApiClientOptions } from './http.js'
 export { deliver, type DeliveryTarget, type OutgoingFile } from './deliver.js'

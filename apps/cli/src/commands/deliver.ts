@@ -1,4 +1,4 @@
-import { ApiClient, ApiError, deliver, type DeliveredFile, type DeliveryReport, type Me, UnreachableError } from '@bobbin/client'
+import { ApiClient, ApiError, deliver, type DeliveredFile, type DeliveryReport, UnreachableError } from '@bobbin/client'
 import type { Change } from '@bobbin/core'
 import { openAsBlob } from 'node:fs'
 import { EXIT, UsageError } from '../exit-codes.js'
@@ -47,7 +47,7 @@ function fromEnvironment(name: string, meaning: string): string {
 
 /** A token belongs to one project. */
 async function onlyProject(client: ApiClient): Promise<string> {
-  const { projects } = await client.get<Me>('/session')
+  const { projects } = await client.get('/session')
   const [project] = projects
   if (!project) throw new UsageError('The token belongs to no project')
   return project.slug

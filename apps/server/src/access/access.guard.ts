@@ -2,7 +2,9 @@ import { type CanActivate, type ExecutionContext, Injectable } from '@nestjs/com
 import { Reflector } from '@nestjs/core'
 import { Problem } from '../platform/problem.js'
 import { AccessService } from './access.service.js'
-import { type BobbinRequest, type Caller, DELIVERS, PUBLIC } from './context.js'
+import { type BobbinRequest, type Caller, DELIVERS, KEEPER_ONLY, PERSON_ONLY, PUBLIC } from './context.js'
+import { SessionsService } from './sessions.service.js'
+import { TokensService } from './tokens.service.js'
 
 export const SESSION_COOKIE = 'bobbin_session'
 
@@ -11,6 +13,8 @@ export const SESSION_COOKIE = 'bobbin_session'
 export class AccessGuard implements CanActivate {
   constructor(
     private readonly access: AccessService,
+    private readonly sessions: SessionsService,
+    private readonly tokens: TokensService,
     private readonly reflector: Reflector,
   ) {}
 
@@ -20,20 +24,26 @@ export class AccessGuard implements CanActivate {
     const request = host.switchToHttp().getRequest<BobbinRequest>()
     const caller = await this.callerOf(request)
     if (!caller) throw new Problem('notSignedIn', 'notSignedIn', 'Sign in, or send a valid token as “Authorization: Bearer …”')
-    const readOnly = request.method === 'GET' || request.method === 'HEAD'
-    if (caller.token && !readOnly && !(has(DELIVERS) && caller.token.scope === 'deliver')) {
-      throw new Problem('forbidden', 'scope', `A token with the scope “${caller.token.scope}” may not do this`)
-    }
+    if (caller.token) this.checkScope(caller.token.scope, request.method, has)
     request.caller = caller
     const slug = request.params['project']
-    if (typeof slug === 'string') request.project = await this.access.projectFor(caller, slug)
+    if (typeof slug === 'string') Object.assign(request, await this.access.projectFor(caller, slug))
+    if (has(KEEPER_ONLY) && request.role !== 'keeper') {
+      throw new Problem('forbidden', 'keeper', 'Only somebody who keeps this project may do this')
+    }
     return true
+  }
+
+  private checkScope(scope: string, method: string, has: (key: string) => boolean): void {
+    const reads = method === 'GET' || method === 'HEAD'
+    const may = !has(PERSON_ONLY) && (reads || (has(DELIVERS) && scope === 'deliver'))
+    if (!may) throw new Problem('forbidden', 'scope', `A token with the scope “${scope}” may not do this`)
   }
 
   private callerOf(request: BobbinRequest): Promise<Caller | null> {
     const bearer = /^Bearer (.+)$/.exec(request.headers.authorization ?? '')?.[1]
-    if (bearer) return this.access.callerOfToken(bearer)
+    if (bearer) return this.tokens.callerOf(bearer)
     const cookie = (request.cookies as Record<string, string> | undefined)?.[SESSION_COOKIE]
-    return cookie ? this.access.callerOfSession(cookie) : Promise.resolve(null)
+    return cookie ? this.sessions.callerOf(cookie) : Promise.resolve(null)
   }
 }

@@ -2,17 +2,22 @@ import { Module } from '@nestjs/common'
 import { APP_GUARD } from '@nestjs/core'
 import { SequelizeModule } from '@nestjs/sequelize'
 import { Project } from '../projects/project.model.js'
-import { AccessController } from './access.controller.js'
+import { SessionsController } from './sessions.controller.js'
 import { AccessGuard } from './access.guard.js'
 import { AccessService } from './access.service.js'
 import { Account } from './account.model.js'
 import { ApiToken } from './api-token.model.js'
+import { FirstRunController } from './first-run.controller.js'
+import { FirstRunService } from './first-run.service.js'
 import { Session } from './session.model.js'
+import { SessionsService } from './sessions.service.js'
+import { TokensController } from './tokens.controller.js'
+import { TokensService } from './tokens.service.js'
 
 @Module({
   imports: [SequelizeModule.forFeature([Account, Session, ApiToken, Project])],
-  controllers: [AccessController],
-  providers: [AccessService, { provide: APP_GUARD, useClass: AccessGuard }],
-  exports: [AccessService],
+  controllers: [SessionsController, FirstRunController, TokensController],
+  providers: [AccessService, SessionsService, TokensService, FirstRunService, { provide: APP_GUARD, useClass: AccessGuard }],
+  exports: [AccessService, TokensService],
 })
 export class AccessModule {}

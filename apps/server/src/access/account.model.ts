@@ -1,4 +1,4 @@
-import type { AccountKind } from '@bobbin/client'
+import type { AccountKind } from '../contract/index.js'
 import { Column, CreatedAt, DataType, Model, Table } from 'sequelize-typescript'
 
 @Table({ tableName: 'account', underscored: true, updatedAt: false })

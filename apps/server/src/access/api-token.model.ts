@@ -1,6 +1,5 @@
+import type { TokenScope } from '../contract/index.js'
 import { Column, CreatedAt, DataType, Model, Table } from 'sequelize-typescript'
-
-export type TokenScope = 'deliver' | 'read'
 
 /** A key for machines, bound to one project. Only its hash is kept. */
 @Table({ tableName: 'api_token', underscored: true, updatedAt: false })

@@ -1,22 +1,26 @@
 import { createParamDecorator, SetMetadata, type ExecutionContext } from '@nestjs/common'
 import type { Request } from 'express'
+import type { Role, TokenScope } from '../contract/index.js'
 import type { Project } from '../projects/project.model.js'
 
-/** Who asks. A token is bound to one project and scope. */
+/** Who asks: a person in a session, or a machine with a token, which is bound to one project and scope. */
 export interface Caller {
   accountId: number
-  token: { projectId: number; scope: 'deliver' | 'read' } | null
+  sessionId: number | null
+  token: { projectId: number; scope: TokenScope } | null
 }
 
 /** Who asks, and for which project: the first argument of every service. */
 export interface Context {
   caller: Caller
   project: Project
+  role: Role
 }
 
 export interface BobbinRequest extends Request {
   caller?: Caller
   project?: Project
+  role?: Role
 }
 
 /** Routes that anybody may call. */
@@ -27,11 +31,19 @@ export const Public = () => SetMetadata(PUBLIC, true)
 export const DELIVERS = 'bobbin:delivers'
 export const Delivers = () => SetMetadata(DELIVERS, true)
 
+/** Routes that no token may call, not even to read. */
+export const PERSON_ONLY = 'bobbin:person'
+export const PersonOnly = () => SetMetadata(PERSON_ONLY, true)
+
+/** Routes for those who keep the project. */
+export const KEEPER_ONLY = 'bobbin:keeper'
+export const KeeperOnly = () => SetMetadata(KEEPER_ONLY, true)
+
 /** Binds the Context of a route below `/api/projects/:project`. */
 export const Ctx = createParamDecorator((_: unknown, host: ExecutionContext): Context => {
-  const request = host.switchToHttp().getRequest<BobbinRequest>()
-  if (!request.caller || !request.project) throw new Error('Ctx is bound on a route that is not below a project')
-  return { caller: request.caller, project: request.project }
+  const { caller, project, role } = host.switchToHttp().getRequest<BobbinRequest>()
+  if (!caller || !project || !role) throw new Error('Ctx is bound on a route that is not below a project')
+  return { caller, project, role }
 })
 
 /** Binds the caller of any signed-in route. */

@@ -1,5 +1,5 @@
 import { Controller, Get, Module, Query } from '@nestjs/common'
-import type { Brief } from '@bobbin/client'
+import type { Brief } from '../contract/index.js'
 import { Ctx, type Context } from '../access/index.js'
 import { HistoryModule } from '../history/index.js'
 import { LensDto, lensOf, RunsModule } from '../runs/index.js'

@@ -1,6 +1,6 @@
 import { Injectable } from '@nestjs/common'
 import { InjectConnection } from '@nestjs/sequelize'
-import type { Brief, BriefRun, Finding, ResultRow } from '@bobbin/client'
+import type { Brief, BriefRun, Finding, ResultRow } from '../contract/index.js'
 import { type Change, outcomeCode } from '@bobbin/core'
 import { Sequelize } from 'sequelize-typescript'
 import type { Context } from '../access/index.js'

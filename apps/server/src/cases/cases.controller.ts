@@ -1,5 +1,5 @@
 import { Body, Controller, Get, Param, Patch, Post, Query } from '@nestjs/common'
-import type { AreaNode, CaseDetail, CaseList, OutlineMade } from '@bobbin/client'
+import type { AreaNode, CaseDetail, CaseList, OutlineMade } from '../contract/index.js'
 import { Ctx, type Context } from '../access/index.js'
 import { CaseEditDto, CaseFilterDto, OutlineDto } from './cases.dto.js'
 import { CasesService } from './cases.service.js'

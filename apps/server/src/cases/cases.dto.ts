@@ -1,4 +1,4 @@
-import type { CaseEdit, CaseStep } from '@bobbin/client'
+import type { CaseStep } from '../contract/index.js'
 import { Transform, Type } from 'class-transformer'
 import {
   ArrayMaxSize,
@@ -28,7 +28,7 @@ export class CaseStepDto implements CaseStep {
   expected: string
 }
 
-export class CaseEditDto implements CaseEdit {
+export class CaseEditDto {
   @IsInt()
   version: number
   @maybe()

@@ -1,6 +1,6 @@
 import { Injectable } from '@nestjs/common'
 import { InjectConnection, InjectModel } from '@nestjs/sequelize'
-import type { AreaNode, CaseDetail, CaseList, CaseRow, OutlineMade } from '@bobbin/client'
+import type { AreaNode, CaseDetail, CaseList, CaseRow, OutlineMade } from '../contract/index.js'
 import { readOutline } from '@bobbin/core'
 import type { Transaction } from 'sequelize'
 import { Sequelize } from 'sequelize-typescript'

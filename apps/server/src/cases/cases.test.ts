@@ -43,13 +43,14 @@ describe('access', () => {
   it('shows a project to its members only', async () => {
     expect((await fetch(`${bobbin.url}/api/projects/gullhaven/cases`)).status).toBe(401)
     const stranger = new ApiClient({ baseUrl: bobbin.url, token: 'bbn_test-token-other' })
-    await expect(stranger.get('/projects/gullhaven/cases')).rejects.toMatchObject({ status: 404 })
-    await expect(stranger.get('/projects/skerries/cases')).resolves.toMatchObject({ total: 0 })
+    const casesOf = (project: string) => stranger.get('/projects/{project}/cases', { path: { project } })
+    await expect(casesOf('gullhaven')).rejects.toMatchObject({ status: 404 })
+    await expect(casesOf('skerries')).resolves.toMatchObject({ total: 0 })
   })
 
   it('lets a token deliver and read, and nothing else', async () => {
     await expect(bobbin.get('/cases')).resolves.toMatchObject({ total: 1 })
-    await expect(bobbin.client().patch('/projects/gullhaven/cases/FERRY-101', { version: 1, title: 'x' })).rejects.toMatchObject({
+    await expect(bobbin.send('patch', '/cases/FERRY-101', { version: 1, title: 'x' })).rejects.toMatchObject({
       status: 403,
       code: 'scope',
     })

@@ -1,6 +1,6 @@
 import { Injectable } from '@nestjs/common'
 import { InjectConnection } from '@nestjs/sequelize'
-import type { LaneRef, RunPoint, ScriptHistory, Threads } from '@bobbin/client'
+import type { LaneRef, RunPoint, ScriptHistory, Threads } from '../contract/index.js'
 import { outcomeFromCode } from '@bobbin/core'
 import { Sequelize } from 'sequelize-typescript'
 import { rowsOf } from '../platform/database.js'

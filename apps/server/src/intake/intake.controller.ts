@@ -1,5 +1,5 @@
 import { Controller, Get, HttpCode, Post, Query, Req } from '@nestjs/common'
-import type { DeliveryReport, DeliveryRow } from '@bobbin/client'
+import type { DeliveryReport, DeliveryRow } from '../contract/index.js'
 import busboy from 'busboy'
 import type { IncomingMessage } from 'node:http'
 import { pipeline } from 'node:stream/promises'
@@ -21,7 +21,10 @@ export class IntakeController {
     return this.intake.list(context)
   }
 
-  /** Result files as multipart/form-data; where they belong is in the query, so that reading can start with the first byte. */
+  /**
+   * Takes result files. Where they belong is in the query, so that reading can start with the first byte.
+   * @takes multipart/form-data
+   */
   @Post()
   @Delivers()
   @HttpCode(200)

@@ -1,6 +1,6 @@
 import { Injectable } from '@nestjs/common'
 import { InjectConnection } from '@nestjs/sequelize'
-import type { DeliveredFile, DeliveryReport, DeliveryRow } from '@bobbin/client'
+import type { DeliveredFile, DeliveryReport, DeliveryRow } from '../contract/index.js'
 import { countOutcomes, Refusal, ResultFileReader, type ParsedFile } from '@bobbin/core'
 import { createHash } from 'node:crypto'
 import type { Transaction } from 'sequelize'

@@ -1,4 +1,4 @@
-import type { DeliveryReport } from '@bobbin/client'
+import type { DeliveryReport } from '../contract/index.js'
 import { naturalKey } from '@bobbin/core'
 import { rowsOf, run, type Queryable } from '../platform/database.js'
 import type { TargetDto } from './intake.dto.js'

@@ -6,6 +6,10 @@ export interface Config {
   /** Folder of the built web app, or null while Vite serves it. */
   webRoot: string | null
   secureCookies: boolean
+  /** Keys the hashes of sessions and tokens: a copy of the database alone opens nothing. */
+  secret: string
+  /** How many reverse proxies stand before the server, whose word on the sender's address is taken. */
+  proxies: number
 }
 
 export const CONFIG = Symbol('Config')
@@ -18,11 +22,23 @@ export function readConfig(env: Record<string, string | undefined>): Config {
   const port = Number(env['BOBBIN_PORT'] ?? 4680)
   if (!Number.isInteger(port) || port < 0 || port > 65_535)
     throw new Error(`BOBBIN_PORT is “${env['BOBBIN_PORT']}”; it must be a port from 1 to 65535`)
+  const secret = env['BOBBIN_SECRET'] ?? ''
+  if (secret.length < 16)
+    throw new Error(
+      'BOBBIN_SECRET is not set or shorter than 16 characters. It keys sessions and tokens; make one with: openssl rand -hex 32',
+    )
+  const proxies = Number(env['BOBBIN_PROXIES'] ?? 0)
+  if (!Number.isInteger(proxies) || proxies < 0 || proxies > 10)
+    throw new Error(
+      `BOBBIN_PROXIES is “${env['BOBBIN_PROXIES']}”; it must say how many reverse proxies stand before the server, from 0 to 10`,
+    )
   return {
     databaseUrl,
     port,
     host: env['BOBBIN_HOST'] ?? '127.0.0.1',
     webRoot: env['BOBBIN_WEB_ROOT'] ?? null,
     secureCookies: env['BOBBIN_SECURE_COOKIES'] === 'true',
+    secret,
+    proxies,
   }
 }

@@ -1,9 +1,9 @@
 import { type ArgumentsHost, Catch, type ExceptionFilter, HttpException, Logger } from '@nestjs/common'
-import type { ProblemDetails } from '@bobbin/client'
+import type { ProblemDetails } from '../contract/index.js'
 import type { Response } from 'express'
 import { DatabaseError } from 'sequelize'
 
-const STATUS = { invalid: 400, notSignedIn: 401, forbidden: 403, notFound: 404, conflict: 409, tooLarge: 413 } as const
+const STATUS = { invalid: 400, notSignedIn: 401, forbidden: 403, notFound: 404, conflict: 409, tooLarge: 413, tooMany: 429 } as const
 export type ProblemKind = keyof typeof STATUS
 
 /** What a service throws when it can't do as asked. Services know kinds and sentences, never HTTP. */
@@ -13,6 +13,8 @@ export class Problem extends Error {
     readonly kind: ProblemKind,
     readonly code: string,
     detail: string,
+    /** More members of the problem details, for a client that can do something with them. */
+    readonly extra: Record<string, unknown> = {},
   ) {
     super(detail)
   }
@@ -39,11 +41,13 @@ export class ProblemFilter implements ExceptionFilter {
     const response = host.switchToHttp().getResponse<Response>()
     const problem = this.describe(error)
     if (response.headersSent) return
+    if (error instanceof Problem && typeof error.extra['retryAfterS'] === 'number')
+      response.setHeader('retry-after', error.extra['retryAfterS'])
     response.status(problem.status).type('application/problem+json').json(problem)
   }
 
   private describe(error: unknown): ProblemDetails {
-    if (error instanceof Problem) return details(STATUS[error.kind], error.code, error.message)
+    if (error instanceof Problem) return { ...error.extra, ...details(STATUS[error.kind], error.code, error.message) }
     if (error instanceof HttpException) return details(error.getStatus(), 'request', messageOf(error))
     if (isBrokenUpload(error))
       return details(400, 'aborted', 'The upload broke off. Files that had come in whole are stored; send the rest again')

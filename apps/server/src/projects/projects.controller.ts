@@ -1,27 +1,71 @@
-import { Controller, Get } from '@nestjs/common'
+import { Body, Controller, Delete, Get, HttpCode, Param, ParseIntPipe, Patch, Post } from '@nestjs/common'
 import { InjectConnection } from '@nestjs/sequelize'
-import type { LensOptions, Member } from '@bobbin/client'
 import { Sequelize } from 'sequelize-typescript'
-import { Ctx, type Context } from '../access/index.js'
+import { Ctx, KeeperOnly, makeProject, NewProjectDto, PersonOnly, Who, type Caller, type Context } from '../access/index.js'
+import type { LensOptions, MadeMember, MadeProject, Member } from '../contract/index.js'
 import { rowsOf } from '../platform/database.js'
+import { MembersService } from './members.service.js'
+import { MemberEditDto, NewMemberDto, ProjectEditDto } from './projects.dto.js'
 
-@Controller('projects/:project')
+@Controller('projects')
 export class ProjectsController {
-  constructor(@InjectConnection() readonly sequelize: Sequelize) {}
+  constructor(
+    private readonly membership: MembersService,
+    @InjectConnection() readonly sequelize: Sequelize,
+  ) {}
 
-  @Get('members')
-  members(@Ctx() { project }: Context): Promise<Member[]> {
-    return rowsOf<Member>(
-      this,
-      `select a.id, a.name, a.kind from account a join membership m on m.account_id = a.id where m.project_id = $id order by a.name`,
-      {
-        id: project.id,
-      },
-    )
+  /** Makes a project, which its maker keeps. */
+  @Post()
+  @PersonOnly()
+  async make(@Who() caller: Caller, @Body() body: NewProjectDto): Promise<MadeProject> {
+    await this.sequelize.transaction((transaction) => makeProject({ sequelize: this.sequelize, transaction }, caller.accountId, body))
+    const { slug, name, keyPrefix } = body
+    return { project: { slug, name, keyPrefix, role: 'keeper' } }
+  }
+
+  /** Changes the project. */
+  @Patch(':project')
+  @KeeperOnly()
+  @PersonOnly()
+  async edit(@Ctx() { project, role }: Context, @Body() body: ProjectEditDto): Promise<MadeProject> {
+    await project.update(body)
+    const { slug, name, keyPrefix } = project
+    return { project: { slug, name, keyPrefix, role } }
+  }
+
+  /** Who belongs to the project. */
+  @Get(':project/members')
+  members(@Ctx() context: Context): Promise<Member[]> {
+    return this.membership.list(context)
+  }
+
+  /** Adds somebody to the project. Who has no account gets one; its first password is answered this once. */
+  @Post(':project/members')
+  @KeeperOnly()
+  @PersonOnly()
+  addMember(@Ctx() context: Context, @Body() body: NewMemberDto): Promise<MadeMember> {
+    return this.membership.add(context, body)
+  }
+
+  /** Makes a member keeper, or a keeper member. */
+  @Patch(':project/members/:id')
+  @KeeperOnly()
+  @PersonOnly()
+  setRole(@Ctx() context: Context, @Param('id', ParseIntPipe) id: number, @Body() body: MemberEditDto): Promise<Member> {
+    return this.membership.setRole(context, id, body.role)
+  }
+
+  /** Takes somebody out of the project. */
+  @Delete(':project/members/:id')
+  @KeeperOnly()
+  @PersonOnly()
+  @HttpCode(204)
+  removeMember(@Ctx() context: Context, @Param('id', ParseIntPipe) id: number): Promise<void> {
+    return this.membership.remove(context, id)
   }
 
   /** What there is to look through: branches by how many builds they have, environments, pipelines. */
-  @Get('lens')
+  @Get(':project/lens')
   async lens(@Ctx() { project }: Context): Promise<LensOptions> {
     const bind = { id: project.id }
     const [branches, environments, pipelines] = await Promise.all([

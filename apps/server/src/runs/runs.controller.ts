@@ -1,5 +1,5 @@
 import { Controller, Get, Param, ParseIntPipe, Query } from '@nestjs/common'
-import type { ResultDetail, RunDetail, RunList } from '@bobbin/client'
+import type { ResultDetail, RunDetail, RunList, RunRows } from '../contract/index.js'
 import { Ctx, type Context } from '../access/index.js'
 import { ChangeDto, LensDto, lensOf } from './runs.dto.js'
 import { RunsService } from './runs.service.js'
@@ -19,11 +19,7 @@ export class RunsController {
   }
 
   @Get(':id/results')
-  rows(
-    @Ctx() context: Context,
-    @Param('id', ParseIntPipe) id: number,
-    @Query() query: ChangeDto,
-  ): Promise<Pick<RunDetail, 'rows' | 'threads'>> {
+  rows(@Ctx() context: Context, @Param('id', ParseIntPipe) id: number, @Query() query: ChangeDto): Promise<RunRows> {
     return this.runs.rowsOfChange(context, id, query.change)
   }
 

@@ -1,6 +1,6 @@
 import { Injectable } from '@nestjs/common'
 import { InjectConnection } from '@nestjs/sequelize'
-import type { FaultRow, FileWarnings, ResultDetail, ResultRow, RunDetail, RunList, RunRow, ScriptRef } from '@bobbin/client'
+import type { FaultRow, FileWarnings, ResultDetail, ResultRow, RunDetail, RunList, RunRow, RunRows, ScriptRef } from '../contract/index.js'
 import { CHANGES, outcomeFromCode, type Change, type Outcome } from '@bobbin/core'
 import { Sequelize } from 'sequelize-typescript'
 import type { Context } from '../access/index.js'
@@ -97,7 +97,7 @@ export class RunsService {
   }
 
   /** The folded part of a run's page: rows of one change, with their threads. */
-  async rowsOfChange(context: Context, id: number, change: Change): Promise<Pick<RunDetail, 'rows' | 'threads'>> {
+  async rowsOfChange(context: Context, id: number, change: Change): Promise<RunRows> {
     const record = await this.record(context, id)
     const rows = await this.rows(context, record, [change])
     const threads = await this.history.threads(

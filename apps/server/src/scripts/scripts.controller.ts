@@ -1,5 +1,5 @@
 import { Controller, Delete, Get, Param, ParseIntPipe, Put, Query } from '@nestjs/common'
-import type { CaseScript, ScriptDetail, ScriptList } from '@bobbin/client'
+import type { CaseScript, ScriptDetail, ScriptList } from '../contract/index.js'
 import { Ctx, type Context } from '../access/index.js'
 import { ScriptFilterDto } from './scripts.dto.js'
 import { ScriptsService } from './scripts.service.js'

@@ -1,6 +1,6 @@
 import { Injectable } from '@nestjs/common'
 import { InjectConnection } from '@nestjs/sequelize'
-import type { CaseScript, LinkInfo, ScriptDetail, ScriptList, ScriptRef, ScriptRow } from '@bobbin/client'
+import type { CaseScript, LinkInfo, ScriptDetail, ScriptList, ScriptRef, ScriptRow } from '../contract/index.js'
 import { outcomeFromCode } from '@bobbin/core'
 import { Sequelize } from 'sequelize-typescript'
 import type { Context } from '../access/index.js'

@@ -20,17 +20,27 @@ export class TestApp {
     private readonly drop: () => Promise<void>,
   ) {}
 
-  static async start(cases: Seed['cases'] = []): Promise<TestApp> {
+  static async start(cases: Seed['cases'] = [], { seeded = true } = {}): Promise<TestApp> {
     const name = `test_${randomUUID().replaceAll('-', '')}`
     const admin = inject('databaseUrl')
     const own = new URL(admin)
     own.pathname = `/${name}`
     await once(admin, `create database ${name}`)
     await migrate(own.href)
-    const app = await createApp({ databaseUrl: own.href, port: 0, host: '127.0.0.1', webRoot: null, secureCookies: false })
+    const app = await createApp({
+      databaseUrl: own.href,
+      port: 0,
+      host: '127.0.0.1',
+      webRoot: null,
+      secureCookies: false,
+      secret: 'secret-of-the-tests',
+      proxies: 0,
+    })
     await app.listen(0, '127.0.0.1')
-    await seedProject(app, seedOf('gullhaven', 'FERRY', 'runa', TOKEN, cases))
-    await seedProject(app, seedOf('skerries', 'SKER', 'olav', `${TOKEN}-other`, []))
+    if (seeded) {
+      await seedProject(app, seedOf('gullhaven', 'FERRY', 'runa', TOKEN, cases))
+      await seedProject(app, seedOf('skerries', 'SKER', 'olav', `${TOKEN}-other`, []))
+    }
     const database = new pg.Client({ connectionString: own.href })
     await database.connect()
     const { port } = (app.getHttpServer() as { address(): AddressInfo }).address()
@@ -55,7 +65,24 @@ export class TestApp {
   }
 
   get<T>(path: string): Promise<T> {
-    return this.client().get<T>(`/projects/gullhaven${path}`)
+    return this.send<T>('get', path)
+  }
+
+  /** A request below the project by its whole path. @throws ApiError */
+  send<T>(method: 'get' | 'post' | 'put' | 'patch' | 'delete', path: string, body?: unknown, token = TOKEN): Promise<T> {
+    const client = this.client(token) as unknown as Record<typeof method, (path: string, request: object) => Promise<T>>
+    return client[method](`/projects/gullhaven${path}`, { body })
+  }
+
+  /** @returns the cookie of a new session */
+  async signIn(email: string, password = 'gullhaven'): Promise<string> {
+    const answer = await fetch(`${this.url}/api/session`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ email, password }),
+    })
+    if (answer.status !== 204) throw new Error(`signing in as ${email} answered ${answer.status}`)
+    return answer.headers.get('set-cookie')?.split(';')[0] ?? ''
   }
 
   async ask<T extends pg.QueryResultRow>(sql: string): Promise<T[]> {

@@ -1,4 +1,3 @@
-import type { LensOptions } from '@bobbin/client'
 import { useQuery } from '@tanstack/react-query'
 import { api } from '../lib/api.js'
 import { count } from '../lib/format.js'
@@ -14,7 +13,10 @@ export function LensBar() {
   const { project } = useSession()
   const lens = useLens()
   const [, setAddress] = useAddress()
-  const options = useQuery({ queryKey: ['lens', project.slug], queryFn: () => api.get<LensOptions>(`/projects/${project.slug}/lens`) })
+  const options = useQuery({
+    queryKey: ['lens', project.slug],
+    queryFn: () => api.get('/projects/{project}/lens', { path: { project: project.slug } }),
+  })
   const change = (next: Partial<Lens>) => setAddress(lensParams({ ...lens, ...next }))
   const branches = options.data?.branches ?? []
   const environments = options.data?.environments.map((environment) => environment.name) ?? []

@@ -5,7 +5,7 @@ it('looks at main in all environments by default, without a trace in the address
   const lens = readLens(new URLSearchParams())
   expect(lens).toEqual({ branch: 'main', environments: null })
   expect(lensParams(lens)).toEqual({ branch: null, env: null })
-  expect(lensQuery(lens)).toBe('branch=main')
+  expect(lensQuery(lens)).toEqual({ branch: 'main' })
 })
 
 it('comes back from the address as it went in', () => {

@@ -30,11 +30,13 @@ export function lensParams(lens: Lens): { branch: string | null; env: string | n
 }
 
 /** The query that carries the lens to the API. */
-export function lensQuery(lens: Lens): string {
-  const query = new URLSearchParams()
-  if (lens.branch !== null) query.set('branch', lens.branch)
-  if (lens.environments) query.set('environments', lens.environments.join(','))
-  return query.toString()
+export function lensQuery(lens: Lens): LensQuery {
+  return { ...(lens.branch !== null && { branch: lens.branch }), ...(lens.environments && { environments: lens.environments }) }
+}
+
+export interface LensQuery {
+  branch?: string
+  environments?: string[]
 }
 
 export function useLens(): Lens {

@@ -19,7 +19,7 @@ export function useSession() {
 export function SessionProvider({ children }: { children: ReactNode }) {
   const location = useLocation()
   const { project: slug } = useParams()
-  const me = useQuery({ queryKey: ['me'], queryFn: () => api.get<Me>('/session'), staleTime: 60_000 })
+  const me = useQuery({ queryKey: ['me'], queryFn: () => api.get('/session'), staleTime: 60_000 })
   if (me.isPending) return <Loading what="your account" />
   if (me.error instanceof ApiError && me.error.status === 401) {
     return <Navigate to={`/sign-in?to=${encodeURIComponent(location.pathname + location.search)}`} replace />

@@ -8,7 +8,7 @@ import { SessionProvider } from '../context/session.js'
 
 const ME: Me = {
   account: { id: 1, name: 'Runa Solberg', email: 'runa@gullhaven.example', kind: 'engineer' },
-  projects: [{ slug: 'gullhaven', name: 'Gullhaven Ferry', keyPrefix: 'FERRY' }],
+  projects: [{ slug: 'gullhaven', name: 'Gullhaven Ferry', keyPrefix: 'FERRY', role: 'keeper' }],
 }
 
 afterEach(() => {

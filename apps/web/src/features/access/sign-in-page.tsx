@@ -12,7 +12,7 @@ export function SignInPage() {
   const navigate = useNavigate()
   const queries = useQueryClient()
   const signIn = useMutation({
-    mutationFn: () => api.post('/session', { email: email.trim(), password }),
+    mutationFn: () => api.post('/session', { body: { email: email.trim(), password } }),
     onSuccess: async () => {
       queries.clear()
       const to = params.get('to')

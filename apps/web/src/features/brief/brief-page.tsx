@@ -17,7 +17,7 @@ export function BriefPage() {
   const query = lensQuery(useLens())
   const brief = useQuery({
     queryKey: ['brief', project.slug, query],
-    queryFn: ({ signal }) => api.get<Brief>(`/projects/${project.slug}/brief?${query}`, signal),
+    queryFn: ({ signal }) => api.get('/projects/{project}/brief', { path: { project: project.slug }, query, signal }),
   })
   if (brief.isPending) return <Loading what="the brief" />
   if (brief.error) return <ErrorState error={brief.error} onRetry={() => void brief.refetch()} />

@@ -1,4 +1,4 @@
-import type { CaseDetail, CaseEdit, CaseStep } from '@bobbin/client'
+import type { CaseDetail, CaseEditDto, CaseStep } from '@bobbin/client'
 
 /** What the form holds while a case is edited. */
 export interface CaseDraft {
@@ -16,7 +16,7 @@ export function draftOf(found: CaseDetail): CaseDraft {
 }
 
 /** Only what differs from the case as it was read; null when nothing does. Steps without a word are dropped. */
-export function editOf(found: CaseDetail, draft: CaseDraft): CaseEdit | null {
+export function editOf(found: CaseDetail, draft: CaseDraft): CaseEditDto | null {
   const tags = draft.tags.split(',').map((tag) => tag.trim()).filter((tag) => tag !== '') // prettier-ignore
   const steps = draft.steps.filter((step) => step.action.trim() !== '' || step.expected.trim() !== '')
   const now = { ...draft, title: draft.title.trim(), tags, steps }

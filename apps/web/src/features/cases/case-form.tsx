@@ -1,4 +1,4 @@
-import type { CaseDetail, Member } from '@bobbin/client'
+import type { CaseDetail, CaseEditDto } from '@bobbin/client'
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { ArrowDown, ArrowUp, Plus, X } from 'lucide-react'
 import { useEffect, useState, type FormEvent } from 'react'
@@ -84,18 +84,21 @@ export function CaseForm({ found }: { found: CaseDetail }) {
 function useSaving(found: CaseDetail) {
   const { project } = useSession()
   const queries = useQueryClient()
-  const path = `/projects/${project.slug}/cases/${found.key}`
+  const path = { project: project.slug, key: found.key }
   const refresh = async () => {
     await queries.invalidateQueries({ predicate: (query) => ['case', 'cases', 'case-scripts'].includes(String(query.queryKey[0])) })
   }
   // kept here and not at the call: the form is made anew when the saved version arrives
   return useMutation({
-    mutationFn: (edit: object) => api.patch<CaseDetail>(path, edit),
+    mutationFn: (edit: CaseEditDto) => api.patch('/projects/{project}/cases/{key}', { path, body: edit }),
     onSuccess: async (saved: CaseDetail) => {
       const { title, preconditions, steps, priority, tags, ownerId } = found
       notifyUndo(`Saved ${found.key}`, () => {
         api
-          .patch(path, { version: saved.version, title, preconditions, steps, priority, tags, ownerId })
+          .patch('/projects/{project}/cases/{key}', {
+            path,
+            body: { version: saved.version, title, preconditions, steps, priority, tags, ownerId },
+          })
           .then(refresh, (error: unknown) => notifyError(messageOf(error)))
       })
       await refresh()
@@ -112,7 +115,10 @@ const PRIORITIES = ['1 · urgent', '2 · high', '3 · normal', '4 · low']
 
 function Facts({ draft, onChange }: PartProps) {
   const { project } = useSession()
-  const members = useQuery({ queryKey: ['members', project.slug], queryFn: () => api.get<Member[]>(`/projects/${project.slug}/members`) })
+  const members = useQuery({
+    queryKey: ['members', project.slug],
+    queryFn: () => api.get('/projects/{project}/members', { path: { project: project.slug } }),
+  })
   return (
     <div className="mt-3 grid grid-cols-2 gap-3">
       <label className="flex flex-col gap-1">

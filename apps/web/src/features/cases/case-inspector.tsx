@@ -1,4 +1,4 @@
-import type { CaseDetail, CaseScript } from '@bobbin/client'
+import type { CaseScript } from '@bobbin/client'
 import { useQuery } from '@tanstack/react-query'
 import { ProjectLink } from '../../context/project-link.js'
 import { useSession } from '../../context/session.js'
@@ -12,11 +12,14 @@ import { CaseForm } from './case-form.js'
 /** A case: what it says, edited in place, and the life of all its scripts. */
 export function CaseInspector({ caseKey, onClose }: { caseKey: string; onClose: () => void }) {
   const { project } = useSession()
-  const base = `/projects/${project.slug}/cases/${encodeURIComponent(caseKey)}`
-  const found = useQuery({ queryKey: ['case', project.slug, caseKey], queryFn: ({ signal }) => api.get<CaseDetail>(base, signal) })
+  const path = { project: project.slug, key: caseKey }
+  const found = useQuery({
+    queryKey: ['case', project.slug, caseKey],
+    queryFn: ({ signal }) => api.get('/projects/{project}/cases/{key}', { path, signal }),
+  })
   const scripts = useQuery({
     queryKey: ['case-scripts', project.slug, caseKey],
-    queryFn: ({ signal }) => api.get<CaseScript[]>(`${base}/scripts`, signal),
+    queryFn: ({ signal }) => api.get('/projects/{project}/cases/{key}/scripts', { path, signal }),
   })
   return (
     <Inspector label="Case" onClose={onClose}>

@@ -1,4 +1,4 @@
-import type { AreaNode, CaseList, CaseRow } from '@bobbin/client'
+import type { AreaNode, CaseRow } from '@bobbin/client'
 import { useQuery } from '@tanstack/react-query'
 import { Plus } from 'lucide-react'
 import { useState } from 'react'
@@ -23,19 +23,22 @@ export function CasesPage() {
   const search = params.get('search') ?? ''
   const area = params.get('area')
   const only = params.get('only')
-  const query = new URLSearchParams({ ...(search && { search }), ...(area && { area }), ...(only && { only }) }).toString()
+  const query = { ...(search && { search }), ...(area && { area: Number(area) }), ...(only && { only }) }
   const cases = useQuery({
     queryKey: ['cases', project.slug, query],
-    queryFn: ({ signal }) => api.get<CaseList>(`/projects/${project.slug}/cases?${query}`, signal),
+    queryFn: ({ signal }) => api.get('/projects/{project}/cases', { path: { project: project.slug }, query, signal }),
     placeholderData: (before) => before,
   })
-  const areas = useQuery({ queryKey: ['areas', project.slug], queryFn: () => api.get<AreaNode[]>(`/projects/${project.slug}/areas`) })
+  const areas = useQuery({
+    queryKey: ['areas', project.slug],
+    queryFn: () => api.get('/projects/{project}/areas', { path: { project: project.slug } }),
+  })
   const selected = params.get('case')
   useKeys({ n: () => setPasting(true) })
   if (cases.isPending) return <Loading what="the cases" />
   if (cases.error) return <ErrorState error={cases.error} onRetry={() => void cases.refetch()} />
   const { rows, total } = cases.data
-  const filtered = query !== ''
+  const filtered = Object.keys(query).length > 0
   return (
     <>
       <AreaTree

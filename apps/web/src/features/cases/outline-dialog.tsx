@@ -1,4 +1,3 @@
-import type { OutlineMade } from '@bobbin/client'
 import { readOutline } from '@bobbin/core'
 import { useMutation, useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
@@ -38,7 +37,7 @@ function OutlineForm({ areaId, onDone }: { areaId: number | null; onDone: () => 
   const [, setAddress] = useAddress()
   const [text, setText] = useState('')
   const make = useMutation({
-    mutationFn: () => api.post<OutlineMade>(`/projects/${project.slug}/cases/outline`, { text, areaId }),
+    mutationFn: () => api.post('/projects/{project}/cases/outline', { path: { project: project.slug }, body: { text, areaId } }),
     onSuccess: async (made) => {
       await queries.invalidateQueries({ predicate: (query) => query.queryKey[0] === 'cases' || query.queryKey[0] === 'areas' })
       onDone()

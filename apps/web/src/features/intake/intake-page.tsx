@@ -1,4 +1,4 @@
-import { deliver, type DeliveryReport, type DeliveryRow, type LensOptions, type RunList } from '@bobbin/client'
+import { deliver, type DeliveryReport, type DeliveryRow } from '@bobbin/client'
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { Download } from 'lucide-react'
 import { useRef, useState, type DragEvent, type FormEvent } from 'react'
@@ -16,7 +16,10 @@ import { guessTarget, type TargetForm } from './guess-target.js'
 /** Where results come in by hand, and the record of all that came in. */
 export function IntakePage() {
   const { project } = useSession()
-  const newest = useQuery({ queryKey: ['runs', project.slug, ''], queryFn: () => api.get<RunList>(`/projects/${project.slug}/runs`) })
+  const newest = useQuery({
+    queryKey: ['runs', project.slug, ''],
+    queryFn: () => api.get('/projects/{project}/runs', { path: { project: project.slug } }),
+  })
   return (
     <section aria-label="Intake" className="min-w-0 flex-1 overflow-y-auto px-6 pt-4 pb-10" tabIndex={0}>
       <h1 className="mb-4 text-xl">Intake</h1>
@@ -142,7 +145,10 @@ const FIELDS: readonly [keyof TargetForm, string, boolean][] = [
 
 function TargetFields({ target, onChange }: { target: TargetForm; onChange: (target: TargetForm) => void }) {
   const { project } = useSession()
-  const lens = useQuery({ queryKey: ['lens', project.slug], queryFn: () => api.get<LensOptions>(`/projects/${project.slug}/lens`) })
+  const lens = useQuery({
+    queryKey: ['lens', project.slug],
+    queryFn: () => api.get('/projects/{project}/lens', { path: { project: project.slug } }),
+  })
   const known: Partial<Record<keyof TargetForm, { name: string }[]>> = {
     pipeline: lens.data?.pipelines ?? [],
     branch: lens.data?.branches ?? [],
@@ -184,7 +190,7 @@ function Deliveries() {
   const { project } = useSession()
   const deliveries = useQuery({
     queryKey: ['deliveries', project.slug],
-    queryFn: () => api.get<DeliveryRow[]>(`/projects/${project.slug}/deliveries`),
+    queryFn: () => api.get('/projects/{project}/deliveries', { path: { project: project.slug } }),
   })
   return (
     <section aria-label="Deliveries">

@@ -33,12 +33,12 @@ export function NewestResult({ scriptId, histories }: NewestResultProps) {
           </span>
         </span>
       </p>
-      {(isFailing(outcome) || outcome === 'recovered') && <WhatItSaid runId={String(runId)} scriptId={String(scriptId)} />}
+      {(isFailing(outcome) || outcome === 'recovered') && <WhatItSaid runId={runId} scriptId={scriptId} />}
     </div>
   )
 }
 
-function WhatItSaid({ runId, scriptId }: { runId: string; scriptId: string }) {
+function WhatItSaid({ runId, scriptId }: { runId: number; scriptId: number }) {
   const { project } = useSession()
   const result = useResult(project.slug, runId, scriptId)
   if (result.error) return <p className="text-failed">{messageOf(result.error)}</p>

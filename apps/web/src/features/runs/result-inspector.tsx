@@ -16,8 +16,8 @@ import { AttemptView } from './attempt-view.js'
 import { useResult } from './queries.js'
 
 export interface ResultInspectorProps {
-  runId: string
-  scriptId: string
+  runId: number
+  scriptId: number
   onClose: () => void
 }
 

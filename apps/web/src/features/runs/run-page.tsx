@@ -26,7 +26,7 @@ const STRIP = 12
 export function RunPage() {
   const { id = '' } = useParams()
   const { project } = useSession()
-  const run = useRun(project.slug, id)
+  const run = useRun(project.slug, Number(id))
   if (run.isPending) return <Loading what="the run" />
   if (run.error) return <ErrorState error={run.error} onRetry={() => void run.refetch()} />
   return <RunBench key={id} detail={run.data} />
@@ -38,7 +38,7 @@ function RunBench({ detail }: { detail: RunDetail }) {
   const navigate = useNavigate()
   const path = useProjectPath()
   const [unfolded, setUnfolded] = useState(params.get('show') === 'unchanged')
-  const id = String(detail.run.id)
+  const { id } = detail.run
   const unchanged = useUnchanged(project.slug, id, unfolded)
   const filter = { show: oneOf<Change>(CHANGES, params.get('show')), outcome: oneOf<Outcome>(OUTCOMES, params.get('outcome')) }
   const lines = layOutRun(detail, unfolded ? (unchanged.data ?? null) : null, filter)
@@ -78,7 +78,7 @@ function RunBench({ detail }: { detail: RunDetail }) {
           )}
         />
       </section>
-      {selected && <ResultInspector key={selected} runId={id} scriptId={selected} onClose={() => setAddress({ script: null })} />}
+      {selected && <ResultInspector key={selected} runId={id} scriptId={Number(selected)} onClose={() => setAddress({ script: null })} />}
     </>
   )
 }

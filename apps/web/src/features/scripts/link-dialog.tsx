@@ -1,4 +1,4 @@
-import type { CaseList, ScriptDetail, ScriptRef } from '@bobbin/client'
+import type { ScriptRef } from '@bobbin/client'
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { useState, type KeyboardEvent } from 'react'
 import { useSession } from '../../context/session.js'
@@ -28,12 +28,20 @@ export function LinkDialog({ script, open, onOpenChange }: LinkDialogProps) {
 export function useLinking(script: ScriptRef) {
   const { project } = useSession()
   const queries = useQueryClient()
-  const path = (key: string) => `/projects/${project.slug}/scripts/${script.id}/links/${key}`
+  const path = (key: string) => ({ project: project.slug, id: script.id, key })
   const refresh = () => queries.invalidateQueries({ predicate: (query) => query.queryKey[0] !== 'me' })
   // an undo has no place on the page where it could say that it failed
   const onError = (error: unknown) => notifyError(messageOf(error))
-  const unlink = useMutation({ mutationFn: (key: string) => api.delete<ScriptDetail>(path(key)), onSuccess: refresh, onError })
-  const link = useMutation({ mutationFn: (key: string) => api.put<ScriptDetail>(path(key)), onSuccess: refresh, onError })
+  const unlink = useMutation({
+    mutationFn: (key: string) => api.delete('/projects/{project}/scripts/{id}/links/{key}', { path: path(key) }),
+    onSuccess: refresh,
+    onError,
+  })
+  const link = useMutation({
+    mutationFn: (key: string) => api.put('/projects/{project}/scripts/{id}/links/{key}', { path: path(key) }),
+    onSuccess: refresh,
+    onError,
+  })
   return { link, unlink }
 }
 
@@ -44,7 +52,7 @@ function CasePicker({ script, onDone }: { script: ScriptRef; onDone: () => void 
   const { link, unlink } = useLinking(script)
   const cases = useQuery({
     queryKey: ['cases', project.slug, 'pick', search],
-    queryFn: ({ signal }) => api.get<CaseList>(`/projects/${project.slug}/cases?search=${encodeURIComponent(search)}`, signal),
+    queryFn: ({ signal }) => api.get('/projects/{project}/cases', { path: { project: project.slug }, query: { search }, signal }),
     placeholderData: (before) => before,
   })
   const rows = (cases.data?.rows ?? []).slice(0, SHOWN)

@@ -1,4 +1,4 @@
-import type { ScriptDetail, ScriptList, ScriptRow } from '@bobbin/client'
+import type { ScriptDetail, ScriptRow } from '@bobbin/client'
 import { useQuery } from '@tanstack/react-query'
 import { useState } from 'react'
 import { ProjectLink } from '../../context/project-link.js'
@@ -31,10 +31,10 @@ export function ScriptsPage() {
   const [params, setAddress] = useAddress()
   const search = params.get('search') ?? ''
   const only = params.get('only')
-  const query = new URLSearchParams({ ...(search && { search }), ...(only && { only }) }).toString()
+  const query = { ...(search && { search }), ...(only && { only }) }
   const scripts = useQuery({
     queryKey: ['scripts', project.slug, query],
-    queryFn: ({ signal }) => api.get<ScriptList>(`/projects/${project.slug}/scripts?${query}`, signal),
+    queryFn: ({ signal }) => api.get('/projects/{project}/scripts', { path: { project: project.slug }, query, signal }),
     placeholderData: (before) => before,
   })
   const selected = params.get('script')
@@ -153,7 +153,7 @@ function ScriptInspector({ id, onClose }: { id: string; onClose: () => void }) {
   const [linking, setLinking] = useState(false)
   const script = useQuery({
     queryKey: ['script', project.slug, id],
-    queryFn: ({ signal }) => api.get<ScriptDetail>(`/projects/${project.slug}/scripts/${id}`, signal),
+    queryFn: ({ signal }) => api.get('/projects/{project}/scripts/{id}', { path: { project: project.slug, id: Number(id) }, signal }),
   })
   useKeys({ l: () => setLinking(true) })
   return (

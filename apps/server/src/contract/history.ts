@@ -1,0 +1,28 @@
+import type { Outcome } from '@bobbin/core'
+
+/** Where builds are compared with each other: one pipeline, branch and environment. */
+export interface LaneRef {
+  id: number
+  pipeline: string
+  branch: string
+  environment: string
+}
+
+export interface RunPoint {
+  runId: number
+  build: string
+  at: string
+  incomplete: boolean
+}
+
+export interface ScriptHistory {
+  lane: LaneRef
+  /** Oldest first. */
+  points: (RunPoint & { outcome: Outcome | null; durationMs: number | null })[]
+}
+
+/** Outcomes of many scripts over the last runs of one lane, one digit a run (outcome code, 0 for none), oldest first. */
+export interface Threads {
+  points: RunPoint[]
+  byScript: Record<string, string>
+}

@@ -1,0 +1,10 @@
+/** What the API answers: the types of the handlers, and what the OpenAPI document is made of. Times are ISO 8601. */
+export type * from './problem.js'
+export type * from './access.js'
+export type * from './projects.js'
+export type * from './cases.js'
+export type * from './history.js'
+export type * from './scripts.js'
+export type * from './runs.js'
+export type * from './intake.js'
+export type * from './brief.js'

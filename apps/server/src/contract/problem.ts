@@ -1,0 +1,7 @@
+export interface ProblemDetails {
+  type: string
+  title: string
+  status: number
+  code: string
+  detail: string
+}

@@ -1,0 +1,26 @@
+import type { AccountKind, ProjectInfo, Role } from './access.js'
+
+export interface Member {
+  id: number
+  name: string
+  email: string
+  kind: AccountKind
+  role: Role
+}
+
+export interface MadeMember {
+  member: Member
+  /** The first password of an account that was made for this; shown this once. Null when the person had an account. */
+  password: string | null
+}
+
+export interface MadeProject {
+  project: ProjectInfo
+}
+
+/** What there is to look through in a project. */
+export interface LensOptions {
+  branches: { name: string; builds: number }[]
+  environments: { name: string; protected: boolean }[]
+  pipelines: { name: string }[]
+}

@@ -1,0 +1,90 @@
+import type { Change, Fault, Outcome, OutcomeTotals, Warning } from '@bobbin/core'
+import type { LaneRef, ScriptHistory, Threads } from './history.js'
+import type { LinkInfo, ScriptRef } from './scripts.js'
+
+export interface RunRow {
+  id: number
+  lane: LaneRef
+  build: string
+  commit: string | null
+  startedAt: string
+  deliveredAt: string
+  durationMs: number
+  totals: OutcomeTotals
+  incomplete: boolean
+  /** So many tests could not judge that the environment was at fault. */
+  outage: boolean
+  files: number
+  changes: Record<Change, number> | null
+}
+
+export interface RunList {
+  rows: RunRow[]
+  hidden: number
+}
+
+export interface ResultRow {
+  script: ScriptRef
+  cases: string[]
+  change: Change
+  before: Outcome | null
+  outcome: Outcome | null
+  durationMs: number | null
+  attempts: number
+  message: string | null
+  signatureId: number | null
+}
+
+export interface FaultRow extends Fault {
+  file: string
+}
+
+export interface FileWarnings {
+  file: string
+  warnings: Warning[]
+}
+
+export interface RunDetail {
+  run: RunRow
+  previous: { id: number; build: string; incomplete: boolean } | null
+  /** Outages between the two, which are not compared with. */
+  passedOver: { id: number; build: string; incomplete: boolean }[]
+  next: { id: number; build: string } | null
+  changes: Record<Change, number>
+  rows: ResultRow[]
+  faults: FaultRow[]
+  warnings: FileWarnings[]
+  threads: Threads
+}
+
+export interface AttemptDetail {
+  ordinal: number
+  outcome: Outcome
+  durationMs: number | null
+  startedAt: string | null
+  failures: { message: string | null; type: string | null; stack: string | null }[]
+  reason: string | null
+  stdout: string | null
+  stderr: string | null
+  properties: { name: string; value: string }[]
+  file: string
+}
+
+export interface ResultDetail {
+  script: ScriptRef
+  links: LinkInfo[]
+  unknownKeys: string[]
+  run: { id: number; build: string; commit: string | null; lane: LaneRef; startedAt: string }
+  outcome: Outcome | null
+  change: Change
+  before: { outcome: Outcome; runId: number; build: string } | null
+  /** First failing build of the streak this result stands in. */
+  failingSince: { runId: number; build: string } | null
+  /** Other tests of this run that failed with the same signature. */
+  sameFailure: { scriptId: number; name: string }[]
+  attempts: AttemptDetail[]
+  histories: ScriptHistory[]
+}
+
+/** Rows of one change, with their threads. */
+export type RunRows = Pick<RunDetail, 'rows' | 'threads'>

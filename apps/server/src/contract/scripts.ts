@@ -1,0 +1,46 @@
+import type { Outcome } from '@bobbin/core'
+import type { ScriptHistory } from './history.js'
+
+export interface ScriptRef {
+  id: number
+  name: string
+  classname: string | null
+  suites: string[]
+  file: string | null
+  profile: string | null
+  framework: string | null
+}
+
+export interface ScriptRow extends ScriptRef {
+  cases: string[]
+  /** Keys it declares that no case has. */
+  unknownKeys: string[]
+  lastOutcome: Outcome | null
+  lastRunId: number | null
+  lastSeen: string | null
+}
+
+export interface ScriptList {
+  rows: ScriptRow[]
+  total: number
+  unlinked: number
+  unknownKeys: number
+}
+
+export interface ScriptDetail extends ScriptRow {
+  links: LinkInfo[]
+  histories: ScriptHistory[]
+}
+
+export interface LinkInfo {
+  caseKey: string
+  caseTitle: string
+  origin: 'declared' | 'rule' | 'suggested' | 'manual'
+  state: 'active' | 'suggested' | 'rejected' | 'broken'
+}
+
+export interface CaseScript {
+  script: ScriptRef
+  link: LinkInfo
+  histories: ScriptHistory[]
+}

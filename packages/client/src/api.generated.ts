@@ -1,0 +1,2432 @@
+// Made by npm run openapi from the OpenAPI document. Do not edit.
+export interface paths {
+  '/first-run': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** Whether nobody has an account yet */
+    get: operations['firstRunGet']
+    put?: never
+    /**
+     * Makes the first account and project, and signs in
+     * @description Refused once there is an account.
+     */
+    post: operations['firstRunMake']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/openapi.json': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** The OpenAPI document of everything Bobbin does */
+    get: operations['openApiDocument']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    /** Makes a project, which its maker keeps */
+    post: operations['projectsMake']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    /** Changes the project */
+    patch: operations['projectsEdit']
+    trace?: never
+  }
+  '/projects/{project}/areas': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get: operations['casesAreas']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/brief': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get: operations['briefGet']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/cases': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get: operations['casesList']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/cases/outline': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    post: operations['casesOutline']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/cases/{key}': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get: operations['casesGet']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch: operations['casesEdit']
+    trace?: never
+  }
+  '/projects/{project}/cases/{key}/scripts': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get: operations['scriptsOfCase']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/deliveries': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get: operations['intakeList']
+    put?: never
+    /**
+     * Takes result files
+     * @description Where they belong is in the query, so that reading can start with the first byte.
+     */
+    post: operations['intakeDeliver']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/lens': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /**
+     * What there is to look through
+     * @description branches by how many builds they have, environments, pipelines.
+     */
+    get: operations['projectsLens']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/members': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** Who belongs to the project */
+    get: operations['projectsMembers']
+    put?: never
+    /**
+     * Adds somebody to the project
+     * @description Who has no account gets one; its first password is answered this once.
+     */
+    post: operations['projectsAddMember']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/members/{id}': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    post?: never
+    /** Takes somebody out of the project */
+    delete: operations['projectsRemoveMember']
+    options?: never
+    head?: never
+    /** Makes a member keeper, or a keeper member */
+    patch: operations['projectsSetRole']
+    trace?: never
+  }
+  '/projects/{project}/runs': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get: operations['runsList']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/runs/{id}': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get: operations['runsGet']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/runs/{id}/results': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get: operations['runsRows']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/runs/{id}/results/{script}': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get: operations['runsResult']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/scripts': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get: operations['scriptsList']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/scripts/{id}': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get: operations['scriptsGet']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/scripts/{id}/links/{key}': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put: operations['scriptsLink']
+    post?: never
+    delete: operations['scriptsUnlink']
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/tokens': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** The project's tokens that are not revoked */
+    get: operations['tokensList']
+    put?: never
+    /**
+     * Makes a token
+     * @description Its secret is answered this once.
+     */
+    post: operations['tokensMake']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/tokens/{id}': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    post?: never
+    /** Revokes a token, at once and for good */
+    delete: operations['tokensRevoke']
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/session': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** Who asks, and their projects */
+    get: operations['sessionsMe']
+    put?: never
+    /**
+     * Signs in
+     * @description Sets the session's cookie.
+     */
+    post: operations['sessionsSignIn']
+    /** Signs out here */
+    delete: operations['sessionsSignOut']
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/session/password': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    /**
+     * Changes one's password
+     * @description Every session ends, and this one begins anew.
+     */
+    put: operations['sessionsChangePassword']
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/sessions': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** Where one is signed in */
+    get: operations['sessionsList']
+    put?: never
+    post?: never
+    /** Signs out everywhere */
+    delete: operations['sessionsEndAll']
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/sessions/{id}': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    post?: never
+    /** Ends one of one's own sessions */
+    delete: operations['sessionsEnd']
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+}
+export type webhooks = Record<string, never>
+export interface components {
+  schemas: {
+    /** @enum {string} */
+    AccountKind: 'engineer' | 'tester' | 'developer' | 'lead'
+    AreaNode: {
+      id: number
+      parentId: number | null
+      name: string
+      cases: number
+    }
+    AttemptDetail: {
+      ordinal: number
+      outcome: components['schemas']['Outcome']
+      durationMs: number | null
+      startedAt: string | null
+      failures: {
+        message: string | null
+        type: string | null
+        stack: string | null
+      }[]
+      reason: string | null
+      stdout: string | null
+      stderr: string | null
+      properties: {
+        name: string
+        value: string
+      }[]
+      file: string
+    }
+    Brief: {
+      builds: number
+      runs: number
+      results: number
+      sinceAt: string | null
+      findings: components['schemas']['Finding'][]
+      /** @description Runs looked at: the newest of each lane. */
+      latest: {
+        totals: components['schemas']['OutcomeTotals']
+        failing: number
+        newlyFailing: number
+        id: number
+        build: string
+        commit: string | null
+        lane: components['schemas']['LaneRef']
+        at: string
+      }[]
+      areas: {
+        lane: components['schemas']['LaneRef']
+        points: components['schemas']['RunPoint'][]
+        rows: {
+          area: string
+          thread: string
+        }[]
+      } | null
+    }
+    BriefRun: {
+      id: number
+      build: string
+      commit: string | null
+      lane: components['schemas']['LaneRef']
+      at: string
+    }
+    CaseDetail: {
+      key: string
+      title: string
+      areaId: number | null
+      areaPath: string[]
+      preconditions: string
+      steps: components['schemas']['CaseStep'][]
+      priority: number
+      tags: string[]
+      ownerId: number | null
+      state: components['schemas']['CaseState']
+      version: number
+      updatedAt: string
+    }
+    CaseEditDto: {
+      version: number
+      title?: string
+      preconditions?: string
+      steps?: components['schemas']['CaseStepDto'][]
+      priority?: number
+      tags?: string[]
+      ownerId?: number | null
+      areaId?: number | null
+    }
+    CaseList: {
+      rows: components['schemas']['CaseRow'][]
+      total: number
+    }
+    CaseRow: {
+      key: string
+      title: string
+      areaId: number | null
+      area: string | null
+      priority: number
+      tags: string[]
+      owner: string | null
+      state: components['schemas']['CaseState']
+      scripts: number
+    }
+    CaseScript: {
+      script: components['schemas']['ScriptRef']
+      link: components['schemas']['LinkInfo']
+      histories: components['schemas']['ScriptHistory'][]
+    }
+    /** @enum {string} */
+    CaseState: 'draft' | 'approved' | 'retired'
+    CaseStep: {
+      action: string
+      expected: string
+    }
+    CaseStepDto: {
+      action: string
+      expected: string
+    }
+    /** @enum {string} */
+    Change: 'newlyFailing' | 'stillFailing' | 'fixed' | 'recovered' | 'newlySkipped' | 'gone' | 'notRun' | 'new' | 'unchanged'
+    DeliveredFile: {
+      name: string
+      /** @enum {string} */
+      status: 'stored' | 'already' | 'refused'
+      format: string | null
+      totals: components['schemas']['OutcomeTotals'] | null
+      faults: components['schemas']['Fault'][]
+      warnings: components['schemas']['Warning'][]
+      /** @description Declared keys that no case has, with the test that declares each. */
+      unknownKeys: {
+        key: string
+        test: string
+      }[]
+      error: {
+        code: string
+        message: string
+      } | null
+    }
+    DeliveryReport: {
+      deliveryId: number
+      run: {
+        id: number
+        build: string
+        lane: components['schemas']['LaneRef']
+        totals: components['schemas']['OutcomeTotals']
+        incomplete: boolean
+      } | null
+      made: {
+        /** @enum {string} */
+        kind: 'pipeline' | 'environment' | 'build' | 'run'
+        name: string
+      }[]
+      notes: string[]
+      files: components['schemas']['DeliveredFile'][]
+      newScripts: number
+      changes: {
+        newlyFailing: number
+        stillFailing: number
+        fixed: number
+        recovered: number
+        newlySkipped: number
+        gone: number
+        notRun: number
+        new: number
+        unchanged: number
+      } | null
+    }
+    DeliveryRow: {
+      id: number
+      at: string
+      by: string
+      source: string
+      runId: number | null
+      build: string | null
+      lane: components['schemas']['LaneRef'] | null
+      files: {
+        name: string
+        /** @enum {string} */
+        status: 'stored' | 'already' | 'refused'
+        results: number
+        faults: number
+        warnings: number
+        error: string | null
+      }[]
+    }
+    /** @description Something that went wrong outside any test. It makes the run incomplete: tests that are missing because of it are not run, not gone. */
+    Fault: {
+      code: components['schemas']['FaultCode']
+      /** @description What it happened in: a file, a suite, a hook. */
+      subject: string
+      message: string | null
+      stack: string | null
+      place: components['schemas']['Place']
+    }
+    /** @enum {string} */
+    FaultCode: 'load' | 'hook' | 'suite' | 'undelivered'
+    FaultRow: {
+      code: components['schemas']['FaultCode']
+      /** @description What it happened in: a file, a suite, a hook. */
+      subject: string
+      message: string | null
+      stack: string | null
+      place: components['schemas']['Place']
+      file: string
+    }
+    FileWarnings: {
+      file: string
+      warnings: components['schemas']['Warning'][]
+    }
+    /** @description What the Brief found; the words are made where it is shown. */
+    Finding:
+      | {
+          /** @constant */
+          kind: 'newlyFailing'
+          run: components['schemas']['BriefRun']
+          count: number
+          areas: string[]
+          causes: number
+          message: string | null
+        }
+      | {
+          /** @constant */
+          kind: 'outage'
+          run: components['schemas']['BriefRun']
+          count: number
+          total: number
+          message: string | null
+          over: boolean
+        }
+      | {
+          /** @constant */
+          kind: 'incomplete'
+          run: components['schemas']['BriefRun']
+          faults: number
+          notRun: number
+          subject: string
+        }
+      | {
+          /** @constant */
+          kind: 'stillFailing'
+          run: components['schemas']['BriefRun']
+          count: number
+          sinceBuild: string | null
+          sinceRunId: number | null
+        }
+      | {
+          /** @constant */
+          kind: 'recovered'
+          run: components['schemas']['BriefRun']
+          count: number
+          worst: {
+            name: string
+            scriptId: number
+            times: number
+            of: number
+          } | null
+        }
+      | {
+          /** @constant */
+          kind: 'fixed'
+          run: components['schemas']['BriefRun']
+          count: number
+        }
+      | {
+          /** @constant */
+          kind: 'newlySkipped'
+          run: components['schemas']['BriefRun']
+          count: number
+        }
+      | {
+          /** @constant */
+          kind: 'gone'
+          run: components['schemas']['BriefRun']
+          count: number
+        }
+      | {
+          /** @constant */
+          kind: 'new'
+          run: components['schemas']['BriefRun']
+          count: number
+        }
+      | {
+          /** @constant */
+          kind: 'silent'
+          environment: string
+          days: number
+          lastRunId: number
+        }
+      | {
+          /** @constant */
+          kind: 'unlinked'
+          count: number
+          total: number
+        }
+      | {
+          /** @constant */
+          kind: 'unknownKeys'
+          count: number
+          keys: string[]
+        }
+      | {
+          /** @constant */
+          kind: 'uncovered'
+          count: number
+          total: number
+        }
+    FirstRun: {
+      /** @description Nobody has an account yet: whoever comes first makes one. */
+      needed: boolean
+    }
+    FirstRunDto: {
+      /** @description The project in addresses: small letters, digits and dashes. */
+      slug: string
+      name: string
+      /** @description What the keys of its cases begin with: FERRY makes FERRY-101. */
+      keyPrefix: string
+      /** Format: email */
+      email: string
+      person: string
+      kind: components['schemas']['AccountKind']
+      /** @description At least 10 characters, as long as you like. */
+      password: string
+    }
+    /** @description Where builds are compared with each other: one pipeline, branch and environment. */
+    LaneRef: {
+      id: number
+      pipeline: string
+      branch: string
+      environment: string
+    }
+    /** @description What there is to look through in a project. */
+    LensOptions: {
+      branches: {
+        name: string
+        builds: number
+      }[]
+      environments: {
+        name: string
+        protected: boolean
+      }[]
+      pipelines: {
+        name: string
+      }[]
+    }
+    LinkInfo: {
+      caseKey: string
+      caseTitle: string
+      /** @enum {string} */
+      origin: 'declared' | 'rule' | 'suggested' | 'manual'
+      /** @enum {string} */
+      state: 'active' | 'suggested' | 'rejected' | 'broken'
+    }
+    MadeMember: {
+      member: components['schemas']['Member']
+      /** @description The first password of an account that was made for this; shown this once. Null when the person had an account. */
+      password: string | null
+    }
+    MadeProject: {
+      project: components['schemas']['ProjectInfo']
+    }
+    /** @description The secret is shown this once; only its hash is kept. */
+    MadeToken: {
+      token: components['schemas']['TokenRow']
+      secret: string
+    }
+    Me: {
+      account: {
+        id: number
+        name: string
+        email: string
+        kind: components['schemas']['AccountKind']
+      }
+      projects: components['schemas']['ProjectInfo'][]
+    }
+    Member: {
+      id: number
+      name: string
+      email: string
+      kind: components['schemas']['AccountKind']
+      role: components['schemas']['Role']
+    }
+    MemberEditDto: {
+      role: components['schemas']['Role']
+    }
+    NewMemberDto: {
+      /** Format: email */
+      email: string
+      /** @description For somebody who has no account yet. */
+      name: string
+      kind: components['schemas']['AccountKind']
+    }
+    NewPasswordDto: {
+      current: string
+      /** @description At least 10 characters, as long as you like. */
+      next: string
+    }
+    NewProjectDto: {
+      /** @description The project in addresses: small letters, digits and dashes. */
+      slug: string
+      name: string
+      /** @description What the keys of its cases begin with: FERRY makes FERRY-101. */
+      keyPrefix: string
+    }
+    NewTokenDto: {
+      name: string
+      scope: components['schemas']['TokenScope']
+    }
+    /** @enum {string} */
+    Outcome: 'passed' | 'failed' | 'errored' | 'skipped' | 'blocked' | 'notRun' | 'recovered'
+    OutcomeTotals: {
+      passed: number
+      failed: number
+      errored: number
+      skipped: number
+      blocked: number
+      notRun: number
+      recovered: number
+      total: number
+    }
+    OutlineDto: {
+      text: string
+      areaId?: number | null
+    }
+    OutlineMade: {
+      areas: number
+      cases: {
+        key: string
+        title: string
+      }[]
+    }
+    /** @description A place in a file; lines and columns start at 1. */
+    Place: {
+      line: number
+      column: number
+    }
+    ProblemDetails: {
+      type: string
+      title: string
+      status: number
+      code: string
+      detail: string
+    }
+    ProjectEditDto: {
+      name?: string
+    }
+    ProjectInfo: {
+      slug: string
+      name: string
+      keyPrefix: string
+      role: components['schemas']['Role']
+    }
+    ResultDetail: {
+      script: components['schemas']['ScriptRef']
+      links: components['schemas']['LinkInfo'][]
+      unknownKeys: string[]
+      run: {
+        id: number
+        build: string
+        commit: string | null
+        lane: components['schemas']['LaneRef']
+        startedAt: string
+      }
+      outcome: components['schemas']['Outcome'] | null
+      change: components['schemas']['Change']
+      before: {
+        outcome: components['schemas']['Outcome']
+        runId: number
+        build: string
+      } | null
+      /** @description First failing build of the streak this result stands in. */
+      failingSince: {
+        runId: number
+        build: string
+      } | null
+      /** @description Other tests of this run that failed with the same signature. */
+      sameFailure: {
+        scriptId: number
+        name: string
+      }[]
+      attempts: components['schemas']['AttemptDetail'][]
+      histories: components['schemas']['ScriptHistory'][]
+    }
+    ResultRow: {
+      script: components['schemas']['ScriptRef']
+      cases: string[]
+      change: components['schemas']['Change']
+      before: components['schemas']['Outcome'] | null
+      outcome: components['schemas']['Outcome'] | null
+      durationMs: number | null
+      attempts: number
+      message: string | null
+      signatureId: number | null
+    }
+    /**
+     * @description A keeper adds people to a project and changes it.
+     * @enum {string}
+     */
+    Role: 'keeper' | 'member'
+    RunDetail: {
+      run: components['schemas']['RunRow']
+      previous: {
+        id: number
+        build: string
+        incomplete: boolean
+      } | null
+      /** @description Outages between the two, which are not compared with. */
+      passedOver: {
+        id: number
+        build: string
+        incomplete: boolean
+      }[]
+      next: {
+        id: number
+        build: string
+      } | null
+      changes: {
+        newlyFailing: number
+        stillFailing: number
+        fixed: number
+        recovered: number
+        newlySkipped: number
+        gone: number
+        notRun: number
+        new: number
+        unchanged: number
+      }
+      rows: components['schemas']['ResultRow'][]
+      faults: components['schemas']['FaultRow'][]
+      warnings: components['schemas']['FileWarnings'][]
+      threads: components['schemas']['Threads']
+    }
+    RunList: {
+      rows: components['schemas']['RunRow'][]
+      hidden: number
+    }
+    RunPoint: {
+      runId: number
+      build: string
+      at: string
+      incomplete: boolean
+    }
+    RunRow: {
+      id: number
+      lane: components['schemas']['LaneRef']
+      build: string
+      commit: string | null
+      startedAt: string
+      deliveredAt: string
+      durationMs: number
+      totals: components['schemas']['OutcomeTotals']
+      incomplete: boolean
+      /** @description So many tests could not judge that the environment was at fault. */
+      outage: boolean
+      files: number
+      changes: {
+        newlyFailing: number
+        stillFailing: number
+        fixed: number
+        recovered: number
+        newlySkipped: number
+        gone: number
+        notRun: number
+        new: number
+        unchanged: number
+      } | null
+    }
+    /** @description Rows of one change, with their threads. */
+    RunRows: {
+      rows: components['schemas']['ResultRow'][]
+      threads: components['schemas']['Threads']
+    }
+    ScriptDetail: {
+      id: number
+      name: string
+      classname: string | null
+      suites: string[]
+      file: string | null
+      profile: string | null
+      framework: string | null
+      cases: string[]
+      /** @description Keys it declares that no case has. */
+      unknownKeys: string[]
+      lastOutcome: components['schemas']['Outcome'] | null
+      lastRunId: number | null
+      lastSeen: string | null
+      links: components['schemas']['LinkInfo'][]
+      histories: components['schemas']['ScriptHistory'][]
+    }
+    ScriptHistory: {
+      lane: components['schemas']['LaneRef']
+      /** @description Oldest first. */
+      points: {
+        outcome: components['schemas']['Outcome'] | null
+        durationMs: number | null
+        runId: number
+        build: string
+        at: string
+        incomplete: boolean
+      }[]
+    }
+    ScriptList: {
+      rows: components['schemas']['ScriptRow'][]
+      total: number
+      unlinked: number
+      unknownKeys: number
+    }
+    ScriptRef: {
+      id: number
+      name: string
+      classname: string | null
+      suites: string[]
+      file: string | null
+      profile: string | null
+      framework: string | null
+    }
+    ScriptRow: {
+      id: number
+      name: string
+      classname: string | null
+      suites: string[]
+      file: string | null
+      profile: string | null
+      framework: string | null
+      cases: string[]
+      /** @description Keys it declares that no case has. */
+      unknownKeys: string[]
+      lastOutcome: components['schemas']['Outcome'] | null
+      lastRunId: number | null
+      lastSeen: string | null
+    }
+    /** @description Where somebody is signed in. */
+    SessionRow: {
+      id: number
+      current: boolean
+      createdAt: string
+      lastSeenAt: string
+      /** @description What the browser says of itself. */
+      agent: string
+      address: string
+    }
+    SignInDto: {
+      /** Format: email */
+      email: string
+      password: string
+    }
+    /** @description Outcomes of many scripts over the last runs of one lane, one digit a run (outcome code, 0 for none), oldest first. */
+    Threads: {
+      points: components['schemas']['RunPoint'][]
+      byScript: {
+        [key: string]: string
+      }
+    }
+    TokenRow: {
+      id: number
+      name: string
+      scope: components['schemas']['TokenScope']
+      by: string
+      createdAt: string
+      lastUsedAt: string | null
+    }
+    /** @enum {string} */
+    TokenScope: 'deliver' | 'read'
+    /** @description Something a reader should know about a file that was read all the same. */
+    Warning: {
+      code: components['schemas']['WarningCode']
+      message: string
+      place: components['schemas']['Place']
+      /** @description How many times it occurred; the place and message are those of the first. */
+      count: number
+    }
+    /** @enum {string} */
+    WarningCode:
+      | 'illFormed'
+      | 'encoding'
+      | 'doctype'
+      | 'duration'
+      | 'timestamp'
+      | 'cut'
+      | 'severalOutcomes'
+      | 'repeated'
+      | 'status'
+      | 'noTests'
+      | 'counts'
+      | 'unexpectedPass'
+      | 'mergedTeardown'
+  }
+  responses: never
+  parameters: never
+  requestBodies: never
+  headers: never
+  pathItems: never
+}
+export type AccountKind = components['schemas']['AccountKind']
+export type AreaNode = components['schemas']['AreaNode']
+export type AttemptDetail = components['schemas']['AttemptDetail']
+export type Brief = components['schemas']['Brief']
+export type BriefRun = components['schemas']['BriefRun']
+export type CaseDetail = components['schemas']['CaseDetail']
+export type CaseEditDto = components['schemas']['CaseEditDto']
+export type CaseList = components['schemas']['CaseList']
+export type CaseRow = components['schemas']['CaseRow']
+export type CaseScript = components['schemas']['CaseScript']
+export type CaseState = components['schemas']['CaseState']
+export type CaseStep = components['schemas']['CaseStep']
+export type CaseStepDto = components['schemas']['CaseStepDto']
+export type Change = components['schemas']['Change']
+export type DeliveredFile = components['schemas']['DeliveredFile']
+export type DeliveryReport = components['schemas']['DeliveryReport']
+export type DeliveryRow = components['schemas']['DeliveryRow']
+export type Fault = components['schemas']['Fault']
+export type FaultCode = components['schemas']['FaultCode']
+export type FaultRow = components['schemas']['FaultRow']
+export type FileWarnings = components['schemas']['FileWarnings']
+export type Finding = components['schemas']['Finding']
+export type FirstRun = components['schemas']['FirstRun']
+export type FirstRunDto = components['schemas']['FirstRunDto']
+export type LaneRef = components['schemas']['LaneRef']
+export type LensOptions = components['schemas']['LensOptions']
+export type LinkInfo = components['schemas']['LinkInfo']
+export type MadeMember = components['schemas']['MadeMember']
+export type MadeProject = components['schemas']['MadeProject']
+export type MadeToken = components['schemas']['MadeToken']
+export type Me = components['schemas']['Me']
+export type Member = components['schemas']['Member']
+export type MemberEditDto = components['schemas']['MemberEditDto']
+export type NewMemberDto = components['schemas']['NewMemberDto']
+export type NewPasswordDto = components['schemas']['NewPasswordDto']
+export type NewProjectDto = components['schemas']['NewProjectDto']
+export type NewTokenDto = components['schemas']['NewTokenDto']
+export type Outcome = components['schemas']['Outcome']
+export type OutcomeTotals = components['schemas']['OutcomeTotals']
+export type OutlineDto = components['schemas']['OutlineDto']
+export type OutlineMade = components['schemas']['OutlineMade']
+export type Place = components['schemas']['Place']
+export type ProblemDetails = components['schemas']['ProblemDetails']
+export type ProjectEditDto = components['schemas']['ProjectEditDto']
+export type ProjectInfo = components['schemas']['ProjectInfo']
+export type ResultDetail = components['schemas']['ResultDetail']
+export type ResultRow = components['schemas']['ResultRow']
+export type Role = components['schemas']['Role']
+export type RunDetail = components['schemas']['RunDetail']
+export type RunList = components['schemas']['RunList']
+export type RunPoint = components['schemas']['RunPoint']
+export type RunRow = components['schemas']['RunRow']
+export type RunRows = components['schemas']['RunRows']
+export type ScriptDetail = components['schemas']['ScriptDetail']
+export type ScriptHistory = components['schemas']['ScriptHistory']
+export type ScriptList = components['schemas']['ScriptList']
+export type ScriptRef = components['schemas']['ScriptRef']
+export type ScriptRow = components['schemas']['ScriptRow']
+export type SessionRow = components['schemas']['SessionRow']
+export type SignInDto = components['schemas']['SignInDto']
+export type Threads = components['schemas']['Threads']
+export type TokenRow = components['schemas']['TokenRow']
+export type TokenScope = components['schemas']['TokenScope']
+export type Warning = components['schemas']['Warning']
+export type WarningCode = components['schemas']['WarningCode']
+export type $defs = Record<string, never>
+export interface operations {
+  firstRunGet: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['FirstRun']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  firstRunMake: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['FirstRunDto']
+      }
+    }
+    responses: {
+      /** @description Done, nothing to say */
+      204: {
+        headers: {
+          [name: string]: unknown
+        }
+        content?: never
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  openApiDocument: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/openapi+json': string
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  projectsMake: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['NewProjectDto']
+      }
+    }
+    responses: {
+      /** @description Done */
+      201: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['MadeProject']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  projectsEdit: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['ProjectEditDto']
+      }
+    }
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['MadeProject']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  casesAreas: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['AreaNode'][]
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  briefGet: {
+    parameters: {
+      query?: {
+        branch?: string
+        /** @description Comma-separated names. */
+        environments?: string[]
+      }
+      header?: never
+      path: {
+        project: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['Brief']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  casesList: {
+    parameters: {
+      query?: {
+        search?: string
+        area?: number
+        only?: string
+      }
+      header?: never
+      path: {
+        project: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['CaseList']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  casesOutline: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['OutlineDto']
+      }
+    }
+    responses: {
+      /** @description Done */
+      201: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['OutlineMade']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  casesGet: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+        key: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['CaseDetail']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  casesEdit: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+        key: string
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['CaseEditDto']
+      }
+    }
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['CaseDetail']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  scriptsOfCase: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+        key: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['CaseScript'][]
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  intakeList: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['DeliveryRow'][]
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  intakeDeliver: {
+    parameters: {
+      query: {
+        pipeline: string
+        build: string
+        branch: string
+        environment: string
+        commit?: string
+        source?: 'cli' | 'web'
+      }
+      header?: never
+      path: {
+        project: string
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'multipart/form-data': {
+          file?: string[]
+        }
+      }
+    }
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['DeliveryReport']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  projectsLens: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['LensOptions']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  projectsMembers: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['Member'][]
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  projectsAddMember: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['NewMemberDto']
+      }
+    }
+    responses: {
+      /** @description Done */
+      201: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['MadeMember']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  projectsRemoveMember: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+        id: number
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done, nothing to say */
+      204: {
+        headers: {
+          [name: string]: unknown
+        }
+        content?: never
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  projectsSetRole: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+        id: number
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['MemberEditDto']
+      }
+    }
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['Member']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  runsList: {
+    parameters: {
+      query?: {
+        branch?: string
+        /** @description Comma-separated names. */
+        environments?: string[]
+      }
+      header?: never
+      path: {
+        project: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['RunList']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  runsGet: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+        id: number
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['RunDetail']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  runsRows: {
+    parameters: {
+      query: {
+        change: components['schemas']['Change']
+      }
+      header?: never
+      path: {
+        project: string
+        id: number
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['RunRows']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  runsResult: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+        id: number
+        script: number
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['ResultDetail']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  scriptsList: {
+    parameters: {
+      query?: {
+        search?: string
+        only?: string
+      }
+      header?: never
+      path: {
+        project: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['ScriptList']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  scriptsGet: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+        id: number
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['ScriptDetail']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  scriptsLink: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+        id: number
+        key: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['ScriptDetail']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  scriptsUnlink: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+        id: number
+        key: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['ScriptDetail']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  tokensList: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['TokenRow'][]
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  tokensMake: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['NewTokenDto']
+      }
+    }
+    responses: {
+      /** @description Done */
+      201: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['MadeToken']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  tokensRevoke: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+        id: number
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done, nothing to say */
+      204: {
+        headers: {
+          [name: string]: unknown
+        }
+        content?: never
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  sessionsMe: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['Me']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  sessionsSignIn: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['SignInDto']
+      }
+    }
+    responses: {
+      /** @description Done, nothing to say */
+      204: {
+        headers: {
+          [name: string]: unknown
+        }
+        content?: never
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  sessionsSignOut: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done, nothing to say */
+      204: {
+        headers: {
+          [name: string]: unknown
+        }
+        content?: never
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  sessionsChangePassword: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['NewPasswordDto']
+      }
+    }
+    responses: {
+      /** @description Done, nothing to say */
+      204: {
+        headers: {
+          [name: string]: unknown
+        }
+        content?: never
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  sessionsList: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['SessionRow'][]
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  sessionsEndAll: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done, nothing to say */
+      204: {
+        headers: {
+          [name: string]: unknown
+        }
+        content?: never
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  sessionsEnd: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        id: number
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done, nothing to say */
+      204: {
+        headers: {
+          [name: string]: unknown
+        }
+        content?: never
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+}

@@ -1,0 +1,73 @@
+// JSON schemas of what the API takes and answers, from the TypeScript types; limits come from the validation decorators.
+import { readFileSync } from 'node:fs'
+import ts from 'typescript'
+import { createGenerator } from 'ts-json-schema-generator'
+import { decorator } from './routes.mjs'
+
+const LIMITS = {
+  MaxLength: 'maxLength',
+  MinLength: 'minLength',
+  Min: 'minimum',
+  Max: 'maximum',
+  ArrayMaxSize: 'maxItems',
+  ArrayMinSize: 'minItems',
+}
+
+/** @returns {Record<string, object>} by the name of the type */
+export function schemasOf(server, tsconfig, dtoFiles) {
+  const schemas = {}
+  for (const path of [`${server}/contract/*.ts`, `${server}/**/*.dto.ts`]) {
+    const generator = createGenerator({
+      path,
+      tsconfig,
+      type: '*',
+      expose: 'export',
+      topRef: true,
+      skipTypeCheck: true,
+      additionalProperties: true,
+      sortProps: false,
+      jsDoc: 'extended',
+    })
+    Object.assign(schemas, generator.createSchema('*').definitions)
+  }
+  for (const file of dtoFiles) for (const [name, limits] of limitsOf(file)) addLimits(schemas[name], limits)
+  return JSON.parse(JSON.stringify(schemas).replaceAll('#/definitions/', '#/components/schemas/'))
+}
+
+function limitsOf(file) {
+  const source = ts.createSourceFile(file, readFileSync(file, 'utf8'), ts.ScriptTarget.Latest, true)
+  return source.statements
+    .filter(ts.isClassDeclaration)
+    .map((declaration) => [
+      declaration.name.text,
+      Object.fromEntries(
+        declaration.members.filter(ts.isPropertyDeclaration).map((property) => [property.name.text, limitsOfProperty(property)]),
+      ),
+    ])
+}
+
+function limitsOfProperty(property) {
+  const limits = {}
+  for (const [name, keyword] of Object.entries(LIMITS)) {
+    const value = decorator(property, name)?.arguments[0]
+    if (value && ts.isNumericLiteral(value)) limits[keyword] = Number(value.text.replaceAll('_', ''))
+  }
+  if (decorator(property, 'IsInt')) limits.type = 'integer'
+  if (decorator(property, 'IsEmail')) limits.format = 'email'
+  const pattern = decorator(property, 'Matches')?.arguments[0]
+  if (pattern && ts.isRegularExpressionLiteral(pattern)) limits.pattern = pattern.text.replace(/^\/|\/[a-z]*$/g, '')
+  return limits
+}
+
+/** Limits of a list's items stand on the items. */
+function addLimits(schema, limits) {
+  for (const [name, { type, ...rest }] of Object.entries(limits)) {
+    const property = schema?.properties?.[name]
+    if (!property) continue
+    if (type === 'integer')
+      property.type = Array.isArray(property.type) ? property.type.map((one) => (one === 'number' ? 'integer' : one)) : 'integer'
+    const { maxItems, minItems, ...each } = rest
+    Object.assign(property, { ...(maxItems && { maxItems }), ...(minItems && { minItems }) })
+    Object.assign(property.items ?? property, each)
+  }
+}
