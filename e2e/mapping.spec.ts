@@ -20,5 +20,5 @@ test('a script without a case is linked by keyboard, and the link can be undone'
 test('a declared key that no case has is reported where it can be seen', async ({ signedIn: page }) => {
   await page.goto('/gullhaven/scripts?only=unknownKeys')
   await page.getByRole('row', { name: /Ten-trip card counts down/ }).click()
-  await expect(page.getByRole('complementary', { name: 'Script' })).toContainText('declares FERRY-990, which no case has')
+  await expect(page.getByRole('complementary', { name: 'Script' })).toContainText('declares FERRY-1990, which no case has')
 })

@@ -5,17 +5,21 @@ import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node
 import { join } from 'node:path'
 import { ensureBuilt, SERVER_MAIN, WEB_ROOT } from './lib/build.mjs'
 import { checkNode, ensurePackages } from './lib/install.mjs'
+import { HELP, readOptions } from './lib/options.mjs'
 import { startPostgres } from './lib/postgres.mjs'
-import { commandLineOf, DATA, isAlive, portIsFree, ROOT, runProgram, Sorry } from './lib/process.mjs'
+import { checkRoom, commandLineOf, DATA, explain, isAlive, portIsFree, ROOT, runProgram, Sorry } from './lib/process.mjs'
+import { secretIn } from './lib/secret.mjs'
 
-const PORT = Number(process.env.BOBBIN_PORT ?? 4680)
 const DATABASE = 'bobbin'
 const LOCK = join(DATA, 'start.lock')
+/** Remembers whether, and up to which day, the demo data was loaded. */
+const DEMO = join(DATA, 'demo.json')
 const started = Date.now()
 const say = (text) => console.log(`  ${text} …`)
 
 let stopping = null
 const running = { server: null, database: null }
+let options = { port: 4680, fresh: false, empty: false, help: false, databaseUrl: null }
 
 /** Stops what this start began: the server first, the database last. Once only. */
 function stop() {
@@ -51,8 +55,9 @@ async function startServer(databaseUrl) {
   const env = {
     ...process.env,
     BOBBIN_DATABASE_URL: databaseUrl,
-    BOBBIN_PORT: String(PORT),
+    BOBBIN_PORT: String(options.port),
     BOBBIN_WEB_ROOT: WEB_ROOT,
+    BOBBIN_SECRET: secret(),
     NODE_ENV: 'production',
   }
   // a group of its own: Ctrl-C reaches only this script, which stops things in order
@@ -69,24 +74,26 @@ async function startServer(databaseUrl) {
   })
 }
 
+const secret = () => process.env.BOBBIN_SECRET ?? secretIn(DATA)
+
 /** The demo's last day is fixed when loading begins, so that a load that was broken off goes on with the same files. */
 async function loadDemo(databaseUrl) {
-  const file = join(DATA, 'demo.json')
-  const demo = existsSync(file) ? JSON.parse(readFileSync(file, 'utf8')) : { lastDay: yesterday() }
-  const inDatabase = await running.database.ask(DATABASE, `select count(*) from project`)
-  if (demo.loaded && inDatabase !== '0') return
-  writeFileSync(file, JSON.stringify(demo))
+  const demo = existsSync(DEMO) ? JSON.parse(readFileSync(DEMO, 'utf8')) : { lastDay: yesterday() }
+  const projects = await running.database.ask(DATABASE, `select count(*) from project`)
+  const begun = existsSync(DEMO)
+  if (projects !== '0' && (demo.loaded || !begun)) return // somebody's own work, or all of the demo
+  writeFileSync(DEMO, JSON.stringify(demo))
   console.log('  Loading the demo data …')
   await runProgram(process.execPath, [join(ROOT, 'tools', 'demo', 'dist', 'main.js'), '--last-day', demo.lastDay], {
-    env: { ...process.env, BOBBIN_DATABASE_URL: databaseUrl, BOBBIN_URL: `http://127.0.0.1:${PORT}` },
+    env: { ...process.env, BOBBIN_DATABASE_URL: databaseUrl, BOBBIN_SECRET: secret(), BOBBIN_URL: `http://127.0.0.1:${options.port}` },
   })
-  writeFileSync(file, JSON.stringify({ ...demo, loaded: true }))
+  writeFileSync(DEMO, JSON.stringify({ ...demo, loaded: true }))
 }
 
 /** The server of a start that was killed may need a moment to notice. */
 async function portBecomesFree() {
   for (let tries = 0; tries < 20; tries++) {
-    if (await portIsFree(PORT)) return true
+    if (await portIsFree(options.port)) return true
     await new Promise((resolve) => setTimeout(resolve, 250))
   }
   return false
@@ -95,36 +102,47 @@ async function portBecomesFree() {
 const yesterday = () => new Date(Date.now() - 86_400_000).toISOString().slice(0, 10)
 
 async function main() {
+  options = readOptions(process.argv.slice(2), process.env)
+  if (options.help) return console.log(HELP)
   checkNode()
   takeLock()
+  checkRoom(DATA)
   if (!(await portBecomesFree()))
-    throw new Sorry(`Port ${PORT} is taken by another program. Stop it, or start with another port: BOBBIN_PORT=4690 npm start`)
+    throw new Sorry(`Port ${options.port} is taken by another program. Stop it, or start with another port: npm start -- --port 4690`)
   console.log('Bobbin is starting')
-  const database = startPostgres(DATA, say).then((db) => (running.database = db))
+  const database = options.databaseUrl ? null : startPostgres(DATA, say).then((db) => (running.database = db))
   const built = ensurePackages(say).then(() => ensureBuilt(say))
   await Promise.all([database, built]).catch(async (error) => {
     await Promise.allSettled([database, built]) // what still starts must be there to be stopped
     throw error
   })
-  await running.database.createDatabase(DATABASE)
-  const url = running.database.url(DATABASE)
+  const url = options.databaseUrl ?? (await ownDatabase())
   await startServer(url)
-  await loadDemo(url)
-  console.log(`
-Bobbin is ready after ${((Date.now() - started) / 1000).toFixed(1)} s
+  const demo = !options.databaseUrl && !options.empty
+  if (demo) await loadDemo(url)
+  console.log(`\nBobbin is ready after ${((Date.now() - started) / 1000).toFixed(1)} s\n\n  Open      http://127.0.0.1:${options.port}`)
+  if (demo && existsSync(DEMO)) console.log(DEMO_WORDS())
+  console.log('\nCtrl-C stops it.')
+}
 
-  Open      http://127.0.0.1:${PORT}
-  Sign in   runa@gullhaven.example     test automation engineer
+/** The database of this data folder; emptied first with --fresh. */
+async function ownDatabase() {
+  if (options.fresh) {
+    await running.database.dropDatabase(DATABASE)
+    rmSync(DEMO, { force: true })
+  }
+  await running.database.createDatabase(DATABASE)
+  return running.database.url(DATABASE)
+}
+
+const DEMO_WORDS = () => `  Sign in   runa@gullhaven.example     test automation engineer
             teo@gullhaven.example      tester
             dara@gullhaven.example     developer
             lin@gullhaven.example      test lead
   Password  gullhaven
 
-  Deliver   export BOBBIN_URL=http://127.0.0.1:${PORT} BOBBIN_TOKEN=bbn_gullhaven-demo-token
-            npx bobbin deliver 'reports/**/*.xml' --pipeline fare-desk-web --build 1 --branch main --environment pier-test
-
-Ctrl-C stops it.`)
-}
+  Deliver   export BOBBIN_URL=http://127.0.0.1:${options.port} BOBBIN_TOKEN=bbn_gullhaven-demo-token
+            npx bobbin deliver 'reports/**/*.xml' --pipeline fare-desk-web --build 1 --branch main --environment pier-test`
 
 for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) {
   process.on(signal, () => {
@@ -141,7 +159,7 @@ for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) {
 
 main().catch(async (error) => {
   if (stopping) return
-  console.error(`\n${error instanceof Sorry ? error.message : error.stack}`)
+  console.error(`\n${explain(error)}`)
   const mine = existsSync(LOCK) && readFileSync(LOCK, 'utf8') === String(process.pid)
   if (mine) await stop().catch((problem) => console.error(problem.message))
   process.exit(1)

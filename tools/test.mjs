@@ -62,6 +62,7 @@ async function main() {
     await check('Formatting', 'prettier', ['--check', '--log-level', 'warn', '.'])
     const built = (await check('Types', 'tsc', ['-b'])) && (await check('Web build', 'vite', ['build', 'apps/web', '--logLevel', 'warn']))
     await check('Lint', 'eslint', ['.'])
+    await check('OpenAPI document and client are up to date', '../../tools/openapi/main.mjs', ['--check'])
     const unit = join(folder, 'vitest.json')
     await suite(
       'Unit and server tests',

@@ -2,7 +2,7 @@
 import { createHash } from 'node:crypto'
 import { existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
-import { DATA, ROOT, runProgram } from './process.mjs'
+import { ROOT, runProgram } from './process.mjs'
 
 const SOURCES = ['packages', 'apps', 'tools', 'package-lock.json', 'tsconfig.base.json', 'tsconfig.json']
 const PASSED_OVER = new Set(['node_modules', 'dist', 'samples', 'samples-hostile'])
@@ -11,7 +11,7 @@ export const WEB_ROOT = join(ROOT, 'apps', 'web', 'dist', 'app')
 export const SERVER_MAIN = join(ROOT, 'apps', 'server', 'dist', 'main.js')
 
 export async function ensureBuilt(say) {
-  const stampFile = join(DATA, 'build.stamp')
+  const stampFile = join(ROOT, '.bobbin', 'build.stamp')
   const stamp = stampOf()
   const built = existsSync(SERVER_MAIN) && existsSync(join(WEB_ROOT, 'index.html'))
   if (built && existsSync(stampFile) && readFileSync(stampFile, 'utf8') === stamp) return
@@ -19,7 +19,7 @@ export async function ensureBuilt(say) {
   const bin = (name) => join(ROOT, 'node_modules', '.bin', name)
   await runProgram(bin('tsc'), ['-b'], { quiet: true })
   await runProgram(bin('vite'), ['build', 'apps/web', '--logLevel', 'warn'], { quiet: true })
-  mkdirSync(DATA, { recursive: true })
+  mkdirSync(join(ROOT, '.bobbin'), { recursive: true })
   writeFileSync(stampFile, stamp)
 }
 

@@ -1,6 +1,7 @@
 export interface OwnPostgres {
   url(name: string): string
   createDatabase(name: string): Promise<void>
+  dropDatabase(name: string): Promise<void>
   ask(name: string, sql: string): Promise<string>
   stop(): Promise<void>
   destroy(): void

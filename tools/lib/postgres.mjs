@@ -52,9 +52,10 @@ function dataFolder(folder, user) {
  * @returns {{ url(name: string): string, createDatabase(name: string): Promise<void>, stop(): Promise<void> }}
  */
 export async function startPostgres(folder, say, { quick = false } = {}) {
-  const bin = await ensurePostgres(say)
+  const installed = await ensurePostgres(say)
   const user = databaseUser()
   const data = dataFolder(folder, user)
+  const bin = binFor(data, installed)
   const env = Object.fromEntries(Object.entries(process.env).filter(([name]) => !name.startsWith('PG')))
   const settings = join(folder, 'postgres.json')
   const program = (name, args, extra = {}) =>
@@ -62,7 +63,6 @@ export async function startPostgres(folder, say, { quick = false } = {}) {
 
   if (!existsSync(join(data, 'PG_VERSION'))) await initialise({ data, settings, user, program, say })
   const secrets = JSON.parse(readFileSync(settings, 'utf8'))
-  checkVersion(data, bin)
 
   if (!runningIn(data)) {
     rmSync(join(data, 'postmaster.pid'), { force: true })
@@ -82,6 +82,8 @@ export async function startPostgres(folder, say, { quick = false } = {}) {
       const there = await program('psql', ['-At', '-d', url('postgres'), '-c', `select 1 from pg_database where datname = '${name}'`])
       if (there.trim() !== '1') await program('createdb', ['--maintenance-db', url('postgres'), name])
     },
+    dropDatabase: (name) =>
+      program('psql', ['-d', url('postgres'), '-c', `drop database if exists "${name}" with (force)`]).then(() => undefined),
     ask: async (name, sql) => (await program('psql', ['-At', '-d', url(name), '-c', sql])).trim(),
     stop: () => program('pg_ctl', ['stop', '-w', '-m', 'fast', '-D', data]).then(() => undefined),
     destroy: () => rmSync(data, { recursive: true, force: true }),
@@ -120,10 +122,16 @@ async function initialise({ data, settings, user, program, say }) {
   writeFileSync(settings, JSON.stringify({ password }), { mode: 0o600 })
 }
 
-function checkVersion(data, bin) {
+/** The programs that fit the data: those of the version that made it, or the newest for new data. */
+function binFor(data, newest) {
+  if (!existsSync(join(data, 'PG_VERSION'))) return newest
   const made = readFileSync(join(data, 'PG_VERSION'), 'utf8').trim()
-  if (!bin.includes(`/${made}/`))
-    throw new Sorry(`The data in ${data} was made by PostgreSQL ${made}, which is not what is installed (${bin}). Nothing was changed`)
+  const bin = join(LIBRARY, made, 'bin')
+  if (!existsSync(join(bin, 'pg_ctl')))
+    throw new Sorry(
+      `The data in ${data} was made by PostgreSQL ${made}, which is not installed here. Nothing was changed. Install it (apt-get install postgresql-${made}), or choose another folder: BOBBIN_DATA=/somewhere npm start`,
+    )
+  return bin
 }
 
 /** A pid file is stale unless its process is a postgres that serves this very folder. */

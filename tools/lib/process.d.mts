@@ -2,6 +2,8 @@ export const ROOT: string
 export const DATA: string
 export const isRoot: boolean
 export class Sorry extends Error {}
+export function explain(error: unknown): string
+export function checkRoom(folder: string, statfs?: (folder: string) => { bavail: number; bsize: number }): void
 export interface RunOptions {
   quiet?: boolean
   env?: NodeJS.ProcessEnv

@@ -1,6 +1,6 @@
 // Running programs and asking about processes. Node's own modules only: this runs before npm packages exist.
 import { spawn, spawnSync } from 'node:child_process'
-import { existsSync, readFileSync } from 'node:fs'
+import { existsSync, mkdirSync, readFileSync, statfsSync } from 'node:fs'
 import { createServer } from 'node:net'
 import { dirname, join } from 'node:path'
 import { fileURLToPath } from 'node:url'
@@ -32,6 +32,29 @@ export function runProgram(command, args, { quiet = false, env = process.env, cw
       code === 0 ? resolve(output) : reject(new Sorry(`${command} ${args[0] ?? ''} failed (exit ${code})\n${output.trimEnd()}`)),
     )
   })
+}
+
+/** What a person at the terminal is told of an error: one sentence where we know what to do, else everything. */
+export function explain(error) {
+  const text = error instanceof Error ? error.message : String(error)
+  if (error?.code === 'ENOSPC' || /ENOSPC|no space left on device/i.test(text))
+    return `The disk is full; nothing that was stored is damaged. Make room below ${DATA} and start again`
+  if (error?.code === 'EACCES' || error?.code === 'EROFS')
+    return `${error.path ?? DATA} can't be written. Give yourself the right, or choose another folder: BOBBIN_DATA=/somewhere npm start`
+  return error instanceof Sorry ? text : (error?.stack ?? text)
+}
+
+const LEAST_ROOM_MB = 300
+
+/** @throws Sorry when there is too little room to begin with: a database that runs into the end of a disk stops */
+export function checkRoom(folder, statfs = statfsSync) {
+  mkdirSync(folder, { recursive: true })
+  const { bavail, bsize } = statfs(folder)
+  const free = Math.floor((bavail * bsize) / 1024 ** 2)
+  if (free < LEAST_ROOM_MB)
+    throw new Sorry(
+      `The disk is full: ${free} MB are free for ${folder}, and Bobbin needs at least ${LEAST_ROOM_MB}. Make room and start again`,
+    )
 }
 
 export const commandExists = (command) => spawnSync('sh', ['-c', `command -v ${command}`]).status === 0

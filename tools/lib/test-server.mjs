@@ -8,7 +8,13 @@ import { freePort, ROOT, runProgram } from './process.mjs'
 export async function startTestServer(databaseUrl, { demo = true } = {}) {
   const port = await freePort()
   const url = `http://127.0.0.1:${port}`
-  const env = { ...process.env, BOBBIN_DATABASE_URL: databaseUrl, BOBBIN_PORT: String(port), BOBBIN_WEB_ROOT: WEB_ROOT }
+  const env = {
+    ...process.env,
+    BOBBIN_DATABASE_URL: databaseUrl,
+    BOBBIN_PORT: String(port),
+    BOBBIN_WEB_ROOT: WEB_ROOT,
+    BOBBIN_SECRET: 'secret-of-the-tests',
+  }
   const server = spawn(process.execPath, [SERVER_MAIN], { cwd: ROOT, env, stdio: ['ignore', 'ignore', 'inherit', 'ipc'] })
   await new Promise((resolve, reject) => {
     server.once('message', resolve)

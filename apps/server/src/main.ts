@@ -1,12 +1,20 @@
 import { createApp } from './app.js'
 import { readConfig } from './platform/config.js'
 import { migrate } from './platform/migrate.js'
+import { startFault } from './platform/start-fault.js'
 
-const config = readConfig(process.env)
-await migrate(config.databaseUrl)
-const app = await createApp(config)
-await app.listen(config.port, config.host)
-// started by another process (npm start): when that one is killed, this one ends too
-process.on('disconnect', () => void app.close().then(() => process.exit(0)))
-process.send?.('ready')
-console.log(`Bobbin listens on http://${config.host}:${config.port}`)
+async function main(): Promise<void> {
+  const config = readConfig(process.env)
+  await migrate(config.databaseUrl)
+  const app = await createApp(config)
+  await app.listen(config.port, config.host)
+  // started by another process (npm start): when that one is killed, this one ends too
+  process.on('disconnect', () => void app.close().then(() => process.exit(0)))
+  process.send?.('ready')
+  console.log(`Bobbin listens on http://${config.host}:${config.port}`)
+}
+
+main().catch((error: unknown) => {
+  console.error(`Bobbin can’t start: ${startFault(error)}`)
+  process.exit(1)
+})

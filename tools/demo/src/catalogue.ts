@@ -1,4 +1,4 @@
-/** What Gullhaven Ferry Line tests: systems, their parts, and sentences that make cases. Every subject fits every ending of its part. */
+/** What Gullhaven Ferry Line tests: systems, their parts, and sentences that make cases. Every subject fits every ending of its part, and both fit every context of the system. */
 export interface Part {
   name: string
   folder: string
@@ -10,6 +10,8 @@ export interface System {
   name: string
   folder: string
   runner: 'browser' | 'service'
+  /** Where the same thing is tested again. */
+  contexts: string[]
   parts: Part[]
 }
 
@@ -18,6 +20,7 @@ export const SYSTEMS: readonly System[] = [
     name: 'Fare desk',
     folder: 'fares',
     runner: 'browser',
+    contexts: ['at the counter', 'in the app', 'for a company account'],
     parts: [
       {
         name: 'Tickets',
@@ -54,6 +57,7 @@ export const SYSTEMS: readonly System[] = [
     name: 'Timetable',
     folder: 'timetable',
     runner: 'service',
+    contexts: ['on the pier screens', 'in the app'],
     parts: [
       {
         name: 'Sailings',
@@ -79,6 +83,7 @@ export const SYSTEMS: readonly System[] = [
     name: 'Deck planner',
     folder: 'deck',
     runner: 'browser',
+    contexts: ['on the small ferry', 'in the evening turn'],
     parts: [
       {
         name: 'Limits',
@@ -109,6 +114,7 @@ export const SYSTEMS: readonly System[] = [
     name: 'Gate scanner',
     folder: 'gate',
     runner: 'browser',
+    contexts: ['at the foot gate', 'at the car lane', 'on the hand-held'],
     parts: [
       {
         name: 'Boarding',
@@ -134,6 +140,7 @@ export const SYSTEMS: readonly System[] = [
     name: 'Freight manifest',
     folder: 'freight',
     runner: 'service',
+    contexts: ['for a part load', 'by the agent'],
     parts: [
       {
         name: 'Containers',
@@ -159,6 +166,7 @@ export const SYSTEMS: readonly System[] = [
     name: 'Tide alerts',
     folder: 'alerts',
     runner: 'service',
+    contexts: ['for the outer islands', 'at night'],
     parts: [
       {
         name: 'Subscriptions',

@@ -25,10 +25,17 @@ describe('the demo', () => {
   })
 
   it('has the size that was asked for, and ends on the last day', () => {
-    expect(world.cases.length).toBeGreaterThan(250)
-    expect(world.scripts.length).toBeGreaterThan(350)
-    expect(history.length).toBeGreaterThanOrEqual(40)
-    expect(new Set(history.map((one) => one.environment)).size).toBe(3)
+    expect(world.cases.length).toBeGreaterThanOrEqual(880)
+    expect(world.scripts.length).toBeGreaterThanOrEqual(1180)
+    expect(world.cases.length).toBeLessThanOrEqual(940)
+    expect(world.scripts.length).toBeLessThanOrEqual(1260)
+    const builds = new Set(history.map((one) => `${one.pipeline} ${one.branch} ${one.number}`))
+    expect(builds.size).toBe(60)
+    expect(new Set(history.map((one) => one.pipeline)).size).toBe(3)
+    expect(new Set(history.map((one) => one.environment)).size).toBe(4)
+    const days = (history.at(-1)!.startedAt.getTime() - history[0]!.startedAt.getTime()) / 86_400_000
+    expect(days).toBeGreaterThan(80)
+    expect(days).toBeLessThan(91)
     expect(history.at(-1)?.startedAt.toISOString().slice(0, 10)).toBe('2026-11-22')
   })
 
@@ -42,7 +49,7 @@ describe('the demo', () => {
     const numbers = world.cases.map((row) => row.number)
     expect(new Set(numbers).size).toBe(numbers.length)
     const unknown = world.scripts.filter((script) => script.key && !numbers.includes(Number(script.key.slice(6))))
-    expect(unknown.map((script) => script.key)).toEqual(['FERRY-990'])
+    expect(unknown.map((script) => script.key)).toEqual(['FERRY-1990'])
     const seed = makeSeed(world, 1)
     expect(
       seed.cases.every((row) => row.steps.length === 3 && row.title !== '' && seed.accounts.some((account) => account.email === row.owner)),

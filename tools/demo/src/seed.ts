@@ -15,7 +15,10 @@ export function makeSeed(world: World, seed: number): Seed {
   return {
     project: { slug: 'gullhaven', name: 'Gullhaven Ferry', keyPrefix: 'FERRY' },
     accounts: PEOPLE.map((person) => ({ ...person, password: 'gullhaven' })),
-    environments: ['harbour-dev', 'pier-test', 'breakwater-stage'].map((name) => ({ name, protected: false })),
+    environments: ['harbour-dev', 'pier-test', 'breakwater-stage', 'open-water'].map((name) => ({
+      name,
+      protected: name === 'open-water',
+    })),
     token: 'bbn_gullhaven-demo-token',
     cases: world.cases.map((row): SeedCase => {
       const [subject = '', ending = ''] = splitTitle(row.title)

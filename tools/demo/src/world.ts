@@ -37,15 +37,17 @@ export function makeWorld(seed: number): World {
   for (const system of SYSTEMS) {
     for (const part of system.parts) {
       for (const subject of part.subjects) {
-        for (const ending of part.endings) {
-          const title = `${subject} ${ending}`
+        for (const [ending, context] of part.endings.flatMap((one) => ['', ...system.contexts].map((where) => [one, where] as const))) {
+          const title = [subject, ending, context].filter(Boolean).join(' ')
           const base = { system, part, subject, ending, baseMs: baseDuration(random, system) }
-          const withCase = !random.chance(0.06)
+          // the stories are told of the plain ones: these are always there
+          const plain = context === ''
+          const withCase = !random.chance(0.1) || plain
           if (withCase) cases.push({ number, title, area: [system.name, part.name] })
           const key = withCase ? `FERRY-${number++}` : null
-          const automated = !withCase || !random.chance(0.08)
+          const automated = !withCase || !random.chance(0.1) || plain
           if (automated) scripts.push({ ...base, id: title, title, key: random.chance(0.9) ? key : null })
-          if (withCase && automated && random.chance(0.45)) {
+          if (withCase && automated && random.chance(0.38)) {
             const extra = random.pick(EXTRA)
             scripts.push({ ...base, id: `${title} ${extra}`, title: `${title} ${extra}`, key })
           }
@@ -58,7 +60,7 @@ export function makeWorld(seed: number): World {
     ...scripts[7]!,
     id: 'mistyped',
     title: 'Ten-trip card counts down',
-    key: 'FERRY-990',
+    key: 'FERRY-1990',
     subject: 'Ten-trip card',
     ending: 'counts down',
   })

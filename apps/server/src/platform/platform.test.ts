@@ -6,17 +6,20 @@ import { migrate } from './migrate.js'
 
 describe('readConfig', () => {
   it('has sensible defaults', () => {
-    expect(readConfig({ BOBBIN_DATABASE_URL: 'postgres://x' })).toEqual({
+    expect(readConfig({ BOBBIN_DATABASE_URL: 'postgres://x', BOBBIN_SECRET: 'a secret of the tests' })).toEqual({
       databaseUrl: 'postgres://x',
       port: 4680,
       host: '127.0.0.1',
       webRoot: null,
       secureCookies: false,
+      secret: 'a secret of the tests',
+      proxies: 0,
     })
   })
   it('names what is missing or wrong', () => {
     expect(() => readConfig({})).toThrow(/BOBBIN_DATABASE_URL is not set/)
     expect(() => readConfig({ BOBBIN_DATABASE_URL: 'x', BOBBIN_PORT: 'eighty' })).toThrow(/BOBBIN_PORT is “eighty”/)
+    expect(() => readConfig({ BOBBIN_DATABASE_URL: 'x', BOBBIN_SECRET: 'short' })).toThrow(/BOBBIN_SECRET is not set or shorter/)
   })
 })
 
@@ -42,7 +45,7 @@ describe('migrate', () => {
   it('applies each migration once, also when servers start at once', () =>
     withDatabase(async (url) => {
       const applied = await Promise.all([migrate(url), migrate(url), migrate(url)])
-      expect(applied.flat()).toEqual(['0001-frame'])
+      expect(applied.flat()).toEqual(['0001-frame', '0002-accounts', '0003-cases'])
       expect(await migrate(url)).toEqual([])
     }))
 
