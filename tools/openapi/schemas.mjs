@@ -64,10 +64,10 @@ function addLimits(schema, limits) {
   for (const [name, { type, ...rest }] of Object.entries(limits)) {
     const property = schema?.properties?.[name]
     if (!property) continue
-    if (type === 'integer')
-      property.type = Array.isArray(property.type) ? property.type.map((one) => (one === 'number' ? 'integer' : one)) : 'integer'
+    const one = property.items ?? property
+    if (type === 'integer') one.type = Array.isArray(one.type) ? one.type.map((name) => (name === 'number' ? 'integer' : name)) : 'integer'
     const { maxItems, minItems, ...each } = rest
     Object.assign(property, { ...(maxItems && { maxItems }), ...(minItems && { minItems }) })
-    Object.assign(property.items ?? property, each)
+    Object.assign(one, each)
   }
 }

@@ -7,12 +7,13 @@ import { Area, CasesModule, TestCase } from './cases/index.js'
 import { IntakeModule } from './intake/intake.module.js'
 import { CONFIG, type Config } from './platform/config.js'
 import { ProblemFilter } from './platform/problem.js'
-import { Project } from './projects/project.model.js'
+import { Project } from './access/index.js'
 import { MembersService } from './projects/members.service.js'
 import { OpenApiController } from './openapi/openapi.controller.js'
 import { ProjectsController } from './projects/projects.controller.js'
 import { RunsModule } from './runs/index.js'
 import { ScriptsModule } from './scripts/index.js'
+import { ViewsModule } from './views/views.module.js'
 
 @Global()
 @Module({})
@@ -45,6 +46,7 @@ export class AppModule {
         RunsModule,
         IntakeModule,
         BriefModule,
+        ViewsModule,
       ],
       controllers: [ProjectsController, OpenApiController],
       providers: [MembersService, { provide: APP_FILTER, useClass: ProblemFilter }],

@@ -2,6 +2,7 @@ import 'reflect-metadata'
 import { ValidationPipe } from '@nestjs/common'
 import { NestFactory } from '@nestjs/core'
 import type { NestExpressApplication } from '@nestjs/platform-express'
+import compression from 'compression'
 import cookieParser from 'cookie-parser'
 import helmet from 'helmet'
 import { AppModule } from './app.module.js'
@@ -24,6 +25,7 @@ export async function createApp(config: Config): Promise<NestExpressApplication>
     }),
   )
   app.set('trust proxy', config.proxies)
+  app.use(compression())
   app.use(cookieParser())
   app.useBodyParser('json', { limit: '5mb' })
   app.setGlobalPrefix('api')

@@ -1,4 +1,4 @@
-import type { AccountKind } from './contract/index.js'
+import type { AccountKind, CaseIntent } from './contract/index.js'
 import type { NestExpressApplication } from '@nestjs/platform-express'
 import { Sequelize } from 'sequelize-typescript'
 import { hashPassword, TokensService } from './access/index.js'
@@ -25,6 +25,8 @@ export interface SeedCase {
   state: 'draft' | 'approved'
   preconditions: string
   steps: { action: string; expected: string }[]
+  intent?: CaseIntent
+  estimateS?: number
 }
 
 /** Makes a project with its people and cases, once: a project of that name is left as it is. @returns whether it was made */
@@ -59,7 +61,10 @@ export async function seedProject(app: NestExpressApplication, seed: Seed): Prom
       },
     )
     await seedAreas(db, projectId, seed.cases)
-    await run(db, SEED_CASES, { projectId, rows: JSON.stringify(seed.cases.map((row) => ({ ...row, path: row.area.join(' › ') }))) })
+    await run(db, SEED_CASES, {
+      projectId,
+      rows: JSON.stringify(seed.cases.map((row) => ({ ...row, path: row.area.join(' › '), estimate_s: row.estimateS }))),
+    })
     const [owner] = await rowsOf<{ id: number }>(db, 'select id from account where email = $email', {
       email: seed.accounts[0]?.email ?? '',
     })
@@ -90,7 +95,7 @@ const AREA_PATHS = `with recursive tree as (
 )`
 
 const SEED_CASES = `${AREA_PATHS}
-insert into test_case (project_id, number, area_id, title, preconditions, steps, priority, tags, owner_id, state)
-select $projectId, x.number, t.id, x.title, x.preconditions, x.steps, x.priority, array(select jsonb_array_elements_text(x.tags)), o.id, x.state
-from jsonb_to_recordset($rows::jsonb) as x (number int, path text, title text, preconditions text, steps jsonb, priority int, tags jsonb, owner text, state text)
+insert into test_case (project_id, number, area_id, title, preconditions, steps, priority, tags, owner_id, state, intent, estimate_s)
+select $projectId, x.number, t.id, x.title, x.preconditions, x.steps, x.priority, array(select jsonb_array_elements_text(x.tags)), o.id, x.state, coalesce(x.intent, 'toAutomate'), x.estimate_s
+from jsonb_to_recordset($rows::jsonb) as x (number int, path text, title text, preconditions text, steps jsonb, priority int, tags jsonb, owner text, state text, intent text, estimate_s int)
 left join tree t on t.path = x.path left join account o on o.email = x.owner`

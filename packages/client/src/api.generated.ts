@@ -79,9 +79,49 @@ export interface paths {
       path?: never
       cookie?: never
     }
-    get: operations['casesAreas']
+    /** The tree of areas */
+    get: operations['areasList']
+    put?: never
+    /** Makes an area */
+    post: operations['areasMake']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/areas/{id}': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
     put?: never
     post?: never
+    /**
+     * Deletes an area
+     * @description What stood in it moves up one level.
+     */
+    delete: operations['areasDelete']
+    options?: never
+    head?: never
+    /** Renames an area, moves it, or puts it before another */
+    patch: operations['areasEdit']
+    trace?: never
+  }
+  '/projects/{project}/areas/{id}/restore': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    /** Brings a deleted area back, with what stood in it */
+    post: operations['areasRestore']
     delete?: never
     options?: never
     head?: never
@@ -104,6 +144,47 @@ export interface paths {
     patch?: never
     trace?: never
   }
+  '/projects/{project}/case-tables': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** The cases that fit the filters as a table */
+    get: operations['caseTablesExport']
+    put?: never
+    /**
+     * Makes and changes cases as a table (CSV or XLSX) says
+     * @description Rows that can't be taken are left out.
+     */
+    post: operations['caseTablesImport']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/case-tables/preview': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    /**
+     * Says what each row of a table (CSV or XLSX) would do
+     * @description Nothing is stored.
+     */
+    post: operations['caseTablesPreview']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
   '/projects/{project}/cases': {
     parameters: {
       query?: never
@@ -111,7 +192,83 @@ export interface paths {
       path?: never
       cookie?: never
     }
+    /** The cases that fit the filters */
     get: operations['casesList']
+    put?: never
+    /** Makes a case */
+    post: operations['casesMake']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/cases/bulk': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    /** Changes many cases in the same way */
+    post: operations['casesBulk']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/cases/changes/{id}/undo': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    /**
+     * Undoes a change of cases
+     * @description What somebody changed since is left as it is.
+     */
+    post: operations['casesUndo']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/cases/delete': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    /**
+     * Deletes cases
+     * @description Undo brings them back.
+     */
+    post: operations['casesDelete']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/cases/facets': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** What the filters may choose from */
+    get: operations['casesFacets']
     put?: never
     post?: never
     delete?: never
@@ -129,6 +286,7 @@ export interface paths {
     }
     get?: never
     put?: never
+    /** Makes cases and areas of pasted lines, all or none */
     post: operations['casesOutline']
     delete?: never
     options?: never
@@ -143,12 +301,17 @@ export interface paths {
       path?: never
       cookie?: never
     }
+    /** A case with everything it says */
     get: operations['casesGet']
     put?: never
     post?: never
     delete?: never
     options?: never
     head?: never
+    /**
+     * Changes a case that nobody changed since it was read
+     * @description Otherwise refused, with theirs as “theirs”.
+     */
     patch: operations['casesEdit']
     trace?: never
   }
@@ -397,6 +560,47 @@ export interface paths {
     patch?: never
     trace?: never
   }
+  '/projects/{project}/views': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /**
+     * Saved views of a page
+     * @description one's own, and those that others share.
+     */
+    get: operations['viewsList']
+    put?: never
+    /**
+     * Saves a view
+     * @description One of the same name is saved anew.
+     */
+    post: operations['viewsKeep']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/views/{id}': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    post?: never
+    /** Deletes a view of one's own */
+    delete: operations['viewsRemove']
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
   '/session': {
     parameters: {
       query?: never
@@ -480,10 +684,22 @@ export interface components {
   schemas: {
     /** @enum {string} */
     AccountKind: 'engineer' | 'tester' | 'developer' | 'lead'
+    AreaDeleted: {
+      cases: number
+      areas: number
+    }
+    AreaEditDto: {
+      name?: string
+      /** @description The area it moves into; null is the top. */
+      parentId?: number | null
+      /** @description The area of the same parent that it stands before; null is the end. */
+      before?: number | null
+    }
     AreaNode: {
       id: number
       parentId: number | null
       name: string
+      /** @description Cases that stand directly in it. */
       cases: number
     }
     AttemptDetail: {
@@ -538,6 +754,26 @@ export interface components {
       lane: components['schemas']['LaneRef']
       at: string
     }
+    BulkDto: {
+      keys: string[]
+      set: components['schemas']['BulkSetDto']
+    }
+    /** @description What is changed in all of them; what is left out stays as it is in each. */
+    BulkSetDto: {
+      priority?: number
+      ownerId?: number | null
+      areaId?: number | null
+      state?: components['schemas']['CaseState']
+      intent?: components['schemas']['CaseIntent']
+      addTags?: string[]
+      removeTags?: string[]
+    }
+    /** @description Something was done to cases, and can be undone by the number of the change. */
+    CaseChange: {
+      /** @description Null when nothing had to be changed. */
+      changeId: number | null
+      cases: number
+    }
     CaseDetail: {
       key: string
       title: string
@@ -549,10 +785,14 @@ export interface components {
       tags: string[]
       ownerId: number | null
       state: components['schemas']['CaseState']
+      intent: components['schemas']['CaseIntent']
+      /** @description How long it takes by hand, in seconds. */
+      estimateS: number | null
       version: number
       updatedAt: string
     }
     CaseEditDto: {
+      /** @description The version that was edited; a newer one on the server refuses the edit, and answers it. */
       version: number
       title?: string
       preconditions?: string
@@ -561,10 +801,37 @@ export interface components {
       tags?: string[]
       ownerId?: number | null
       areaId?: number | null
+      /** @description Without it, a change of what the case says takes an approval away. */
+      state?: components['schemas']['CaseState']
+      intent?: components['schemas']['CaseIntent']
+      /** @description How long it takes by hand, in seconds. */
+      estimateS?: number | null
+    }
+    CaseEdited: {
+      case: components['schemas']['CaseDetail']
+      changeId: number | null
+    }
+    /** @description What the filters may choose from. */
+    CaseFacets: {
+      tags: {
+        name: string
+        cases: number
+      }[]
+    }
+    /**
+     * @description What is meant to become of a case: a person carries it out, a script shall, a script does, or no script ever will.
+     * @enum {string}
+     */
+    CaseIntent: 'byHand' | 'toAutomate' | 'automated' | 'never'
+    CaseKeysDto: {
+      keys: string[]
     }
     CaseList: {
       rows: components['schemas']['CaseRow'][]
+      /** @description How many fit the search and filters; more than there are rows when the list is cut. */
       total: number
+      /** @description How many cases the project has. */
+      all: number
     }
     CaseRow: {
       key: string
@@ -575,6 +842,10 @@ export interface components {
       tags: string[]
       owner: string | null
       state: components['schemas']['CaseState']
+      intent: components['schemas']['CaseIntent']
+      /** @description How long it takes by hand, in seconds. */
+      estimateS: number | null
+      updatedAt: string
       scripts: number
     }
     CaseScript: {
@@ -591,6 +862,11 @@ export interface components {
     CaseStepDto: {
       action: string
       expected: string
+    }
+    CaseUndone: {
+      undone: number
+      /** @description Cases that somebody changed since; they are left as they are. */
+      left: string[]
     }
     /** @enum {string} */
     Change: 'newlyFailing' | 'stillFailing' | 'fixed' | 'recovered' | 'newlySkipped' | 'gone' | 'notRun' | 'new' | 'unchanged'
@@ -797,6 +1073,40 @@ export interface components {
       /** @description At least 10 characters, as long as you like. */
       password: string
     }
+    ImportPreview: {
+      rows: components['schemas']['ImportRow'][]
+      make: number
+      change: number
+      same: number
+      refuse: number
+      columns: string[]
+      /** @description Headings that mean nothing here. */
+      ignored: string[]
+      /** @description Areas that would be made. */
+      newAreas: string[]
+    }
+    /** @description What a row of an imported table does. */
+    ImportRow: {
+      line: number
+      /** @enum {string} */
+      action: 'make' | 'change' | 'same' | 'refuse'
+      key: string | null
+      title: string
+      changes: {
+        field: string
+        from: string
+        to: string
+      }[]
+      problems: string[]
+    }
+    Imported: {
+      /** @description Null when nothing had to be changed. */
+      changeId: number | null
+      cases: number
+      made: number
+      changed: number
+      left: number
+    }
     /** @description Where builds are compared with each other: one pipeline, branch and environment. */
     LaneRef: {
       id: number
@@ -858,6 +1168,14 @@ export interface components {
     MemberEditDto: {
       role: components['schemas']['Role']
     }
+    NewAreaDto: {
+      name: string
+      parentId?: number | null
+    }
+    NewCaseDto: {
+      title: string
+      areaId?: number | null
+    }
     NewMemberDto: {
       /** Format: email */
       email: string
@@ -881,6 +1199,14 @@ export interface components {
       name: string
       scope: components['schemas']['TokenScope']
     }
+    NewViewDto: {
+      page: components['schemas']['ViewPage']
+      name: string
+      /** @description The query of the address. */
+      params: string
+      /** @description Whether others see it too. */
+      shared?: boolean
+    }
     /** @enum {string} */
     Outcome: 'passed' | 'failed' | 'errored' | 'skipped' | 'blocked' | 'notRun' | 'recovered'
     OutcomeTotals: {
@@ -903,6 +1229,7 @@ export interface components {
         key: string
         title: string
       }[]
+      changeId: number | null
     }
     /** @description A place in a file; lines and columns start at 1. */
     Place: {
@@ -1045,6 +1372,18 @@ export interface components {
       rows: components['schemas']['ResultRow'][]
       threads: components['schemas']['Threads']
     }
+    /** @description A kept address of a list: its search, filters, sort and columns. */
+    SavedView: {
+      id: number
+      page: components['schemas']['ViewPage']
+      name: string
+      /** @description The query of the address, without the lens. */
+      params: string
+      shared: boolean
+      /** @description Whose it is. */
+      by: string
+      mine: boolean
+    }
     ScriptDetail: {
       id: number
       name: string
@@ -1136,6 +1475,8 @@ export interface components {
     }
     /** @enum {string} */
     TokenScope: 'deliver' | 'read'
+    /** @enum {string} */
+    ViewPage: 'cases' | 'scripts' | 'runs'
     /** @description Something a reader should know about a file that was read all the same. */
     Warning: {
       code: components['schemas']['WarningCode']
@@ -1167,18 +1508,28 @@ export interface components {
   pathItems: never
 }
 export type AccountKind = components['schemas']['AccountKind']
+export type AreaDeleted = components['schemas']['AreaDeleted']
+export type AreaEditDto = components['schemas']['AreaEditDto']
 export type AreaNode = components['schemas']['AreaNode']
 export type AttemptDetail = components['schemas']['AttemptDetail']
 export type Brief = components['schemas']['Brief']
 export type BriefRun = components['schemas']['BriefRun']
+export type BulkDto = components['schemas']['BulkDto']
+export type BulkSetDto = components['schemas']['BulkSetDto']
+export type CaseChange = components['schemas']['CaseChange']
 export type CaseDetail = components['schemas']['CaseDetail']
 export type CaseEditDto = components['schemas']['CaseEditDto']
+export type CaseEdited = components['schemas']['CaseEdited']
+export type CaseFacets = components['schemas']['CaseFacets']
+export type CaseIntent = components['schemas']['CaseIntent']
+export type CaseKeysDto = components['schemas']['CaseKeysDto']
 export type CaseList = components['schemas']['CaseList']
 export type CaseRow = components['schemas']['CaseRow']
 export type CaseScript = components['schemas']['CaseScript']
 export type CaseState = components['schemas']['CaseState']
 export type CaseStep = components['schemas']['CaseStep']
 export type CaseStepDto = components['schemas']['CaseStepDto']
+export type CaseUndone = components['schemas']['CaseUndone']
 export type Change = components['schemas']['Change']
 export type DeliveredFile = components['schemas']['DeliveredFile']
 export type DeliveryReport = components['schemas']['DeliveryReport']
@@ -1190,6 +1541,9 @@ export type FileWarnings = components['schemas']['FileWarnings']
 export type Finding = components['schemas']['Finding']
 export type FirstRun = components['schemas']['FirstRun']
 export type FirstRunDto = components['schemas']['FirstRunDto']
+export type ImportPreview = components['schemas']['ImportPreview']
+export type ImportRow = components['schemas']['ImportRow']
+export type Imported = components['schemas']['Imported']
 export type LaneRef = components['schemas']['LaneRef']
 export type LensOptions = components['schemas']['LensOptions']
 export type LinkInfo = components['schemas']['LinkInfo']
@@ -1199,10 +1553,13 @@ export type MadeToken = components['schemas']['MadeToken']
 export type Me = components['schemas']['Me']
 export type Member = components['schemas']['Member']
 export type MemberEditDto = components['schemas']['MemberEditDto']
+export type NewAreaDto = components['schemas']['NewAreaDto']
+export type NewCaseDto = components['schemas']['NewCaseDto']
 export type NewMemberDto = components['schemas']['NewMemberDto']
 export type NewPasswordDto = components['schemas']['NewPasswordDto']
 export type NewProjectDto = components['schemas']['NewProjectDto']
 export type NewTokenDto = components['schemas']['NewTokenDto']
+export type NewViewDto = components['schemas']['NewViewDto']
 export type Outcome = components['schemas']['Outcome']
 export type OutcomeTotals = components['schemas']['OutcomeTotals']
 export type OutlineDto = components['schemas']['OutlineDto']
@@ -1219,6 +1576,7 @@ export type RunList = components['schemas']['RunList']
 export type RunPoint = components['schemas']['RunPoint']
 export type RunRow = components['schemas']['RunRow']
 export type RunRows = components['schemas']['RunRows']
+export type SavedView = components['schemas']['SavedView']
 export type ScriptDetail = components['schemas']['ScriptDetail']
 export type ScriptHistory = components['schemas']['ScriptHistory']
 export type ScriptList = components['schemas']['ScriptList']
@@ -1229,6 +1587,7 @@ export type SignInDto = components['schemas']['SignInDto']
 export type Threads = components['schemas']['Threads']
 export type TokenRow = components['schemas']['TokenRow']
 export type TokenScope = components['schemas']['TokenScope']
+export type ViewPage = components['schemas']['ViewPage']
 export type Warning = components['schemas']['Warning']
 export type WarningCode = components['schemas']['WarningCode']
 export type $defs = Record<string, never>
@@ -1390,7 +1749,7 @@ export interface operations {
       }
     }
   }
-  casesAreas: {
+  areasList: {
     parameters: {
       query?: never
       header?: never
@@ -1408,6 +1767,141 @@ export interface operations {
         }
         content: {
           'application/json': components['schemas']['AreaNode'][]
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  areasMake: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['NewAreaDto']
+      }
+    }
+    responses: {
+      /** @description Done */
+      201: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['AreaNode']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  areasDelete: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+        id: number
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['AreaDeleted']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  areasEdit: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+        id: number
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['AreaEditDto']
+      }
+    }
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['AreaNode']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  areasRestore: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+        id: number
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['AreaNode']
         }
       }
       /** @description What went wrong */
@@ -1456,12 +1950,146 @@ export interface operations {
       }
     }
   }
+  caseTablesExport: {
+    parameters: {
+      query: {
+        /** @description In key, title, tags and owner. */
+        search?: string
+        /** @description An area and everything below it. */
+        area?: number
+        /** @description Those that no script verifies. */
+        only?: 'uncovered'
+        state?: components['schemas']['CaseState'][]
+        priority?: number[]
+        intent?: components['schemas']['CaseIntent'][]
+        /** @description Ids of accounts; 0 is nobody. */
+        owner?: number[]
+        tag?: string
+        /** @description A column; with a dash before it, the other way round. Without it, in the order of the areas. */
+        sort?: string
+        format: 'csv' | 'xlsx' | 'json'
+        /** @description Only these, by key. */
+        keys?: string[]
+      }
+      header?: never
+      path: {
+        project: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'text/csv': string
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  caseTablesImport: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'multipart/form-data': {
+          file?: string[]
+        }
+      }
+    }
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['Imported']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  caseTablesPreview: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'multipart/form-data': {
+          file?: string[]
+        }
+      }
+    }
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['ImportPreview']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
   casesList: {
     parameters: {
       query?: {
+        /** @description In key, title, tags and owner. */
         search?: string
+        /** @description An area and everything below it. */
         area?: number
-        only?: string
+        /** @description Those that no script verifies. */
+        only?: 'uncovered'
+        state?: components['schemas']['CaseState'][]
+        priority?: number[]
+        intent?: components['schemas']['CaseIntent'][]
+        /** @description Ids of accounts; 0 is nobody. */
+        owner?: number[]
+        tag?: string
+        /** @description A column; with a dash before it, the other way round. Without it, in the order of the areas. */
+        sort?: string
       }
       header?: never
       path: {
@@ -1478,6 +2106,174 @@ export interface operations {
         }
         content: {
           'application/json': components['schemas']['CaseList']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  casesMake: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['NewCaseDto']
+      }
+    }
+    responses: {
+      /** @description Done */
+      201: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['CaseEdited']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  casesBulk: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['BulkDto']
+      }
+    }
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['CaseChange']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  casesUndo: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+        id: number
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['CaseUndone']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  casesDelete: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['CaseKeysDto']
+      }
+    }
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['CaseChange']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  casesFacets: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['CaseFacets']
         }
       }
       /** @description What went wrong */
@@ -1580,7 +2376,7 @@ export interface operations {
           [name: string]: unknown
         }
         content: {
-          'application/json': components['schemas']['CaseDetail']
+          'application/json': components['schemas']['CaseEdited']
         }
       }
       /** @description What went wrong */
@@ -2197,6 +2993,104 @@ export interface operations {
     }
   }
   tokensRevoke: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+        id: number
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done, nothing to say */
+      204: {
+        headers: {
+          [name: string]: unknown
+        }
+        content?: never
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  viewsList: {
+    parameters: {
+      query: {
+        page: components['schemas']['ViewPage']
+      }
+      header?: never
+      path: {
+        project: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['SavedView'][]
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  viewsKeep: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['NewViewDto']
+      }
+    }
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['SavedView'][]
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  viewsRemove: {
     parameters: {
       query?: never
       header?: never

@@ -52,7 +52,7 @@ type Rest<T> = object extends T ? [request?: T] : [request: T]
 
 interface AnyRequest {
   path?: Record<string, string | number>
-  query?: Record<string, string | number | boolean | string[] | null | undefined>
+  query?: Record<string, string | number | boolean | (string | number)[] | null | undefined>
   body?: unknown
   signal?: AbortSignal
 }

@@ -1,6 +1,6 @@
 import type { Seed, SeedCase } from '../../../apps/server/dist/seed.js'
 import { Random } from './random.js'
-import type { World } from './world.js'
+import type { DemoCase, World } from './world.js'
 
 const PEOPLE = [
   { email: 'runa@gullhaven.example', name: 'Runa Solberg', kind: 'engineer' },
@@ -26,6 +26,7 @@ export function makeSeed(world: World, seed: number): Seed {
         number: row.number,
         title: row.title,
         area: row.area,
+        ...plannedFor(row, world, random),
         priority: random.pick([1, 2, 2, 3, 3, 3, 4]),
         tags: [random.pick(['smoke', 'regression', 'regression', 'release']), ...(random.chance(0.2) ? ['safety'] : [])],
         owner: random.pick(PEOPLE.slice(0, 3)).email,
@@ -38,6 +39,15 @@ export function makeSeed(world: World, seed: number): Seed {
         ],
       }
     }),
+  }
+}
+
+/** A case with a script is automated; the others wait for one, or never get it. */
+function plannedFor(row: DemoCase, world: World, random: Random): Pick<SeedCase, 'intent' | 'estimateS'> {
+  const automated = world.scripts.some((script) => script.key === `FERRY-${row.number}`)
+  return {
+    intent: automated ? 'automated' : random.pick(['toAutomate', 'toAutomate', 'byHand', 'never']),
+    estimateS: 60 * random.pick([2, 3, 5, 5, 8, 12, 20]),
   }
 }
 

@@ -1,7 +1,7 @@
 import { Module } from '@nestjs/common'
 import { APP_GUARD } from '@nestjs/core'
 import { SequelizeModule } from '@nestjs/sequelize'
-import { Project } from '../projects/project.model.js'
+import { Project } from './project.model.js'
 import { SessionsController } from './sessions.controller.js'
 import { AccessGuard } from './access.guard.js'
 import { AccessService } from './access.service.js'

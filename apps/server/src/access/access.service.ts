@@ -4,7 +4,7 @@ import { Sequelize } from 'sequelize-typescript'
 import type { Me, ProjectInfo, Role } from '../contract/index.js'
 import { rowsOf } from '../platform/database.js'
 import { Problem } from '../platform/problem.js'
-import { Project } from '../projects/project.model.js'
+import { Project } from './project.model.js'
 import { Account } from './account.model.js'
 import type { Caller } from './context.js'
 

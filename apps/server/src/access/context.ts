@@ -1,7 +1,7 @@
 import { createParamDecorator, SetMetadata, type ExecutionContext } from '@nestjs/common'
 import type { Request } from 'express'
 import type { Role, TokenScope } from '../contract/index.js'
-import type { Project } from '../projects/project.model.js'
+import type { Project } from './project.model.js'
 
 /** Who asks: a person in a session, or a machine with a token, which is bound to one project and scope. */
 export interface Caller {

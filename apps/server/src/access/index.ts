@@ -8,3 +8,4 @@ export { Ctx, Delivers, KeeperOnly, PersonOnly, Public, Who, type Caller, type C
 export { makeProject } from './make-project.js'
 export { NewProjectDto } from './access.dto.js'
 export { hashPassword, randomSecret } from './secrets.js'
+export { Project } from './project.model.js'

@@ -11,4 +11,11 @@ export class Area extends Model {
   declare parentId: number | null
   @Column(DataType.TEXT)
   declare name: string
+  @Column(DataType.INTEGER)
+  declare position: number
+  @Column(DataType.DATE)
+  declare deletedAt: Date | null
+  /** What stood in it when it was deleted. */
+  @Column(DataType.JSONB)
+  declare held: { cases: number[]; areas: number[] } | null
 }

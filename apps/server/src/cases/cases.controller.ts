@@ -1,35 +1,71 @@
-import { Body, Controller, Get, Param, Patch, Post, Query } from '@nestjs/common'
-import type { AreaNode, CaseDetail, CaseList, OutlineMade } from '../contract/index.js'
+import { Body, Controller, Get, HttpCode, Param, ParseIntPipe, Patch, Post, Query } from '@nestjs/common'
 import { Ctx, type Context } from '../access/index.js'
-import { CaseEditDto, CaseFilterDto, OutlineDto } from './cases.dto.js'
+import type { CaseChange, CaseDetail, CaseEdited, CaseFacets, CaseList, CaseUndone, OutlineMade } from '../contract/index.js'
+import { CaseChangesService } from './case-changes.service.js'
+import { BulkDto, CaseEditDto, CaseFilterDto, CaseKeysDto, NewCaseDto, OutlineDto } from './cases.dto.js'
 import { CasesService } from './cases.service.js'
 
-@Controller('projects/:project')
+@Controller('projects/:project/cases')
 export class CasesController {
-  constructor(private readonly cases: CasesService) {}
+  constructor(
+    private readonly cases: CasesService,
+    private readonly changes: CaseChangesService,
+  ) {}
 
-  @Get('areas')
-  areas(@Ctx() context: Context): Promise<AreaNode[]> {
-    return this.cases.listAreas(context)
-  }
-
-  @Get('cases')
+  /** The cases that fit the filters. */
+  @Get()
   list(@Ctx() context: Context, @Query() filter: CaseFilterDto): Promise<CaseList> {
     return this.cases.list(context, filter)
   }
 
-  @Post('cases/outline')
+  /** What the filters may choose from. */
+  @Get('facets')
+  facets(@Ctx() context: Context): Promise<CaseFacets> {
+    return this.cases.facets(context)
+  }
+
+  /** Makes a case. */
+  @Post()
+  make(@Ctx() context: Context, @Body() body: NewCaseDto): Promise<CaseEdited> {
+    return this.cases.make(context, body)
+  }
+
+  /** Makes cases and areas of pasted lines, all or none. */
+  @Post('outline')
   outline(@Ctx() context: Context, @Body() body: OutlineDto): Promise<OutlineMade> {
     return this.cases.outline(context, body.text, body.areaId ?? null)
   }
 
-  @Get('cases/:key')
+  /** Changes many cases in the same way. */
+  @Post('bulk')
+  @HttpCode(200)
+  bulk(@Ctx() context: Context, @Body() body: BulkDto): Promise<CaseChange> {
+    return this.changes.bulk(context, body.keys, body.set)
+  }
+
+  /** Deletes cases. Undo brings them back. */
+  @Post('delete')
+  @HttpCode(200)
+  delete(@Ctx() context: Context, @Body() body: CaseKeysDto): Promise<CaseChange> {
+    return this.changes.delete(context, body.keys)
+  }
+
+  /** Undoes a change of cases. What somebody changed since is left as it is. */
+  @Post('changes/:id/undo')
+  @HttpCode(200)
+  undo(@Ctx() context: Context, @Param('id', ParseIntPipe) id: number): Promise<CaseUndone> {
+    return this.changes.undo(context, id)
+  }
+
+  /** A case with everything it says. */
+  @Get(':key')
   get(@Ctx() context: Context, @Param('key') key: string): Promise<CaseDetail> {
     return this.cases.get(context, key)
   }
 
-  @Patch('cases/:key')
-  edit(@Ctx() context: Context, @Param('key') key: string, @Body() body: CaseEditDto): Promise<CaseDetail> {
+  /** Changes a case that nobody changed since it was read. Otherwise refused, with theirs as “theirs”. */
+  @Patch(':key')
+  edit(@Ctx() context: Context, @Param('key') key: string, @Body() body: CaseEditDto): Promise<CaseEdited> {
     return this.cases.edit(context, key, body)
   }
 }

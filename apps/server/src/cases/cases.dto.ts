@@ -1,23 +1,32 @@
-import type { CaseStep } from '../contract/index.js'
 import { Transform, Type } from 'class-transformer'
 import {
   ArrayMaxSize,
+  ArrayMinSize,
   IsArray,
+  IsBoolean,
+  IsIn,
   IsInt,
   IsNotEmpty,
   IsOptional,
   IsString,
+  Matches,
   Max,
   MaxLength,
   Min,
   ValidateIf,
   ValidateNested,
 } from 'class-validator'
+import type { CaseIntent, CaseState, CaseStep } from '../contract/index.js'
 
 const trimmed = () => Transform(({ value }: { value: unknown }) => (typeof value === 'string' ? value.trim() : value))
-
+/** Comma-separated values of a query. */
+const listed = () => Transform(({ value }: { value: unknown }) => (typeof value === 'string' ? value.split(',').filter(Boolean) : value))
 /** May be left out, but not null. */
 const maybe = () => ValidateIf((_, value) => value !== undefined)
+
+const STATES = ['draft', 'approved', 'retired']
+const INTENTS = ['byHand', 'toAutomate', 'automated', 'never']
+const MOST_AT_ONCE = 50_000
 
 export class CaseStepDto implements CaseStep {
   @IsString()
@@ -29,6 +38,7 @@ export class CaseStepDto implements CaseStep {
 }
 
 export class CaseEditDto {
+  /** The version that was edited; a newer one on the server refuses the edit, and answers it. */
   @IsInt()
   version: number
   @maybe()
@@ -64,6 +74,30 @@ export class CaseEditDto {
   @IsOptional()
   @IsInt()
   areaId?: number | null
+  /** Without it, a change of what the case says takes an approval away. */
+  @maybe()
+  @IsIn(STATES)
+  state?: CaseState
+  @maybe()
+  @IsIn(INTENTS)
+  intent?: CaseIntent
+  /** How long it takes by hand, in seconds. */
+  @IsOptional()
+  @IsInt()
+  @Min(0)
+  @Max(8_640_000)
+  estimateS?: number | null
+}
+
+export class NewCaseDto {
+  @trimmed()
+  @IsString()
+  @IsNotEmpty({ message: 'A case needs a title' })
+  @MaxLength(1000)
+  title: string
+  @IsOptional()
+  @IsInt()
+  areaId?: number | null
 }
 
 export class OutlineDto {
@@ -77,15 +111,144 @@ export class OutlineDto {
 }
 
 export class CaseFilterDto {
+  /** In key, title, tags and owner. */
   @IsOptional()
   @IsString()
   @MaxLength(500)
   search?: string
+  /** An area and everything below it. */
   @IsOptional()
   @Type(() => Number)
   @IsInt()
   area?: number
+  /** Those that no script verifies. */
+  @IsOptional()
+  @IsIn(['uncovered'])
+  only?: 'uncovered'
+  @IsOptional()
+  @listed()
+  @IsArray()
+  @IsIn(STATES, { each: true })
+  state?: CaseState[]
+  @IsOptional()
+  @listed()
+  @Transform(({ value }: { value: unknown }) => (Array.isArray(value) ? value.map(Number) : value))
+  @IsArray()
+  @IsInt({ each: true })
+  priority?: number[]
+  @IsOptional()
+  @listed()
+  @IsArray()
+  @IsIn(INTENTS, { each: true })
+  intent?: CaseIntent[]
+  /** Ids of accounts; 0 is nobody. */
+  @IsOptional()
+  @listed()
+  @Transform(({ value }: { value: unknown }) => (Array.isArray(value) ? value.map(Number) : value))
+  @IsArray()
+  @IsInt({ each: true })
+  owner?: number[]
   @IsOptional()
   @IsString()
-  only?: string
+  @MaxLength(60)
+  tag?: string
+  /** A column; with a dash before it, the other way round. Without it, in the order of the areas. */
+  @IsOptional()
+  @Matches(/^-?(key|title|area|priority|owner|state|intent|estimate|updated|scripts)$/)
+  sort?: string
+}
+
+export class CaseKeysDto {
+  @IsArray()
+  @ArrayMinSize(1, { message: 'Name at least one case' })
+  @ArrayMaxSize(MOST_AT_ONCE)
+  @IsString({ each: true })
+  keys: string[]
+}
+
+/** What is changed in all of them; what is left out stays as it is in each. */
+export class BulkSetDto {
+  @maybe()
+  @IsInt()
+  @Min(1)
+  @Max(4)
+  priority?: number
+  @IsOptional()
+  @IsInt()
+  ownerId?: number | null
+  @IsOptional()
+  @IsInt()
+  areaId?: number | null
+  @maybe()
+  @IsIn(STATES)
+  state?: CaseState
+  @maybe()
+  @IsIn(INTENTS)
+  intent?: CaseIntent
+  @maybe()
+  @IsArray()
+  @ArrayMaxSize(20)
+  @IsString({ each: true })
+  @MaxLength(60, { each: true })
+  addTags?: string[]
+  @maybe()
+  @IsArray()
+  @ArrayMaxSize(20)
+  @IsString({ each: true })
+  @MaxLength(60, { each: true })
+  removeTags?: string[]
+}
+
+export class BulkDto extends CaseKeysDto {
+  @ValidateNested()
+  @Type(() => BulkSetDto)
+  set: BulkSetDto
+}
+
+export class NewAreaDto {
+  @trimmed()
+  @IsString()
+  @IsNotEmpty({ message: 'An area needs a name' })
+  @MaxLength(200)
+  name: string
+  @IsOptional()
+  @IsInt()
+  parentId?: number | null
+}
+
+export class AreaEditDto {
+  @maybe()
+  @trimmed()
+  @IsString()
+  @IsNotEmpty({ message: 'An area needs a name' })
+  @MaxLength(200)
+  name?: string
+  /** The area it moves into; null is the top. */
+  @IsOptional()
+  @IsInt()
+  parentId?: number | null
+  /** The area of the same parent that it stands before; null is the end. */
+  @IsOptional()
+  @IsInt()
+  before?: number | null
+}
+
+export class CaseExportDto extends CaseFilterDto {
+  @IsIn(['csv', 'xlsx', 'json'])
+  format: 'csv' | 'xlsx' | 'json'
+  /** Only these, by key. */
+  @IsOptional()
+  @listed()
+  @IsArray()
+  @ArrayMaxSize(5000)
+  @IsString({ each: true })
+  keys?: string[]
+}
+
+export class ImportDto {
+  /** Only says what each row would do. */
+  @IsOptional()
+  @Transform(({ value }: { value: unknown }) => value === 'true' || value === true)
+  @IsBoolean()
+  preview?: boolean
 }

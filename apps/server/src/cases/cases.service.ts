@@ -1,43 +1,56 @@
 import { Injectable } from '@nestjs/common'
 import { InjectConnection, InjectModel } from '@nestjs/sequelize'
-import type { AreaNode, CaseDetail, CaseList, CaseRow, OutlineMade } from '../contract/index.js'
 import { readOutline } from '@bobbin/core'
 import type { Transaction } from 'sequelize'
 import { Sequelize } from 'sequelize-typescript'
 import type { Context } from '../access/index.js'
+import type { CaseDetail, CaseEdited, CaseFacets, CaseList, CaseRow, OutlineMade } from '../contract/index.js'
 import { rowsOf } from '../platform/database.js'
 import { notFound, Problem } from '../platform/problem.js'
+import { AreaMaker } from './area-maker.js'
 import { Area } from './area.model.js'
-import { AREAS, CASE_ROWS } from './case-queries.js'
-import type { CaseEditDto, CaseFilterDto } from './cases.dto.js'
+import { AreasService } from './areas.service.js'
+import { CaseChangesService } from './case-changes.service.js'
+import { filterBind } from './case-filter.js'
+import { numberOf } from './case-key.js'
+import { CASE_TAGS, caseRows, CASES_ALL } from './case-queries.js'
+import type { CaseEditDto, CaseFilterDto, NewCaseDto } from './cases.dto.js'
+import { REWRITE_CASES } from './change-queries.js'
 import { TestCase } from './test-case.model.js'
 
 /** One list holds at most this many; more is a job for the search. */
-const MOST_ROWS = 5000
+const MOST_ROWS = 50_000
 const MOST_LINES = 5000
+/** What a case says: a change of it takes the approval away. */
+const CONTENT = ['title', 'preconditions', 'steps'] as const
 
 @Injectable()
 export class CasesService {
   constructor(
     @InjectModel(TestCase) private readonly cases: typeof TestCase,
-    @InjectModel(Area) private readonly areas: typeof Area,
+    @InjectModel(Area) private readonly areaModel: typeof Area,
+    private readonly areas: AreasService,
+    private readonly changes: CaseChangesService,
     @InjectConnection() readonly sequelize: Sequelize,
   ) {}
 
-  listAreas({ project }: Context): Promise<AreaNode[]> {
-    return rowsOf<AreaNode>(this, AREAS, { projectId: project.id })
+  async list({ project }: Context, filter: CaseFilterDto): Promise<CaseList> {
+    const [rows, [sums]] = await Promise.all([
+      rowsOf<Omit<CaseRow, 'updatedAt'> & { updatedAt: Date; full: number }>(this, caseRows(filter.sort), {
+        ...filterBind(project, filter),
+        most: MOST_ROWS,
+      }),
+      rowsOf<{ all: number }>(this, CASES_ALL, { projectId: project.id }),
+    ])
+    return {
+      rows: rows.map(({ full: _, ...row }) => ({ ...row, updatedAt: row.updatedAt.toISOString() })),
+      total: rows[0]?.full ?? 0,
+      all: sums?.all ?? 0,
+    }
   }
 
-  async list({ project }: Context, filter: CaseFilterDto): Promise<CaseList> {
-    const rows = await rowsOf<CaseRow & { full: number }>(this, CASE_ROWS, {
-      projectId: project.id,
-      prefix: project.keyPrefix,
-      search: filter.search?.trim() ? `%${filter.search.trim().replace(/[%_\\]/g, '\\$&')}%` : null,
-      area: filter.area ?? null,
-      uncovered: filter.only === 'uncovered',
-      most: MOST_ROWS,
-    })
-    return { rows: rows.map(({ full: _, ...row }) => row), total: rows[0]?.full ?? 0 }
+  async facets({ project }: Context): Promise<CaseFacets> {
+    return { tags: await rowsOf<CaseFacets['tags'][number]>(this, CASE_TAGS, { projectId: project.id }) }
   }
 
   async get(context: Context, key: string): Promise<CaseDetail> {
@@ -46,7 +59,7 @@ export class CasesService {
   }
 
   private async describe({ project }: Context, found: TestCase): Promise<CaseDetail> {
-    const { title, areaId, preconditions, steps, priority, tags, ownerId, state, version } = found
+    const { title, areaId, preconditions, steps, priority, tags, ownerId, state, intent, estimateS, version } = found
     const path = await rowsOf<{ name: string }>(
       this,
       `with recursive up as (select id, parent_id, name, 0 as depth from area where id = $areaId and project_id = $projectId
@@ -65,46 +78,55 @@ export class CasesService {
       tags,
       ownerId,
       state,
+      intent,
+      estimateS,
       version,
       updatedAt: found.updatedAt.toISOString(),
     }
   }
 
   /** Finds a case by its key. @throws Problem notFound */
-  async find({ project }: Context, key: string, transaction?: Transaction): Promise<TestCase> {
-    const number = key.startsWith(`${project.keyPrefix}-`) ? Number(key.slice(project.keyPrefix.length + 1)) : NaN
-    const valid = Number.isSafeInteger(number) && number < 2 ** 31
-    const found = valid
-      ? await this.cases.findOne({ where: { projectId: project.id, number, deletedAt: null }, transaction: transaction ?? null })
-      : null
+  async find({ project }: Context, key: string, transaction: Transaction | null = null): Promise<TestCase> {
+    const number = numberOf(project, key)
+    const found =
+      number === null ? null : await this.cases.findOne({ where: { projectId: project.id, number, deletedAt: null }, transaction })
     if (!found) throw notFound('case', key)
     return found
   }
 
-  /** Changes a case that nobody else has changed since it was read; an approved case loses its approval. */
-  async edit(context: Context, key: string, edit: CaseEditDto): Promise<CaseDetail> {
-    const found = await this.find(context, key)
-    if (edit.areaId) await this.areaOrThrow(context, edit.areaId)
-    const { version, ...changes } = edit
-    if (changes.tags) changes.tags = [...new Set(changes.tags.map((tag) => tag.trim()).filter((tag) => tag !== ''))]
-    const [changed] = await this.cases.update(
-      { ...changes, version: version + 1, state: found.state === 'approved' ? 'draft' : found.state },
-      { where: { id: found.id, version } },
-    )
-    if (changed === 0) {
-      throw new Problem(
-        'conflict',
-        'changedMeanwhile',
-        `${key} was changed by somebody else while you edited it. Your text is kept here; load theirs to compare`,
-      )
-    }
-    return this.get(context, key)
+  /** Changes a case that nobody else has changed since it was read; a change of what it says takes an approval away. */
+  async edit(context: Context, key: string, edit: CaseEditDto): Promise<CaseEdited> {
+    if (edit.areaId) await this.areas.orThrow(context, edit.areaId)
+    const changeId = await this.sequelize.transaction(async (transaction) => {
+      const found = await this.find(context, key, transaction)
+      await found.reload({ transaction, lock: transaction.LOCK.UPDATE })
+      if (found.version !== edit.version) {
+        throw new Problem(
+          'conflict',
+          'changedMeanwhile',
+          `${key} was changed by somebody else while you edited it. Nothing of yours is lost`,
+          {
+            theirs: await this.describe(context, found),
+          },
+        )
+      }
+      const db = { sequelize: this.sequelize, transaction }
+      const row = { ...rowOf(found), ...changesOf(found, edit) }
+      const [done] = await rowsOf<{ before: unknown[] }>(db, REWRITE_CASES, { projectId: context.project.id, rows: JSON.stringify([row]) })
+      return this.changes.keep(db, context, 'edit', done?.before ?? [], [])
+    })
+    return { case: await this.get(context, key), changeId }
   }
 
-  private async areaOrThrow({ project }: Context, id: number): Promise<Area> {
-    const area = await this.areas.findOne({ where: { id, projectId: project.id } })
-    if (!area) throw notFound('area', id)
-    return area
+  /** Makes one case. */
+  async make(context: Context, { title, areaId = null }: NewCaseDto): Promise<CaseEdited> {
+    if (areaId !== null) await this.areas.orThrow(context, areaId)
+    const [number, changeId] = await this.sequelize.transaction(async (transaction) => {
+      const number = await this.takeNumbers(context, 1, transaction)
+      const made = await this.cases.create({ projectId: context.project.id, number, title, areaId }, { transaction })
+      return [number, await this.changes.keep({ sequelize: this.sequelize, transaction }, context, 'outline', [], [made.id])] as const
+    })
+    return { case: await this.get(context, `${context.project.keyPrefix}-${number}`), changeId }
   }
 
   /** Makes cases and areas of pasted lines, all or none. */
@@ -116,9 +138,9 @@ export class CasesService {
     const tooLong = lines.find((line) => line.title.length > 1000)
     if (tooLong)
       throw new Problem('invalid', 'longTitle', `Line ${tooLong.line} has ${tooLong.title.length} characters; a title has at most 1,000`)
-    if (areaId) await this.areaOrThrow(context, areaId)
+    if (areaId) await this.areas.orThrow(context, areaId)
     return this.sequelize.transaction(async (transaction) => {
-      const made = new AreaMaker(this.areas, context.project.id, transaction)
+      const made = new AreaMaker(this.areaModel, context.project.id, transaction)
       const areaIds: (number | null)[] = []
       for (const line of lines) areaIds.push(await made.path(areaId, line.areas))
       const first = await this.takeNumbers(context, lines.length, transaction)
@@ -128,12 +150,19 @@ export class CasesService {
         title: line.title,
         areaId: areaIds[i] ?? null,
       }))
-      const created = await this.cases.bulkCreate(rows, { transaction })
-      return { areas: made.count, cases: created.map((row) => ({ key: `${context.project.keyPrefix}-${row.number}`, title: row.title })) }
+      const created = await this.cases.bulkCreate(rows, { transaction, returning: true })
+      const ids = created.map((row) => row.id)
+      const changeId = await this.changes.keep({ sequelize: this.sequelize, transaction }, context, 'outline', [], ids)
+      return {
+        areas: made.count,
+        cases: created.map((row) => ({ key: `${context.project.keyPrefix}-${row.number}`, title: row.title })),
+        changeId,
+      }
     })
   }
 
-  private async takeNumbers({ project }: Context, count: number, transaction: Transaction): Promise<number> {
+  /** Takes the next numbers of the project. @returns the first */
+  async takeNumbers({ project }: Context, count: number, transaction: Transaction): Promise<number> {
     const [row] = await rowsOf<{ first: number }>(
       { sequelize: this.sequelize, transaction },
       `update project set next_case_number = next_case_number + $count where id = $id returning next_case_number - $count as first`,
@@ -144,33 +173,33 @@ export class CasesService {
   }
 }
 
-/** Finds or makes areas by path, each once. */
-class AreaMaker {
-  count = 0
-  private readonly known = new Map<string, number>()
-
-  constructor(
-    private readonly areas: typeof Area,
-    private readonly projectId: number,
-    private readonly transaction: Transaction,
-  ) {}
-
-  async path(parentId: number | null, names: string[]): Promise<number | null> {
-    let id = parentId
-    for (const name of names) id = await this.area(id, name)
-    return id
+/** A case as REWRITE_CASES takes it. */
+export function rowOf(found: TestCase) {
+  const { number, title, preconditions, steps, priority, tags, state, intent } = found
+  return {
+    number,
+    title,
+    preconditions,
+    steps,
+    priority,
+    tags,
+    state,
+    intent,
+    area_id: found.areaId,
+    owner_id: found.ownerId,
+    estimate_s: found.estimateS,
   }
+}
 
-  private async area(parentId: number | null, name: string): Promise<number> {
-    const key = `${parentId}/${name}`
-    const known = this.known.get(key)
-    if (known) return known
-    const [area, created] = await this.areas.findOrCreate({
-      where: { projectId: this.projectId, parentId, name },
-      transaction: this.transaction,
-    })
-    if (created) this.count++
-    this.known.set(key, area.id)
-    return area.id
+function changesOf(found: TestCase, edit: CaseEditDto): Partial<ReturnType<typeof rowOf>> {
+  const { version: _, areaId, ownerId, estimateS, tags, ...plain } = edit
+  const says = CONTENT.some((field) => edit[field] !== undefined && JSON.stringify(edit[field]) !== JSON.stringify(found[field]))
+  return {
+    ...Object.fromEntries(Object.entries(plain).filter(([, value]) => value !== undefined)),
+    ...(tags && { tags: [...new Set(tags.map((tag) => tag.trim()).filter((tag) => tag !== ''))] }),
+    ...(areaId !== undefined && { area_id: areaId }),
+    ...(ownerId !== undefined && { owner_id: ownerId }),
+    ...(estimateS !== undefined && { estimate_s: estimateS }),
+    ...(edit.state === undefined && says && found.state === 'approved' && { state: 'draft' }),
   }
 }

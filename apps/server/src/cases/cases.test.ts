@@ -1,4 +1,4 @@
-import { ApiClient, ApiError, type CaseDetail, type CaseList, type OutlineMade } from '@bobbin/client'
+import { ApiClient, ApiError, type CaseDetail, CaseEdited, type CaseList, type OutlineMade } from '@bobbin/client'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { seedCase, TestApp } from '../testing/test-app.js'
 
@@ -70,7 +70,7 @@ describe('cases', () => {
       text: 'Gate scanner\n  Offline\n    Scans queue\n    Scanner rejoins\n  Valid ticket opens',
     })
     const made = (await answer.json()) as OutlineMade
-    expect(made).toEqual({
+    expect(made).toMatchObject({
       areas: 2,
       cases: [
         { key: 'FERRY-102', title: 'Scans queue' },
@@ -81,7 +81,7 @@ describe('cases', () => {
     const again = (await (
       await send('POST', '/projects/gullhaven/cases/outline', { text: 'Gate scanner\n  Torn ticket' })
     ).json()) as OutlineMade
-    expect(again).toEqual({ areas: 0, cases: [{ key: 'FERRY-105', title: 'Torn ticket' }] })
+    expect(again).toMatchObject({ areas: 0, cases: [{ key: 'FERRY-105', title: 'Torn ticket' }] })
   })
 
   it('makes none when one line is wrong', async () => {
@@ -100,8 +100,8 @@ describe('cases', () => {
     const path = '/projects/gullhaven/cases/FERRY-101'
     const saved = (await (
       await send('PATCH', path, { version: 1, title: ' Axle limit holds ', tags: ['a', 'a', ' '] })
-    ).json()) as CaseDetail
-    expect(saved).toMatchObject({ title: 'Axle limit holds', tags: ['a'], version: 2, state: 'draft' })
+    ).json()) as CaseEdited
+    expect(saved.case).toMatchObject({ title: 'Axle limit holds', tags: ['a'], version: 2, state: 'draft' })
     const late = await send('PATCH', path, { version: 1, title: 'mine' })
     expect(late.status).toBe(409)
     expect((await bobbin.get<CaseDetail>('/cases/FERRY-101')).title).toBe('Axle limit holds')

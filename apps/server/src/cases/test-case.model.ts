@@ -1,4 +1,4 @@
-import type { CaseState, CaseStep } from '@bobbin/client'
+import type { CaseIntent, CaseState, CaseStep } from '@bobbin/client'
 import { Column, CreatedAt, DataType, Model, Table, UpdatedAt } from 'sequelize-typescript'
 
 @Table({ tableName: 'test_case', underscored: true })
@@ -27,6 +27,11 @@ export class TestCase extends Model {
   declare ownerId: number | null
   @Column(DataType.TEXT)
   declare state: CaseState
+  @Column(DataType.TEXT)
+  declare intent: CaseIntent
+  /** How long it takes by hand. */
+  @Column(DataType.INTEGER)
+  declare estimateS: number | null
   @Column(DataType.INTEGER)
   declare version: number
   @CreatedAt

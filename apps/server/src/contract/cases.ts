@@ -2,10 +2,13 @@ export interface AreaNode {
   id: number
   parentId: number | null
   name: string
+  /** Cases that stand directly in it. */
   cases: number
 }
 
 export type CaseState = 'draft' | 'approved' | 'retired'
+/** What is meant to become of a case: a person carries it out, a script shall, a script does, or no script ever will. */
+export type CaseIntent = 'byHand' | 'toAutomate' | 'automated' | 'never'
 
 export interface CaseStep {
   action: string
@@ -21,12 +24,24 @@ export interface CaseRow {
   tags: string[]
   owner: string | null
   state: CaseState
+  intent: CaseIntent
+  /** How long it takes by hand, in seconds. */
+  estimateS: number | null
+  updatedAt: string
   scripts: number
 }
 
 export interface CaseList {
   rows: CaseRow[]
+  /** How many fit the search and filters; more than there are rows when the list is cut. */
   total: number
+  /** How many cases the project has. */
+  all: number
+}
+
+/** What the filters may choose from. */
+export interface CaseFacets {
+  tags: { name: string; cases: number }[]
 }
 
 export interface CaseDetail {
@@ -40,11 +55,67 @@ export interface CaseDetail {
   tags: string[]
   ownerId: number | null
   state: CaseState
+  intent: CaseIntent
+  /** How long it takes by hand, in seconds. */
+  estimateS: number | null
   version: number
   updatedAt: string
+}
+
+/** Something was done to cases, and can be undone by the number of the change. */
+export interface CaseChange {
+  /** Null when nothing had to be changed. */
+  changeId: number | null
+  cases: number
+}
+
+export interface CaseEdited {
+  case: CaseDetail
+  changeId: number | null
+}
+
+export interface CaseUndone {
+  undone: number
+  /** Cases that somebody changed since; they are left as they are. */
+  left: string[]
 }
 
 export interface OutlineMade {
   areas: number
   cases: { key: string; title: string }[]
+  changeId: number | null
+}
+
+export interface AreaDeleted {
+  cases: number
+  areas: number
+}
+
+/** What a row of an imported table does. */
+export interface ImportRow {
+  line: number
+  action: 'make' | 'change' | 'same' | 'refuse'
+  key: string | null
+  title: string
+  changes: { field: string; from: string; to: string }[]
+  problems: string[]
+}
+
+export interface ImportPreview {
+  rows: ImportRow[]
+  make: number
+  change: number
+  same: number
+  refuse: number
+  columns: string[]
+  /** Headings that mean nothing here. */
+  ignored: string[]
+  /** Areas that would be made. */
+  newAreas: string[]
+}
+
+export interface Imported extends CaseChange {
+  made: number
+  changed: number
+  left: number
 }

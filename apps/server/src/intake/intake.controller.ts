@@ -1,10 +1,11 @@
 import { Controller, Get, HttpCode, Post, Query, Req } from '@nestjs/common'
 import type { DeliveryReport, DeliveryRow } from '../contract/index.js'
-import busboy from 'busboy'
+import type busboy from 'busboy'
 import type { IncomingMessage } from 'node:http'
 import { pipeline } from 'node:stream/promises'
 import { Ctx, Delivers, type Context } from '../access/index.js'
 import { Problem } from '../platform/problem.js'
+import { openMultipart } from '../platform/upload.js'
 import { TargetDto } from './intake.dto.js'
 import { IntakeService, type Delivery } from './intake.service.js'
 
@@ -38,7 +39,7 @@ export class IntakeController {
 
 /** Takes files in the order of the request; a file waits until the one before it is stored, and the sender with it. */
 async function takeFiles(request: IncomingMessage, delivery: Delivery): Promise<number> {
-  const parser = openParser(request)
+  const parser = openMultipart(request, { fileSize: MOST_BYTES, files: MOST_FILES })
   let count = 0
   let queue: Promise<void> = Promise.resolve()
   parser.on('file', (_field, stream, info) => {
@@ -58,17 +59,4 @@ async function takeFiles(request: IncomingMessage, delivery: Delivery): Promise<
 async function untilSettled(parser: busboy.Busboy, queue: () => Promise<void>): Promise<void> {
   await new Promise<void>((resolve) => parser.once('close', resolve))
   await queue()
-}
-
-function openParser(request: IncomingMessage): busboy.Busboy {
-  try {
-    return busboy({
-      headers: request.headers,
-      preservePath: true,
-      defParamCharset: 'utf8',
-      limits: { fileSize: MOST_BYTES, files: MOST_FILES },
-    })
-  } catch {
-    throw new Problem('invalid', 'noFiles', 'Send result files as multipart/form-data')
-  }
 }

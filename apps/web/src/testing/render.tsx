@@ -1,7 +1,7 @@
 import type { Me } from '@bobbin/client'
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query'
-import { cleanup, render } from '@testing-library/react'
-import type { ReactNode } from 'react'
+import { act, cleanup, render } from '@testing-library/react'
+import { useEffect, useState, type ReactNode } from 'react'
 import { createMemoryRouter, RouterProvider } from 'react-router'
 import { afterEach, vi } from 'vitest'
 import { SessionProvider } from '../context/session.js'
@@ -18,6 +18,15 @@ afterEach(() => {
 
 /** Answers of the API by path (without the query), as the server would give them; anything else is a 404. */
 export type Answers = Record<string, unknown>
+
+let show: (element: ReactNode) => void = () => undefined
+function Shown({ first }: { first: ReactNode }) {
+  const [element, setElement] = useState(first)
+  useEffect(() => {
+    show = setElement
+  }, [])
+  return element
+}
 
 export interface Sent {
   method: string
@@ -38,7 +47,14 @@ export function renderAt(address: string, element: ReactNode, answers: Answers =
   })
   const router = createMemoryRouter(
     [
-      { path: '/:project/*', element: <SessionProvider>{element}</SessionProvider> },
+      {
+        path: '/:project/*',
+        element: (
+          <SessionProvider>
+            <Shown first={element} />
+          </SessionProvider>
+        ),
+      },
       { path: '/sign-in', element: <p>sign in here</p> },
     ],
     {
@@ -51,5 +67,7 @@ export function renderAt(address: string, element: ReactNode, answers: Answers =
       <RouterProvider router={router} />
     </QueryClientProvider>,
   )
-  return { ...view, router, sent }
+  /** Shows something else in its place, as a parent that renders anew would. */
+  const rerender = (next: ReactNode) => act(() => show(next))
+  return { ...view, router, sent, rerender }
 }

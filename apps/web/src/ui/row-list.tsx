@@ -1,5 +1,6 @@
 import { useVirtualizer } from '@tanstack/react-virtual'
-import { useEffect, useId, useRef, type KeyboardEvent, type ReactNode } from 'react'
+import { Check } from 'lucide-react'
+import { useEffect, useId, useRef, type DragEvent, type KeyboardEvent, type MouseEvent, type ReactNode } from 'react'
 
 export interface RowListProps<T> {
   label: string
@@ -10,12 +11,22 @@ export interface RowListProps<T> {
   onSelect: (key: string, how: 'move' | 'open') => void
   render: (item: T, selected: boolean) => ReactNode
   heightOf?: (item: T) => number
+  /** Rows that are picked for doing something with all of them; with `onPick` each row has a box. */
+  picked?: ReadonlySet<string>
+  onPick?: (keys: string[], on: boolean) => void
+  /** What is dragged with a row. */
+  onDragStart?: (key: string, event: DragEvent) => void
 }
 
 const ROW = 30
 
-/** A dense list that stays fast at any length, moved through with the arrow keys or j and k, Home, End and the page keys. */
-export function RowList<T>({ label, items, keyOf, selected, onSelect, render, heightOf = () => ROW }: RowListProps<T>) {
+/**
+ * A dense list that stays fast at any length, moved through with the arrow keys or j and k, Home, End and the page keys.
+ * Where rows can be picked: x or the box, a range with Shift, all with Ctrl+A.
+ */
+export function RowList<T>(props: RowListProps<T>) {
+  const { label, items, keyOf, selected, onSelect, render, heightOf = () => ROW, picked, onPick, onDragStart } = props
+  const anchor = useRef<string | null>(null)
   const scroller = useRef<HTMLDivElement>(null)
   const id = useId()
   const virtualizer = useVirtualizer({
@@ -32,7 +43,48 @@ export function RowList<T>({ label, items, keyOf, selected, onSelect, render, he
     if (at >= 0) virtualizer.scrollToIndex(at, { align: 'auto' })
   }, [at, virtualizer])
 
+  /** Picks or drops everything from the row last picked to this one. */
+  const pickTo = (key: string, on: boolean) => {
+    const keys = items.map(keyOf)
+    const from = anchor.current === null ? -1 : keys.indexOf(anchor.current)
+    const to = keys.indexOf(key)
+    const range = from < 0 ? [key] : keys.slice(Math.min(from, to), Math.max(from, to) + 1)
+    onPick?.(
+      range.filter((one) => one !== null),
+      on,
+    )
+    anchor.current = key
+  }
+  const pick = (key: string, event: { shiftKey: boolean }) => {
+    const on = !picked?.has(key)
+    if (event.shiftKey) return pickTo(key, true)
+    onPick?.([key], on)
+    anchor.current = key
+  }
+  /** @returns whether the key was for picking */
+  const pickByKey = (event: KeyboardEvent): boolean => {
+    if (!onPick) return false
+    if (event.key === 'x' && selected !== null && !event.ctrlKey && !event.metaKey) pick(selected, event)
+    else if (event.key === 'a' && (event.ctrlKey || event.metaKey))
+      onPick(
+        items.map(keyOf).filter((key) => key !== null),
+        true,
+      )
+    else if (event.shiftKey && (event.key === 'ArrowDown' || event.key === 'ArrowUp')) {
+      if (selected !== null) pickTo(selected, true)
+      const next = nextSelectable(items, keyOf, at, event.key === 'ArrowDown' ? 1 : -1)
+      const key = next === null ? null : keyOf(items[next] as T)
+      if (key !== null) {
+        pickTo(key, true)
+        onSelect(key, 'move')
+      }
+    } else return false
+    event.preventDefault()
+    return true
+  }
+
   const move = (event: KeyboardEvent) => {
+    if (pickByKey(event)) return
     const step = STEPS[event.key]
     if (step === undefined || event.ctrlKey || event.metaKey || event.altKey) return
     event.preventDefault()
@@ -47,6 +99,7 @@ export function RowList<T>({ label, items, keyOf, selected, onSelect, render, he
       role="grid"
       aria-label={label}
       aria-rowcount={items.length}
+      aria-multiselectable={onPick ? true : undefined}
       aria-activedescendant={at >= 0 ? `${id}-${at}` : undefined}
       tabIndex={0}
       onKeyDown={move}
@@ -63,21 +116,46 @@ export function RowList<T>({ label, items, keyOf, selected, onSelect, render, he
               id={`${id}-${index}`}
               role="row"
               aria-rowindex={index + 1}
-              aria-selected={key === null ? undefined : isSelected}
-              onClick={key === null ? undefined : () => onSelect(key, 'open')}
+              aria-selected={key === null ? undefined : isSelected || picked?.has(key) === true}
+              onClick={key === null ? undefined : (event) => (event.shiftKey && onPick ? pick(key, event) : onSelect(key, 'open'))}
+              draggable={key !== null && onDragStart !== undefined}
+              onDragStart={key === null ? undefined : (event) => onDragStart?.(key, event)}
               style={{ height: size, transform: `translateY(${start}px)` }}
               className={`absolute top-0 left-0 flex w-full items-center ${
                 key === null
                   ? ''
-                  : `cursor-pointer border-l-[3px] ${isSelected ? 'border-dye bg-dye-wash' : 'border-transparent hover:bg-surface'}`
+                  : `cursor-pointer border-l-[3px] ${picked?.has(key) && !isSelected ? 'bg-dye-wash/60 ' : ''}${isSelected ? 'border-dye bg-dye-wash' : 'border-transparent hover:bg-surface'}`
               }`}
             >
+              {key !== null && onPick && <PickBox picked={picked?.has(key) === true} onClick={(event) => pick(key, event)} />}
               {render(item, isSelected)}
             </div>
           )
         })}
       </div>
     </div>
+  )
+}
+
+/** The box of a row; the row itself is what the keyboard moves, so that a list is one stop of the Tab key. */
+function PickBox({ picked, onClick }: { picked: boolean; onClick: (event: MouseEvent) => void }) {
+  return (
+    <span
+      role="gridcell"
+      aria-label={picked ? 'picked' : 'not picked'}
+      title="Pick (x)"
+      onClick={(event) => {
+        event.stopPropagation()
+        onClick(event)
+      }}
+      className="group grid h-full w-[30px] shrink-0 place-items-center"
+    >
+      <span
+        className={`grid size-[14px] place-items-center rounded-[3px] border ${picked ? 'border-dye bg-dye text-cloth' : 'border-soft/50 group-hover:border-dye'}`}
+      >
+        {picked && <Check size={11} strokeWidth={3} aria-hidden="true" />}
+      </span>
+    </span>
   )
 }
 

@@ -1,6 +1,7 @@
-import type { CaseDetail, CaseEditDto, CaseStep } from '@bobbin/client'
+import type { CaseDetail, CaseEditDto, CaseIntent, CaseState, CaseStep } from '@bobbin/client'
+import { readEstimate, writeEstimate } from '@bobbin/core'
 
-/** What the form holds while a case is edited. */
+/** What the form holds while a case is edited; lists and durations as their text. */
 export interface CaseDraft {
   title: string
   preconditions: string
@@ -8,18 +9,41 @@ export interface CaseDraft {
   priority: number
   tags: string
   ownerId: number | null
+  areaId: number | null
+  state: CaseState
+  intent: CaseIntent
+  estimate: string
 }
 
 export function draftOf(found: CaseDetail): CaseDraft {
-  const { title, preconditions, steps, priority, tags, ownerId } = found
-  return { title, preconditions, steps, priority, tags: tags.join(', '), ownerId }
+  const { title, preconditions, steps, priority, tags, ownerId, areaId, state, intent, estimateS } = found
+  return {
+    title,
+    preconditions,
+    steps,
+    priority,
+    tags: tags.join(', '),
+    ownerId,
+    areaId,
+    state,
+    intent,
+    estimate: writeEstimate(estimateS),
+  }
+}
+
+/** What keeps the draft from being saved, or null. */
+export function problemOf(draft: CaseDraft): string | null {
+  if (draft.title.trim() === '') return 'A case needs a title.'
+  if (readEstimate(draft.estimate) === undefined) return `“${draft.estimate}” is no duration; write 90 s, 3 min or 1 h 30 min.`
+  return null
 }
 
 /** Only what differs from the case as it was read; null when nothing does. Steps without a word are dropped. */
 export function editOf(found: CaseDetail, draft: CaseDraft): CaseEditDto | null {
-  const tags = draft.tags.split(',').map((tag) => tag.trim()).filter((tag) => tag !== '') // prettier-ignore
+  const { tags: tagText, estimate, ...plain } = draft
+  const tags = tagText.split(',').map((tag) => tag.trim()).filter((tag) => tag !== '') // prettier-ignore
   const steps = draft.steps.filter((step) => step.action.trim() !== '' || step.expected.trim() !== '')
-  const now = { ...draft, title: draft.title.trim(), tags, steps }
+  const now = { ...plain, title: draft.title.trim(), tags, steps, estimateS: readEstimate(estimate) ?? null }
   const changed = Object.entries(now).filter(([name, value]) => JSON.stringify(value) !== JSON.stringify(found[name as keyof CaseDetail]))
   return changed.length > 0 ? { version: found.version, ...Object.fromEntries(changed) } : null
 }

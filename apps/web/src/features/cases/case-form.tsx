@@ -1,24 +1,42 @@
-import type { CaseDetail, CaseEditDto } from '@bobbin/client'
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
-import { ArrowDown, ArrowUp, Plus, X } from 'lucide-react'
-import { useEffect, useState, type FormEvent } from 'react'
-import { useBlocker } from 'react-router'
+import { ApiError, type CaseDetail, type CaseEditDto, type CaseState } from '@bobbin/client'
+import { useMutation } from '@tanstack/react-query'
+import { useState, type FormEvent } from 'react'
 import { useSession } from '../../context/session.js'
 import { api } from '../../lib/api.js'
-import { Dialog } from '../../ui/dialog.js'
 import { Button, messageOf } from '../../ui/states.js'
-import { notifyError, notifyUndo } from '../../ui/toast.js'
-import { draftOf, editOf, type CaseDraft } from './case-draft.js'
+import { STATES } from './case-address.js'
+import { draftOf, editOf, problemOf, type CaseDraft } from './case-draft.js'
+import { CaseFacts } from './case-facts.js'
+import { MergeDialog } from './merge-dialog.js'
+import { StepsEditor } from './steps-editor.js'
+import { Unsaved } from './unsaved.js'
+import { useCaseChanges } from './use-case-changes.js'
 
-export function CaseForm({ found }: { found: CaseDetail }) {
+export interface CaseFormProps {
+  /** As the server has it now; a newer version that arrives while one edits waits until it is asked for. */
+  found: CaseDetail
+}
+
+/** A case, edited in place. What is typed is never lost: not by a newer version, not by leaving. */
+export function CaseForm({ found }: CaseFormProps) {
+  const [base, setBase] = useState(found)
   const [draft, setDraft] = useState(() => draftOf(found))
-  const save = useSaving(found)
-  const edit = editOf(found, draft)
+  const [merging, setMerging] = useState<CaseDetail | null>(null)
+  const begin = (from: CaseDetail, with_ = draftOf(from)) => {
+    setBase(from)
+    setDraft(with_)
+  }
+  const edit = editOf(base, draft)
+  // nothing is typed: the newer version may show itself
+  if (found.version > base.version && edit === null) begin(found)
+  const save = useSaving(base, { onSaved: begin, onConflict: setMerging })
+  const problem = problemOf(draft)
   const change = (part: Partial<CaseDraft>) => setDraft({ ...draft, ...part })
   const submit = (event?: FormEvent) => {
     event?.preventDefault()
-    if (edit) save.mutate(edit)
+    if (edit && problem === null) save.mutate(edit)
   }
+  const newer = found.version > base.version
   return (
     <form
       onSubmit={submit}
@@ -29,13 +47,7 @@ export function CaseForm({ found }: { found: CaseDetail }) {
         }
       }}
     >
-      <p className="flex gap-3 pr-16 text-soft">
-        <span className="shrink-0 font-mono text-dye">{found.key}</span>
-        <span className="truncate">{found.areaPath.join(' › ')}</span>
-        <span className="ml-auto shrink-0">
-          {found.state} · version {found.version}
-        </span>
-      </p>
+      <Head found={base} state={draft.state} onState={(state) => change({ state })} />
       <textarea
         aria-label="Title"
         rows={1}
@@ -43,205 +55,104 @@ export function CaseForm({ found }: { found: CaseDetail }) {
         value={draft.title}
         onChange={(event) => change({ title: event.target.value.replace(/\n/g, ' ') })}
       />
-      <Facts draft={draft} onChange={change} />
+      <CaseFacts draft={draft} onChange={change} />
       <label className="mt-4 flex flex-col gap-1">
         <span className="text-sm font-semibold">Preconditions</span>
         <textarea
-          className="field resize-y"
+          className="field [field-sizing:content] resize-y"
           rows={2}
           value={draft.preconditions}
           onChange={(event) => change({ preconditions: event.target.value })}
         />
       </label>
-      <Steps draft={draft} onChange={change} />
-      {(edit ?? save.error) && (
+      <StepsEditor steps={draft.steps} onChange={(steps) => change({ steps })} />
+      {newer && (
+        <p role="status" className="mt-4 flex items-center gap-3 border-l-[3px] border-errored pl-3">
+          Somebody saved version {found.version} while you were editing.
+          <Button onClick={() => setMerging(found)}>Bring both together</Button>
+        </p>
+      )}
+      {edit && (
         <div className="sticky bottom-0 mt-4 flex items-center gap-3 border-t border-hairline bg-surface py-2.5">
-          <Button type="submit" kind="strong" disabled={save.isPending || draft.title.trim() === ''}>
+          <Button type="submit" kind="strong" disabled={save.isPending || problem !== null}>
             Save
           </Button>
-          <Button kind="quiet" onClick={() => setDraft(draftOf(found))}>
+          <Button kind="quiet" onClick={() => begin(found)}>
             Put back
           </Button>
-          <span className="text-soft">
-            {draft.title.trim() === ''
-              ? 'A case needs a title.'
-              : found.state === 'approved'
-                ? 'Saving takes the approval away.'
-                : 'Not saved yet.'}
-          </span>
+          <span className="text-soft">{problem ?? savingWords(base, edit)}</span>
         </div>
       )}
-      {save.error && (
+      {save.error && !isConflict(save.error) && (
         <p role="alert" className="border-l-[3px] border-failed pl-3">
           {messageOf(save.error)}
         </p>
       )}
-      <Unsaved when={edit !== null && !save.isSuccess} />
+      {merging && (
+        <MergeDialog
+          base={base}
+          mine={draft}
+          theirs={merging}
+          onClose={() => setMerging(null)}
+          onMerged={(merged) => {
+            begin(merging, merged)
+            setMerging(null)
+          }}
+        />
+      )}
+      <Unsaved when={edit !== null} />
     </form>
   )
 }
 
-function useSaving(found: CaseDetail) {
+function savingWords(base: CaseDetail, edit: CaseEditDto): string {
+  const content = edit.title !== undefined || edit.preconditions !== undefined || edit.steps !== undefined
+  return base.state === 'approved' && content && edit.state === undefined ? 'Saving takes the approval away.' : 'Not saved yet.'
+}
+
+function Head({ found, state, onState }: { found: CaseDetail; state: CaseState; onState: (state: CaseState) => void }) {
+  return (
+    <p className="flex items-center gap-3 pr-16 text-soft">
+      <span className="shrink-0 font-mono text-dye">{found.key}</span>
+      <span className="min-w-0 truncate" title={found.areaPath.join(' › ')}>
+        {found.areaPath.join(' › ')}
+      </span>
+      <span className="ml-auto shrink-0">
+        <select
+          aria-label="State"
+          value={state}
+          onChange={(event) => onState(event.target.value as CaseState)}
+          className="rounded border border-transparent bg-transparent py-0.5 font-semibold text-ink hover:border-hairline"
+        >
+          {STATES.map((one) => (
+            <option key={one}>{one}</option>
+          ))}
+        </select>{' '}
+        · version {found.version}
+      </span>
+    </p>
+  )
+}
+
+const isConflict = (error: unknown): error is ApiError => error instanceof ApiError && error.code === 'changedMeanwhile'
+
+interface SavingEvents {
+  onSaved: (saved: CaseDetail) => void
+  onConflict: (theirs: CaseDetail) => void
+}
+
+function useSaving(base: CaseDetail, { onSaved, onConflict }: SavingEvents) {
   const { project } = useSession()
-  const queries = useQueryClient()
-  const path = { project: project.slug, key: found.key }
-  const refresh = async () => {
-    await queries.invalidateQueries({ predicate: (query) => ['case', 'cases', 'case-scripts'].includes(String(query.queryKey[0])) })
-  }
-  // kept here and not at the call: the form is made anew when the saved version arrives
+  const changes = useCaseChanges()
   return useMutation({
-    mutationFn: (edit: CaseEditDto) => api.patch('/projects/{project}/cases/{key}', { path, body: edit }),
-    onSuccess: async (saved: CaseDetail) => {
-      const { title, preconditions, steps, priority, tags, ownerId } = found
-      notifyUndo(`Saved ${found.key}`, () => {
-        api
-          .patch('/projects/{project}/cases/{key}', {
-            path,
-            body: { version: saved.version, title, preconditions, steps, priority, tags, ownerId },
-          })
-          .then(refresh, (error: unknown) => notifyError(messageOf(error)))
-      })
-      await refresh()
+    mutationFn: (edit: CaseEditDto) =>
+      api.patch('/projects/{project}/cases/{key}', { path: { project: project.slug, key: base.key }, body: edit }),
+    onSuccess: async (saved) => {
+      onSaved(saved.case)
+      await changes.done(`Saved ${base.key}`, saved.changeId)
+    },
+    onError: (error) => {
+      if (isConflict(error)) onConflict(error.extra['theirs'] as CaseDetail)
     },
   })
-}
-
-interface PartProps {
-  draft: CaseDraft
-  onChange: (part: Partial<CaseDraft>) => void
-}
-
-const PRIORITIES = ['1 · urgent', '2 · high', '3 · normal', '4 · low']
-
-function Facts({ draft, onChange }: PartProps) {
-  const { project } = useSession()
-  const members = useQuery({
-    queryKey: ['members', project.slug],
-    queryFn: () => api.get('/projects/{project}/members', { path: { project: project.slug } }),
-  })
-  return (
-    <div className="mt-3 grid grid-cols-2 gap-3">
-      <label className="flex flex-col gap-1">
-        <span className="text-soft">Priority</span>
-        <select className="field" value={draft.priority} onChange={(event) => onChange({ priority: Number(event.target.value) })}>
-          {PRIORITIES.map((words, i) => (
-            <option key={words} value={i + 1}>
-              {words}
-            </option>
-          ))}
-        </select>
-      </label>
-      <label className="flex flex-col gap-1">
-        <span className="text-soft">Owner</span>
-        <select
-          className="field"
-          value={draft.ownerId ?? ''}
-          onChange={(event) => onChange({ ownerId: event.target.value === '' ? null : Number(event.target.value) })}
-        >
-          <option value="">nobody</option>
-          {members.data?.map((member) => (
-            <option key={member.id} value={member.id}>
-              {member.name}
-            </option>
-          ))}
-        </select>
-      </label>
-      <label className="col-span-2 flex flex-col gap-1">
-        <span className="text-soft">Tags, separated by commas</span>
-        <input className="field" value={draft.tags} onChange={(event) => onChange({ tags: event.target.value })} />
-      </label>
-    </div>
-  )
-}
-
-function Steps({ draft, onChange }: PartProps) {
-  const { steps } = draft
-  const put = (i: number, part: Partial<CaseDraft['steps'][number]>) =>
-    onChange({ steps: steps.map((step, at) => (at === i ? { ...step, ...part } : step)) })
-  const move = (i: number, by: number) => {
-    const next = [...steps]
-    const [step] = next.splice(i, 1)
-    if (step) next.splice(i + by, 0, step)
-    onChange({ steps: next })
-  }
-  return (
-    <section className="mt-4">
-      <h3 className="mb-1 text-sm">Steps</h3>
-      <ol>
-        {steps.map((step, i) => (
-          <li key={i} className="flex gap-2 border-t border-hairline py-2">
-            <span className="w-[18px] shrink-0 pt-1.5 text-right font-mono text-soft">{i + 1}</span>
-            <div className="grid min-w-0 flex-1 gap-1.5">
-              <textarea
-                className="field [field-sizing:content] resize-none"
-                rows={1}
-                aria-label={`Step ${i + 1}, action`}
-                placeholder="What is done"
-                value={step.action}
-                onChange={(event) => put(i, { action: event.target.value })}
-              />
-              <textarea
-                className="field [field-sizing:content] resize-none text-soft"
-                rows={1}
-                aria-label={`Step ${i + 1}, expected`}
-                placeholder="What is expected"
-                value={step.expected}
-                onChange={(event) => put(i, { expected: event.target.value })}
-              />
-            </div>
-            <div className="flex flex-col text-soft">
-              <StepButton label={`Step ${i + 1} up`} disabled={i === 0} onClick={() => move(i, -1)} icon={ArrowUp} />
-              <StepButton label={`Step ${i + 1} down`} disabled={i === steps.length - 1} onClick={() => move(i, 1)} icon={ArrowDown} />
-              <StepButton
-                label={`Remove step ${i + 1}`}
-                disabled={false}
-                onClick={() => onChange({ steps: steps.filter((_, at) => at !== i) })}
-                icon={X}
-              />
-            </div>
-          </li>
-        ))}
-      </ol>
-      <Button kind="quiet" onClick={() => onChange({ steps: [...steps, { action: '', expected: '' }] })} className="-ml-2 text-dye">
-        <Plus size={14} /> Add a step
-      </Button>
-    </section>
-  )
-}
-
-function StepButton({ label, icon: Icon, ...props }: { label: string; disabled: boolean; onClick: () => void; icon: typeof X }) {
-  return (
-    <button type="button" aria-label={label} title={label} className="p-1 hover:text-ink" {...props}>
-      <Icon size={13} />
-    </button>
-  )
-}
-
-/** Keeps what is not saved: asks before another case or page is opened, and before the window closes. */
-function Unsaved({ when }: { when: boolean }) {
-  const blocker = useBlocker(({ currentLocation, nextLocation }) => {
-    const key = (search: string) => new URLSearchParams(search).get('case')
-    return when && (currentLocation.pathname !== nextLocation.pathname || key(currentLocation.search) !== key(nextLocation.search))
-  })
-  useEffect(() => {
-    if (!when) return
-    const ask = (event: BeforeUnloadEvent) => event.preventDefault()
-    window.addEventListener('beforeunload', ask)
-    return () => window.removeEventListener('beforeunload', ask)
-  }, [when])
-  return (
-    <Dialog
-      open={blocker.state === 'blocked'}
-      onOpenChange={(open) => !open && blocker.reset?.()}
-      title="This case has changes that are not saved"
-      description="Leaving now drops them."
-    >
-      <div className="flex gap-3">
-        <Button kind="strong" onClick={() => blocker.reset?.()}>
-          Stay and save
-        </Button>
-        <Button onClick={() => blocker.proceed?.()}>Drop the changes</Button>
-      </div>
-    </Dialog>
-  )
 }

@@ -10,7 +10,7 @@ import { NewestResult } from '../runs/newest-result.js'
 import { CaseForm } from './case-form.js'
 
 /** A case: what it says, edited in place, and the life of all its scripts. */
-export function CaseInspector({ caseKey, onClose }: { caseKey: string; onClose: () => void }) {
+export function CaseInspector({ caseKey, onClose, onDelete }: { caseKey: string; onClose: () => void; onDelete: () => void }) {
   const { project } = useSession()
   const path = { project: project.slug, key: caseKey }
   const found = useQuery({
@@ -22,10 +22,18 @@ export function CaseInspector({ caseKey, onClose }: { caseKey: string; onClose: 
     queryFn: ({ signal }) => api.get('/projects/{project}/cases/{key}/scripts', { path, signal }),
   })
   return (
-    <Inspector label="Case" onClose={onClose}>
+    <Inspector
+      label="Case"
+      onClose={onClose}
+      footer={
+        <button type="button" onClick={onDelete} className="text-soft hover:text-failed">
+          Delete this case
+        </button>
+      }
+    >
       {found.isPending && <Loading what="the case" />}
       {found.error && <ErrorState error={found.error} onRetry={() => void found.refetch()} />}
-      {found.data && <CaseForm key={found.data.version} found={found.data} />}
+      {found.data && <CaseForm found={found.data} />}
       {found.data && (
         <section className="mt-7">
           <h3 className="mb-1 text-sm">Scripts and their last builds</h3>

@@ -1,105 +1,210 @@
-import type { AreaNode, CaseRow } from '@bobbin/client'
-import { useQuery } from '@tanstack/react-query'
-import { Plus } from 'lucide-react'
-import { useState } from 'react'
+import { Columns3, Plus, Upload } from 'lucide-react'
+import { useMemo, useState } from 'react'
 import { useSession } from '../../context/session.js'
 import { api } from '../../lib/api.js'
 import { count } from '../../lib/format.js'
 import { useAddress } from '../../lib/use-address.js'
 import { useKeys } from '../../lib/use-keys.js'
-import { RowList } from '../../ui/row-list.js'
+import { Menu, MenuCheck, MenuItem, MenuLabel, MenuRule } from '../../ui/menu.js'
 import { SearchField } from '../../ui/search-field.js'
 import { Button, EmptyState, ErrorState, Key, Loading } from '../../ui/states.js'
+import { AreaPicker } from './area-picker.js'
+import { AreaTree } from './area-tree.js'
+import { BulkBar } from './bulk-bar.js'
+import { isFiltered, NO_FILTER, readCaseFilter, readPicked, writePicked } from './case-address.js'
 import { CaseInspector } from './case-inspector.js'
+import { CaseList } from './case-list.js'
+import { COLUMNS, readColumns, withColumn } from './columns.js'
+import { FilterMenu } from './filter-menu.js'
+import { ImportDialog } from './import-dialog.js'
 import { OutlineDialog } from './outline-dialog.js'
+import { useAreas, useCases } from './queries.js'
+import { useCaseChanges } from './use-case-changes.js'
+import { ViewsMenu } from './views-menu.js'
 
-type Line = { kind: 'area'; name: string; count: number } | { kind: 'case'; row: CaseRow }
+type Doing = 'paste' | 'import' | 'move' | null
 
-/** Managed cases in their areas. */
+/** Managed cases in their areas. The address holds everything: search, filters, sort, columns, what is open and what is picked. */
 export function CasesPage() {
   const { project } = useSession()
   const [params, setAddress] = useAddress()
-  const [pasting, setPasting] = useState(false)
-  const search = params.get('search') ?? ''
-  const area = params.get('area')
-  const only = params.get('only')
-  const query = { ...(search && { search }), ...(area && { area: Number(area) }), ...(only && { only }) }
-  const cases = useQuery({
-    queryKey: ['cases', project.slug, query],
-    queryFn: ({ signal }) => api.get('/projects/{project}/cases', { path: { project: project.slug }, query, signal }),
-    placeholderData: (before) => before,
-  })
-  const areas = useQuery({
-    queryKey: ['areas', project.slug],
-    queryFn: () => api.get('/projects/{project}/areas', { path: { project: project.slug } }),
-  })
+  const [doing, setDoing] = useState<Doing>(null)
+  const filter = useMemo(() => readCaseFilter(params), [params])
+  const cases = useCases(filter)
+  const areas = useAreas()
+  const changes = useCaseChanges()
   const selected = params.get('case')
-  useKeys({ n: () => setPasting(true) })
+  const pick = params.get('pick')
+  const picked = useMemo(() => readPicked(pick, project.keyPrefix), [pick, project.keyPrefix])
+  const setPicked = (keys: Iterable<string>) => setAddress({ pick: writePicked(keys, project.keyPrefix) }, { replace: true })
+  /** What a key acts on: the picked cases, or the one that is open. */
+  const acted = picked.size > 0 ? [...picked] : selected ? [selected] : []
+  useKeys({
+    n: () => setDoing('paste'),
+    i: () => setDoing('import'),
+    m: () => acted.length > 0 && setDoing('move'),
+    Delete: () => acted.length > 0 && void remove(acted),
+  })
+  const remove = async (keys: string[]) => {
+    await changes.remove(keys)
+    setAddress({ pick: null, ...(selected && keys.includes(selected) && { case: null }) })
+  }
   if (cases.isPending) return <Loading what="the cases" />
   if (cases.error) return <ErrorState error={cases.error} onRetry={() => void cases.refetch()} />
-  const { rows, total } = cases.data
-  const filtered = Object.keys(query).length > 0
+  const { rows, total, all } = cases.data
+  const columns = readColumns(params.get('cols'))
   return (
     <>
       <AreaTree
         areas={areas.data ?? []}
-        chosen={area ? Number(area) : null}
+        chosen={filter.area ?? null}
         onChoose={(id) => setAddress({ area: id === null ? null : String(id) })}
+        onDropCases={(keys, area) => void changes.move(keys, area.id, area.name)}
       />
       <section aria-label="Cases" className="@container flex min-w-0 flex-1 flex-col">
-        <header className="flex flex-wrap items-center gap-x-4 gap-y-2 border-b border-hairline px-5 pt-4 pb-3">
+        <header className="flex flex-wrap items-center gap-x-4 gap-y-2 px-5 pt-4 pb-2.5">
           <h1 className="text-xl">Cases</h1>
-          <span className="text-soft">{count(total, 'case')}</span>
-          <button
-            type="button"
-            aria-pressed={only === 'uncovered'}
-            onClick={() => setAddress({ only: only === 'uncovered' ? null : 'uncovered' })}
-            className={
-              only === 'uncovered' ? 'border-b-2 border-dye font-semibold' : 'border-b-2 border-transparent text-soft hover:text-ink'
-            }
-          >
-            without a script
-          </button>
+          <span className="text-soft">{total === all ? count(all, 'case') : `${count(total, 'case')} of ${all.toLocaleString('en')}`}</span>
           <span className="ml-auto" />
           <SearchField
-            value={search}
+            value={filter.search ?? ''}
             placeholder="Key, title, tag or owner"
             onChange={(value) => setAddress({ search: value }, { replace: true })}
           />
-          <Button onClick={() => setPasting(true)}>
+          <Button onClick={() => setDoing('paste')}>
             <Plus size={14} /> New cases <Key>n</Key>
           </Button>
         </header>
+        <div className="flex flex-wrap items-center gap-x-4 gap-y-1 border-b border-hairline px-5 pb-1.5">
+          <ViewsMenu />
+          <FilterMenu filter={filter} />
+          <span className="ml-auto" />
+          <ColumnsMenu shown={params.get('cols')} />
+          <TableMenu filter={filter} onImport={() => setDoing('import')} />
+        </div>
         {rows.length === 0 ? (
           <NoCases
-            filtered={filtered}
-            onClear={() => setAddress({ search: null, area: null, only: null })}
-            onPaste={() => setPasting(true)}
+            filtered={isFiltered(filter)}
+            onClear={() => setAddress(NO_FILTER)}
+            onPaste={() => setDoing('paste')}
+            onImport={() => setDoing('import')}
           />
         ) : (
-          <RowList
-            label={`Cases, ${total}`}
-            items={layOut(rows)}
-            keyOf={(line) => (line.kind === 'case' ? line.row.key : null)}
+          <CaseList
+            rows={rows}
+            total={total}
+            columns={columns}
+            picked={picked}
+            sort={filter.sort}
+            onSort={(sort) => setAddress({ sort })}
             selected={selected}
             onSelect={(key) => setAddress({ case: key }, { replace: selected !== null })}
-            heightOf={(line) => (line.kind === 'area' ? 38 : 30)}
-            render={(line) => <LineView line={line} />}
+            onPick={(keys, on) => setPicked(on ? new Set([...picked, ...keys]) : [...picked].filter((key) => !keys.includes(key)))}
+          />
+        )}
+        {picked.size > 0 && (
+          <BulkBar
+            keys={[...picked]}
+            onSet={(set) => void changes.set([...picked], set)}
+            onMove={() => setDoing('move')}
+            onDelete={() => void remove([...picked])}
+            onClear={() => setAddress({ pick: null })}
           />
         )}
       </section>
-      {selected && <CaseInspector key={selected} caseKey={selected} onClose={() => setAddress({ case: null })} />}
+      {selected && (
+        <CaseInspector
+          key={selected}
+          caseKey={selected}
+          onClose={() => setAddress({ case: null })}
+          onDelete={() => void remove([selected])}
+        />
+      )}
       <OutlineDialog
-        open={pasting}
-        onOpenChange={setPasting}
-        areaId={area ? Number(area) : null}
-        areaName={areas.data?.find((node) => String(node.id) === area)?.name ?? null}
+        open={doing === 'paste'}
+        onOpenChange={(open) => setDoing(open ? 'paste' : null)}
+        areaId={filter.area ?? null}
+        areaName={areas.data?.find((node) => node.id === filter.area)?.name ?? null}
       />
+      {doing === 'import' && <ImportDialog onClose={() => setDoing(null)} />}
+      {doing === 'move' && (
+        <AreaPicker
+          title={`Move ${count(acted.length, 'case')}`}
+          description="The area they shall stand in."
+          onClose={() => setDoing(null)}
+          onPick={(id, name) => {
+            setDoing(null)
+            void changes.move(acted, id, name)
+          }}
+        />
+      )}
     </>
   )
 }
 
-function NoCases({ filtered, onClear, onPaste }: { filtered: boolean; onClear: () => void; onPaste: () => void }) {
+const QUIET = 'inline-flex min-h-[30px] items-center gap-1.5 text-soft hover:text-ink'
+
+function ColumnsMenu({ shown }: { shown: string | null }) {
+  const [, setAddress] = useAddress()
+  const columns = readColumns(shown)
+  return (
+    <Menu
+      label="Columns"
+      trigger={
+        <button type="button" className={QUIET}>
+          <Columns3 size={14} /> Columns
+        </button>
+      }
+    >
+      {COLUMNS.map((column) => (
+        <MenuCheck
+          key={column.id}
+          keepOpen
+          checked={columns.includes(column)}
+          onChange={() => setAddress({ cols: withColumn(columns, column.id) }, { replace: true })}
+        >
+          {column.name}
+        </MenuCheck>
+      ))}
+    </Menu>
+  )
+}
+
+function TableMenu({ filter, onImport }: { filter: ReturnType<typeof readCaseFilter>; onImport: () => void }) {
+  const { project } = useSession()
+  const download = (format: 'csv' | 'xlsx' | 'json') => () =>
+    window.location.assign(
+      api.address('/projects/{project}/case-tables', { path: { project: project.slug }, query: { ...filter, format } }),
+    )
+  return (
+    <Menu
+      label="Import and export"
+      trigger={
+        <button type="button" className={QUIET}>
+          <Upload size={14} /> Import, export
+        </button>
+      }
+    >
+      <MenuItem onSelect={onImport}>
+        Import a table … <Key>i</Key>
+      </MenuItem>
+      <MenuRule />
+      <MenuLabel>Export what the list shows</MenuLabel>
+      <MenuItem onSelect={download('xlsx')}>Workbook (.xlsx)</MenuItem>
+      <MenuItem onSelect={download('csv')}>CSV</MenuItem>
+      <MenuItem onSelect={download('json')}>JSON</MenuItem>
+    </Menu>
+  )
+}
+
+interface NoCasesProps {
+  filtered: boolean
+  onClear: () => void
+  onPaste: () => void
+  onImport: () => void
+}
+
+function NoCases({ filtered, onClear, onPaste, onImport }: NoCasesProps) {
   if (filtered) {
     return (
       <EmptyState title="No case fits" action={<Button onClick={onClear}>Show all cases</Button>}>
@@ -111,114 +216,15 @@ function NoCases({ filtered, onClear, onPaste }: { filtered: boolean; onClear: (
     <EmptyState
       title="No cases yet"
       action={
-        <Button kind="strong" onClick={onPaste}>
-          Paste lines
-        </Button>
+        <div className="flex gap-3">
+          <Button kind="strong" onClick={onPaste}>
+            Paste lines
+          </Button>
+          <Button onClick={onImport}>Import a table</Button>
+        </div>
       }
     >
       A case says what must be tested. Paste a list to begin: one line, one case; indented lines stand in the area above them.
     </EmptyState>
-  )
-}
-
-function layOut(rows: CaseRow[]): Line[] {
-  const lines: Line[] = []
-  let heading = null as Extract<Line, { kind: 'area' }> | null
-  for (const row of rows) {
-    const name = row.area ?? 'No area'
-    if (heading?.name !== name) lines.push((heading = { kind: 'area', name, count: 0 }))
-    heading.count++
-    lines.push({ kind: 'case', row })
-  }
-  return lines
-}
-
-function LineView({ line }: { line: Line }) {
-  if (line.kind === 'area') {
-    return (
-      <div role="gridcell" className="flex min-w-0 gap-2 self-end px-5 pb-1.5">
-        <h2 className="truncate text-sm text-soft">{line.name}</h2>
-        <span className="text-soft">{line.count}</span>
-      </div>
-    )
-  }
-  const { row } = line
-  return (
-    <>
-      <div role="gridcell" className="w-[104px] shrink-0 truncate pl-5 font-mono text-dye">
-        {row.key}
-      </div>
-      <div role="gridcell" className="min-w-0 flex-1 truncate" title={row.title}>
-        {row.title}
-        {row.state === 'draft' && <span className="text-soft"> · draft</span>}
-      </div>
-      <div role="gridcell" className="w-[130px] shrink-0 truncate px-3 text-soft @max-[620px]:hidden">
-        {row.tags.join(', ')}
-      </div>
-      <div role="gridcell" className="w-[36px] shrink-0 text-soft" title={`Priority ${row.priority} of 4`}>
-        P{row.priority}
-      </div>
-      <div role="gridcell" className="w-[86px] shrink-0 truncate pr-5 text-right text-soft">
-        {row.scripts > 0 ? count(row.scripts, 'script') : <span className="text-errored">no script</span>}
-      </div>
-    </>
-  )
-}
-
-interface AreaTreeProps {
-  areas: AreaNode[]
-  chosen: number | null
-  onChoose: (id: number | null) => void
-}
-
-function AreaTree({ areas, chosen, onChoose }: AreaTreeProps) {
-  if (areas.length === 0) return null
-  const sum = (node: AreaNode): number =>
-    node.cases + areas.filter((child) => child.parentId === node.id).reduce((total, child) => total + sum(child), 0)
-  const branch = (parentId: number | null, depth: number): React.ReactNode =>
-    areas
-      .filter((area) => area.parentId === parentId)
-      .map((area) => (
-        <li key={area.id}>
-          <AreaButton
-            name={area.name}
-            cases={sum(area)}
-            depth={depth}
-            chosen={chosen === area.id}
-            onClick={() => onChoose(chosen === area.id ? null : area.id)}
-          />
-          <ul>{branch(area.id, depth + 1)}</ul>
-        </li>
-      ))
-  return (
-    <nav aria-label="Areas" className="w-[190px] shrink-0 overflow-y-auto border-r border-hairline py-4 max-[1180px]:hidden" tabIndex={0}>
-      <AreaButton name="All areas" cases={null} depth={0} chosen={chosen === null} onClick={() => onChoose(null)} />
-      <ul>{branch(null, 0)}</ul>
-    </nav>
-  )
-}
-
-interface AreaButtonProps {
-  name: string
-  cases: number | null
-  depth: number
-  chosen: boolean
-  onClick: () => void
-}
-
-function AreaButton({ name, cases, depth, chosen, onClick }: AreaButtonProps) {
-  return (
-    <button
-      type="button"
-      aria-pressed={chosen}
-      onClick={onClick}
-      style={{ paddingLeft: 16 + depth * 14 }}
-      className={`flex min-h-[26px] w-full items-center gap-2 pr-3 text-left ${chosen ? 'bg-dye-wash font-semibold' : depth === 0 ? 'hover:bg-surface' : 'text-soft hover:bg-surface'}`}
-    >
-      <span className="truncate" title={name}>
-        {name}
-      </span>
-      {cases !== null && <span className="ml-auto font-normal text-soft">{cases}</span>}
-    </button>
   )
 }

@@ -1,13 +1,13 @@
 import { readOutline } from '@bobbin/core'
-import { useMutation, useQueryClient } from '@tanstack/react-query'
+import { useMutation } from '@tanstack/react-query'
 import { useState } from 'react'
-import { toast } from 'sonner'
 import { useSession } from '../../context/session.js'
 import { api } from '../../lib/api.js'
 import { count } from '../../lib/format.js'
 import { useAddress } from '../../lib/use-address.js'
 import { Dialog } from '../../ui/dialog.js'
 import { Button, messageOf } from '../../ui/states.js'
+import { useCaseChanges } from './use-case-changes.js'
 
 export interface OutlineDialogProps {
   open: boolean
@@ -33,15 +33,17 @@ export function OutlineDialog({ open, onOpenChange, areaId, areaName }: OutlineD
 
 function OutlineForm({ areaId, onDone }: { areaId: number | null; onDone: () => void }) {
   const { project } = useSession()
-  const queries = useQueryClient()
+  const changes = useCaseChanges()
   const [, setAddress] = useAddress()
   const [text, setText] = useState('')
   const make = useMutation({
     mutationFn: () => api.post('/projects/{project}/cases/outline', { path: { project: project.slug }, body: { text, areaId } }),
     onSuccess: async (made) => {
-      await queries.invalidateQueries({ predicate: (query) => query.queryKey[0] === 'cases' || query.queryKey[0] === 'areas' })
       onDone()
-      toast(`Made ${count(made.cases.length, 'case')}${made.areas > 0 ? ` and ${count(made.areas, 'area')}` : ''}`)
+      await changes.done(
+        `Made ${count(made.cases.length, 'case')}${made.areas > 0 ? ` and ${count(made.areas, 'area')}` : ''}`,
+        made.changeId,
+      )
       if (made.cases[0]) setAddress({ case: made.cases[0].key, search: null, only: null })
     },
   })

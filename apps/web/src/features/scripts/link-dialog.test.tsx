@@ -18,6 +18,9 @@ const row = (key: string, title: string): CaseRow => ({
   tags: [],
   owner: null,
   state: 'draft',
+  intent: 'toAutomate',
+  estimateS: null,
+  updatedAt: '2026-11-20T10:00:00Z',
   scripts: 0,
 })
 const answers = {

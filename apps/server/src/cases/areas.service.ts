@@ -1,0 +1,143 @@
+import { Injectable } from '@nestjs/common'
+import { InjectConnection, InjectModel } from '@nestjs/sequelize'
+import type { Transaction } from 'sequelize'
+import { Sequelize } from 'sequelize-typescript'
+import type { Context } from '../access/index.js'
+import type { AreaDeleted, AreaNode } from '../contract/index.js'
+import { rowsOf, run } from '../platform/database.js'
+import { notFound, Problem } from '../platform/problem.js'
+import { Area } from './area.model.js'
+import { AREAS } from './case-queries.js'
+import type { AreaEditDto, NewAreaDto } from './cases.dto.js'
+
+const SIBLINGS = 'project_id = $projectId and parent_id is not distinct from $parentId and deleted_at is null'
+
+/** The tree that cases stand in. */
+@Injectable()
+export class AreasService {
+  constructor(
+    @InjectModel(Area) private readonly areas: typeof Area,
+    @InjectConnection() readonly sequelize: Sequelize,
+  ) {}
+
+  list({ project }: Context): Promise<AreaNode[]> {
+    return rowsOf<AreaNode>(this, AREAS, { projectId: project.id })
+  }
+
+  async orThrow({ project }: Context, id: number, transaction: Transaction | null = null): Promise<Area> {
+    const area = await this.areas.findOne({ where: { id, projectId: project.id, deletedAt: null }, transaction })
+    if (!area) throw notFound('area', id)
+    return area
+  }
+
+  async make(context: Context, { name, parentId = null }: NewAreaDto): Promise<AreaNode> {
+    if (parentId !== null) await this.orThrow(context, parentId)
+    await this.refuseTwin(context, parentId, name, null)
+    const projectId = context.project.id
+    const [row] = await rowsOf<{ id: number }>(
+      this,
+      `insert into area (project_id, parent_id, name, position)
+       select $projectId, $parentId::int, $name, coalesce(max(position) + 1, 0) from area where ${SIBLINGS} returning id`,
+      { projectId, parentId, name },
+    )
+    return { id: row?.id ?? 0, parentId, name, cases: 0 }
+  }
+
+  /** Renames, moves into another area, or puts before a sibling. */
+  async edit(context: Context, id: number, edit: AreaEditDto): Promise<AreaNode> {
+    const area = await this.orThrow(context, id)
+    const parentId = edit.parentId === undefined ? area.parentId : edit.parentId
+    const name = edit.name ?? area.name
+    if (parentId !== null && parentId !== area.parentId) await this.refuseLoop(context, id, parentId)
+    if (parentId !== area.parentId || name !== area.name) await this.refuseTwin(context, parentId, name, id)
+    await this.sequelize.transaction(async (transaction) => {
+      await area.update({ name, parentId }, { transaction })
+      if (edit.before !== undefined || parentId !== area.previous('parentId'))
+        await this.place(context, area, edit.before ?? null, transaction)
+    })
+    return { id, parentId, name, cases: 0 }
+  }
+
+  /** Numbers the siblings anew, with the area before another or at the end. */
+  private async place({ project }: Context, area: Area, before: number | null, transaction: Transaction): Promise<void> {
+    await run(
+      { sequelize: this.sequelize, transaction },
+      `with ordered as (
+         select id, row_number() over (order by
+           case when id = $id then coalesce((select position from area where id = $before::int), 2147483647) else position end,
+           id <> $id, name) as at
+         from area where ${SIBLINGS}
+       ) update area a set position = o.at from ordered o where o.id = a.id and a.position <> o.at`,
+      { projectId: project.id, parentId: area.parentId, id: area.id, before },
+    )
+  }
+
+  private async refuseLoop(context: Context, id: number, parentId: number): Promise<void> {
+    await this.orThrow(context, parentId)
+    const above = await rowsOf(
+      this,
+      `with recursive up as (select id, parent_id from area where id = $parentId union all select a.id, a.parent_id from area a join up on a.id = up.parent_id)
+       select 1 as yes from up where id = $id`,
+      { parentId, id },
+    )
+    if (above.length > 0) throw new Problem('conflict', 'areaLoop', 'An area cannot move into itself or below itself')
+  }
+
+  private async refuseTwin({ project }: Context, parentId: number | null, name: string, not: number | null): Promise<void> {
+    const twins = await rowsOf(this, `select 1 as yes from area where ${SIBLINGS} and name = $name and id is distinct from $not::int`, {
+      projectId: project.id,
+      parentId,
+      name,
+      not,
+    })
+    if (twins.length > 0) throw new Problem('conflict', 'areaTwin', `There is an area “${name}” in the same place already`)
+  }
+
+  /** Takes an area away; what stood in it moves up one level, and comes back with \`restore\`. */
+  async delete(context: Context, id: number): Promise<AreaDeleted> {
+    const area = await this.orThrow(context, id)
+    return this.sequelize.transaction(async (transaction) => {
+      const db = { sequelize: this.sequelize, transaction }
+      const bind = { id, parentId: area.parentId }
+      const cases = await rowsOf<{ id: number }>(db, 'update test_case set area_id = $parentId::int where area_id = $id returning id', bind)
+      const areas = await rowsOf<{ id: number }>(db, 'select id from area where parent_id = $id and deleted_at is null', bind)
+      const held = { cases: cases.map((row) => row.id), areas: areas.map((row) => row.id) }
+      await area.update({ deletedAt: new Date(), held }, { transaction })
+      // a name that the level above has already is told apart by where it came from
+      await run(
+        db,
+        `update area a set parent_id = $parentId::int, name = case when exists (
+           select 1 from area s where s.project_id = a.project_id and s.parent_id is not distinct from $parentId::int and s.deleted_at is null and s.name = a.name
+         ) then a.name || ' (' || $name || ')' else a.name end
+         where a.parent_id = $id and a.deleted_at is null`,
+        { ...bind, name: area.name },
+      )
+      return { cases: held.cases.length, areas: held.areas.length }
+    })
+  }
+
+  /** Brings a deleted area back, with what stood in it and still stands where it was put. */
+  async restore(context: Context, id: number): Promise<AreaNode> {
+    const area = await this.areas.findOne({ where: { id, projectId: context.project.id } })
+    if (!area?.deletedAt) throw notFound('deleted area', id)
+    await this.refuseTwin(context, area.parentId, area.name, null)
+    const held = area.held ?? { cases: [], areas: [] }
+    await this.sequelize.transaction(async (transaction) => {
+      const db = { sequelize: this.sequelize, transaction }
+      await area.update({ deletedAt: null, held: null }, { transaction })
+      const bind = { id, parentId: area.parentId, name: area.name }
+      await run(db, 'update test_case set area_id = $id where id = any($ids::int[]) and area_id is not distinct from $parentId::int', {
+        id,
+        parentId: area.parentId,
+        ids: held.cases,
+      })
+      await run(
+        db,
+        `update area set parent_id = $id, name = regexp_replace(name, ' \\(' || regexp_replace($name, '([^[:alnum:] ])', '\\\\\\1', 'g') || '\\)$', '')
+         where id = any($ids::int[]) and parent_id is not distinct from $parentId::int`,
+        { ...bind, ids: held.areas },
+      )
+    })
+    return { id, parentId: area.parentId, name: area.name, cases: held.cases.length }
+  }
+}

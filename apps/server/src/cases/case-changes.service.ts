@@ -1,0 +1,73 @@
+import { Injectable } from '@nestjs/common'
+import { InjectConnection } from '@nestjs/sequelize'
+import { Sequelize } from 'sequelize-typescript'
+import type { Context } from '../access/index.js'
+import type { CaseChange, CaseUndone } from '../contract/index.js'
+import { rowsOf, type Queryable } from '../platform/database.js'
+import { notFound } from '../platform/problem.js'
+import { AreasService } from './areas.service.js'
+import { numbersOf } from './case-key.js'
+import type { BulkSetDto } from './cases.dto.js'
+import { BULK, DELETE_CASES, UNDO } from './change-queries.js'
+
+export type ChangeKind = 'edit' | 'bulk' | 'delete' | 'import' | 'outline'
+
+/** Changes of many cases at once, each remembered so that it can be undone. */
+@Injectable()
+export class CaseChangesService {
+  constructor(
+    private readonly areas: AreasService,
+    @InjectConnection() readonly sequelize: Sequelize,
+  ) {}
+
+  async bulk(context: Context, keys: string[], set: BulkSetDto): Promise<CaseChange> {
+    if (set.areaId) await this.areas.orThrow(context, set.areaId)
+    return this.change(context, 'bulk', BULK, keys, {
+      priority: set.priority ?? null,
+      setsOwner: set.ownerId !== undefined,
+      ownerId: set.ownerId ?? null,
+      setsArea: set.areaId !== undefined,
+      areaId: set.areaId ?? null,
+      state: set.state ?? null,
+      intent: set.intent ?? null,
+      addTags: tidy(set.addTags),
+      removeTags: tidy(set.removeTags),
+    })
+  }
+
+  /** Cases are marked, not gone: undo brings them back with their links and histories. */
+  delete(context: Context, keys: string[]): Promise<CaseChange> {
+    return this.change(context, 'delete', DELETE_CASES, keys, {})
+  }
+
+  private async change({ project, caller }: Context, kind: ChangeKind, sql: string, keys: string[], bind: Record<string, unknown>) {
+    const [made] = await rowsOf<CaseChange>(this, sql, {
+      projectId: project.id,
+      accountId: caller.accountId,
+      kind,
+      numbers: numbersOf(project, keys),
+      ...bind,
+    })
+    return made ?? { changeId: null, cases: 0 }
+  }
+
+  /** Remembers a change that was made elsewhere. @returns its number, null for no change */
+  async keep(db: Queryable, { project, caller }: Context, kind: ChangeKind, before: unknown[], made: number[]): Promise<number | null> {
+    if (before.length + made.length === 0) return null
+    const [row] = await rowsOf<{ id: number }>(
+      db,
+      `insert into case_change (project_id, account_id, kind, before, made)
+       values ($projectId, $accountId, $kind, $before::jsonb, $made::int[]) returning id`,
+      { projectId: project.id, accountId: caller.accountId, kind, before: JSON.stringify(before), made },
+    )
+    return row?.id ?? null
+  }
+
+  async undo({ project }: Context, id: number): Promise<CaseUndone> {
+    const [row] = await rowsOf<CaseUndone & { found: number }>(this, UNDO, { projectId: project.id, id, prefix: project.keyPrefix })
+    if (!row || row.found === 0) throw notFound('change that is not undone', id)
+    return { undone: row.undone, left: row.left }
+  }
+}
+
+const tidy = (tags: string[] = []) => [...new Set(tags.map((tag) => tag.trim()).filter((tag) => tag !== ''))]

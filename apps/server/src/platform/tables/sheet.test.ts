@@ -1,0 +1,53 @@
+import fc from 'fast-check'
+import { spawnSync } from 'node:child_process'
+import { describe, expect, it } from 'vitest'
+import { readSheet, writeCsv, writeXlsx, type Sheet } from './sheet.js'
+
+const SHEET: Sheet = [
+  ['Key', 'Title'],
+  ['FERRY-1', 'with "quotes", commas; and\nlines'],
+  ['', '=HYPERLINK("http://evil.example")'],
+]
+
+describe('CSV', () => {
+  // RFC 4180, section 2: quotes are doubled, lines end with CRLF
+  it('is written as RFC 4180 has it, and marks what a spreadsheet would run', () => {
+    expect(writeCsv(SHEET)).toBe(
+      '\uFEFFKey,Title\r\nFERRY-1,"with ""quotes"", commas; and\nlines"\r\n,"\'=HYPERLINK(""http://evil.example"")"\r\n',
+    )
+  })
+  // Python's csv module is a reader that is not ours
+  it('is read alike by another reader', () => {
+    const script = 'import csv,sys,json,io; print(json.dumps(list(csv.reader(io.StringIO(sys.stdin.read(), newline="")))))'
+    const python = spawnSync('python3', ['-c', script], { input: writeCsv(SHEET).slice(1), encoding: 'utf8' })
+    if (python.error) return // no Python on this machine; the round trip below still holds
+    expect(JSON.parse(python.stdout)).toEqual([SHEET[0], SHEET[1], ['', `'${SHEET[2]?.[1]}`]])
+  })
+  it('is read back as it was written', async () => {
+    const cell = fc.string({ unit: 'grapheme', maxLength: 12 }).filter((text) => !text.startsWith("'") && !text.includes('\u0000'))
+    const sheets = fc.array(fc.array(cell, { minLength: 2, maxLength: 2 }), { minLength: 2, maxLength: 5 })
+    await fc.assert(
+      fc.asyncProperty(sheets, async (body) => {
+        const sheet = [['Key', 'Title'], ...body]
+        expect(await readSheet(Buffer.from(writeCsv(sheet)))).toEqual(sheet)
+      }),
+    )
+  })
+  it.each([
+    ['a;b\n1;2', 'semicolons'],
+    ['a\tb\n1\t2', 'tabs'],
+  ])('may be separated otherwise: %j', async (text) =>
+    expect(await readSheet(Buffer.from(text))).toEqual([
+      ['a', 'b'],
+      ['1', '2'],
+    ]),
+  )
+  it.each([
+    [Buffer.from(''), /empty/],
+    [Buffer.from('a,b\n"open'), /no CSV that can be read/],
+    [Buffer.from([1, 0, 2]), /neither CSV nor a workbook/],
+    [Buffer.from('PK\x03\x04 broken'), /workbook cannot be read/],
+  ])('says what is wrong with %j', (bytes, message) => expect(readSheet(bytes)).rejects.toThrow(message))
+})
+
+it('a workbook is read back as it was written', async () => expect(await readSheet(await writeXlsx(SHEET, 'Cases'))).toEqual(SHEET))

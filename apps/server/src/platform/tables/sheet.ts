@@ -1,0 +1,76 @@
+import { parse } from 'csv-parse/sync'
+import { stringify } from 'csv-stringify/sync'
+import ExcelJS from 'exceljs'
+import { Problem } from '../problem.js'
+
+/** Lines of cells, as a spreadsheet holds them. */
+export type Sheet = string[][]
+
+/** A cell that begins like a formula is marked as text, so that no spreadsheet runs it (OWASP, "CSV Injection"). */
+const FORMULA = /^[=+\-@\t\r]/
+const asText = (cell: string) => (FORMULA.test(cell) ? `'${cell}` : cell)
+const fromText = (cell: string) => (cell.startsWith("'") && FORMULA.test(cell.slice(1)) ? cell.slice(1) : cell)
+
+/** CSV as RFC 4180 has it, with a byte order mark so that spreadsheets read UTF-8. */
+export function writeCsv(sheet: Sheet): string {
+  return stringify(
+    sheet.map((line) => line.map(asText)),
+    { bom: true, record_delimiter: 'windows' },
+  )
+}
+
+/** A workbook with one sheet: headings that stay in sight, texts as texts. */
+export async function writeXlsx(sheet: Sheet, name: string, widths: number[] = []): Promise<Buffer> {
+  const workbook = new ExcelJS.Workbook()
+  const page = workbook.addWorksheet(name, { views: [{ state: 'frozen', ySplit: 1 }] })
+  for (const line of sheet) page.addRow(line)
+  page.getRow(1).font = { bold: true }
+  widths.forEach((width, i) => (page.getColumn(i + 1).width = width))
+  page.eachRow((row, i) => {
+    if (i > 1) row.alignment = { wrapText: true, vertical: 'top' }
+  })
+  return Buffer.from(await workbook.xlsx.writeBuffer())
+}
+
+const ZIP = Buffer.from('PK\x03\x04')
+
+/** Reads a table from CSV (commas, semicolons or tabs; UTF-8) or the first sheet of a workbook, known by its content. @throws Problem */
+export async function readSheet(bytes: Buffer): Promise<Sheet> {
+  if (bytes.length === 0) throw new Problem('invalid', 'empty', 'The file is empty')
+  return bytes.subarray(0, 4).equals(ZIP) ? readXlsx(bytes) : readCsv(bytes)
+}
+
+function readCsv(bytes: Buffer): Sheet {
+  if (bytes.includes(0)) throw new Problem('invalid', 'noTable', 'This is neither CSV nor a workbook (.xlsx)')
+  const text = bytes.toString('utf8').replace(/^\uFEFF/, '')
+  const [heading = ''] = text.split('\n', 1)
+  const delimiter = [',', ';', '\t'].sort((a, b) => heading.split(b).length - heading.split(a).length)[0]
+  try {
+    const lines = parse<string[]>(text, { delimiter: delimiter ?? ',', relax_column_count: true })
+    return lines.map((line) => line.map(fromText))
+  } catch (error) {
+    throw new Problem(
+      'invalid',
+      'noTable',
+      `The file is no CSV that can be read: ${error instanceof Error ? error.message : String(error)}`,
+    )
+  }
+}
+
+async function readXlsx(bytes: Buffer): Promise<Sheet> {
+  const workbook = new ExcelJS.Workbook()
+  try {
+    await workbook.xlsx.load(bytes as unknown as ArrayBuffer)
+  } catch {
+    throw new Problem('invalid', 'noTable', 'The workbook cannot be read; save it again as .xlsx, or as CSV')
+  }
+  const [page] = workbook.worksheets
+  if (!page) throw new Problem('invalid', 'noTable', 'The workbook has no sheet')
+  const sheet: Sheet = []
+  page.eachRow({ includeEmpty: true }, (row) => {
+    const line: string[] = []
+    for (let column = 1; column <= page.columnCount; column++) line.push(row.getCell(column).text)
+    sheet.push(line.map((cell) => cell.replace(/\r\n/g, '\n')))
+  })
+  return sheet
+}

@@ -1,0 +1,72 @@
+import { Body, Controller, Delete, Get, HttpCode, Injectable, Module, Param, ParseIntPipe, Post, Query } from '@nestjs/common'
+import { InjectConnection } from '@nestjs/sequelize'
+import { Sequelize } from 'sequelize-typescript'
+import { Ctx, PersonOnly, type Context } from '../access/index.js'
+import type { SavedView } from '../contract/index.js'
+import { rowsOf, run } from '../platform/database.js'
+import { notFound } from '../platform/problem.js'
+import { NewViewDto, ViewsOfDto } from './views.dto.js'
+
+const VIEWS = `
+select v.id, v.page, v.name, v.params, v.shared, a.name as by, v.account_id = $accountId as mine
+from saved_view v join account a on a.id = v.account_id
+where v.project_id = $projectId and v.page = $page and (v.account_id = $accountId or v.shared) order by lower(v.name), v.id`
+
+@Injectable()
+export class ViewsService {
+  constructor(@InjectConnection() readonly sequelize: Sequelize) {}
+
+  list({ project, caller }: Context, page: string): Promise<SavedView[]> {
+    return rowsOf<SavedView>(this, VIEWS, { projectId: project.id, accountId: caller.accountId, page })
+  }
+
+  /** Keeps a view under a name; the same name of the same person is kept anew. */
+  async keep(context: Context, { page, name, params, shared }: NewViewDto): Promise<SavedView[]> {
+    await run(
+      this,
+      `insert into saved_view (project_id, account_id, page, name, params, shared) values ($projectId, $accountId, $page, $name, $params, $shared)
+       on conflict (project_id, account_id, page, name) do update set params = excluded.params, shared = excluded.shared`,
+      { projectId: context.project.id, accountId: context.caller.accountId, page, name, params, shared: shared ?? false },
+    )
+    return this.list(context, page)
+  }
+
+  /** Everybody takes away their own. */
+  async remove({ project, caller }: Context, id: number): Promise<void> {
+    const removed = await rowsOf(
+      this,
+      'delete from saved_view where id = $id and project_id = $projectId and account_id = $accountId returning id',
+      { id, projectId: project.id, accountId: caller.accountId },
+    )
+    if (removed.length === 0) throw notFound('view of yours', id)
+  }
+}
+
+@Controller('projects/:project/views')
+@PersonOnly()
+export class ViewsController {
+  constructor(private readonly views: ViewsService) {}
+
+  /** Saved views of a page: one's own, and those that others share. */
+  @Get()
+  list(@Ctx() context: Context, @Query() query: ViewsOfDto): Promise<SavedView[]> {
+    return this.views.list(context, query.page)
+  }
+
+  /** Saves a view. One of the same name is saved anew. */
+  @Post()
+  @HttpCode(200)
+  keep(@Ctx() context: Context, @Body() body: NewViewDto): Promise<SavedView[]> {
+    return this.views.keep(context, body)
+  }
+
+  /** Deletes a view of one's own. */
+  @Delete(':id')
+  @HttpCode(204)
+  remove(@Ctx() context: Context, @Param('id', ParseIntPipe) id: number): Promise<void> {
+    return this.views.remove(context, id)
+  }
+}
+
+@Module({ controllers: [ViewsController], providers: [ViewsService] })
+export class ViewsModule {}

@@ -1,0 +1,201 @@
+import type { AreaNode } from '@bobbin/client'
+import { useQueryClient } from '@tanstack/react-query'
+import { MoreHorizontal } from 'lucide-react'
+import { useState, type DragEvent } from 'react'
+import { useSession } from '../../context/session.js'
+import { api } from '../../lib/api.js'
+import { count } from '../../lib/format.js'
+import { Menu, MenuItem } from '../../ui/menu.js'
+import { messageOf } from '../../ui/states.js'
+import { notifyError, notifyUndo } from '../../ui/toast.js'
+import { areaSums, isWithin } from './area-paths.js'
+import { AreaPicker } from './area-picker.js'
+import { NameDialog } from './name-dialog.js'
+
+/** What is dragged onto an area: cases by key, or another area. */
+export const DRAGGED_CASES = 'application/x-bobbin-cases'
+const DRAGGED_AREA = 'application/x-bobbin-area'
+
+export interface AreaTreeProps {
+  areas: AreaNode[]
+  chosen: number | null
+  onChoose: (id: number | null) => void
+  onDropCases: (keys: string[], area: AreaNode) => void
+}
+
+type Act = { kind: 'rename'; area: AreaNode } | { kind: 'move'; area: AreaNode } | { kind: 'new'; parent: AreaNode | null }
+
+/** The areas: chosen, made, renamed, moved by dragging or by the menu, and deleted with undo. */
+export function AreaTree({ areas, chosen, onChoose, onDropCases }: AreaTreeProps) {
+  const [act, setAct] = useState<Act | null>(null)
+  const changes = useAreaChanges()
+  const sums = areaSums(areas)
+  const branch = (parentId: number | null, depth: number): React.ReactNode =>
+    areas
+      .filter((area) => area.parentId === parentId)
+      .map((area) => (
+        <li key={area.id}>
+          <AreaLine
+            area={area}
+            cases={sums.get(area.id) ?? 0}
+            depth={depth}
+            chosen={chosen === area.id}
+            onChoose={() => onChoose(chosen === area.id ? null : area.id)}
+            onAct={setAct}
+            onDelete={() => void changes.remove(area)}
+            onDrop={(event) => {
+              const keys = event.dataTransfer.getData(DRAGGED_CASES)
+              const moved = Number(event.dataTransfer.getData(DRAGGED_AREA))
+              if (keys) onDropCases(keys.split(','), area)
+              else if (moved && !isWithin(areas, area.id, moved)) void changes.move(moved, area.id)
+            }}
+          />
+          <ul>{branch(area.id, depth + 1)}</ul>
+        </li>
+      ))
+  return (
+    <nav aria-label="Areas" className="w-[206px] shrink-0 overflow-y-auto border-r border-hairline py-4 max-[1180px]:hidden" tabIndex={0}>
+      <div
+        className="flex items-center pr-1"
+        onDragOver={(event) => event.dataTransfer.types.includes(DRAGGED_AREA) && event.preventDefault()}
+        onDrop={(event) => void changes.move(Number(event.dataTransfer.getData(DRAGGED_AREA)), null)}
+      >
+        <button
+          type="button"
+          aria-pressed={chosen === null}
+          onClick={() => onChoose(null)}
+          className={`min-h-[26px] flex-1 pl-4 text-left ${chosen === null ? 'font-semibold' : 'text-soft hover:text-ink'}`}
+        >
+          All areas
+        </button>
+        <AreaMenu label="Areas">
+          <MenuItem onSelect={() => setAct({ kind: 'new', parent: null })}>New area</MenuItem>
+        </AreaMenu>
+      </div>
+      <ul>{branch(null, 0)}</ul>
+      {act?.kind === 'move' && (
+        <AreaPicker
+          title={`Move ${act.area.name}`}
+          description="The area it shall stand in; “No area” is the top."
+          not={(id) => isWithin(areas, id, act.area.id)}
+          onClose={() => setAct(null)}
+          onPick={(id) => {
+            setAct(null)
+            void changes.move(act.area.id, id)
+          }}
+        />
+      )}
+      {(act?.kind === 'rename' || act?.kind === 'new') && (
+        <NameDialog
+          title={act.kind === 'rename' ? `Rename ${act.area.name}` : act.parent ? `New area in ${act.parent.name}` : 'New area'}
+          label="Name of the area"
+          value={act.kind === 'rename' ? act.area.name : ''}
+          onClose={() => setAct(null)}
+          onName={(name) => (act.kind === 'rename' ? changes.rename(act.area.id, name) : changes.make(name, act.parent?.id ?? null))}
+        />
+      )}
+    </nav>
+  )
+}
+
+interface AreaLineProps {
+  area: AreaNode
+  cases: number
+  depth: number
+  chosen: boolean
+  onChoose: () => void
+  onAct: (act: Act) => void
+  onDelete: () => void
+  onDrop: (event: DragEvent) => void
+}
+
+function AreaLine({ area, cases, depth, chosen, onChoose, onAct, onDelete, onDrop }: AreaLineProps) {
+  const [over, setOver] = useState(false)
+  return (
+    <div
+      draggable
+      onDragStart={(event) => event.dataTransfer.setData(DRAGGED_AREA, String(area.id))}
+      onDragOver={(event) => {
+        const { types } = event.dataTransfer
+        if (!types.includes(DRAGGED_CASES) && !types.includes(DRAGGED_AREA)) return
+        event.preventDefault()
+        setOver(true)
+      }}
+      onDragLeave={() => setOver(false)}
+      onDrop={(event) => {
+        event.preventDefault()
+        setOver(false)
+        onDrop(event)
+      }}
+      className={`group flex items-center pr-1 ${chosen ? 'bg-dye-wash' : 'hover:bg-surface'} ${over ? 'outline-2 -outline-offset-2 outline-dye' : ''}`}
+    >
+      <button
+        type="button"
+        aria-pressed={chosen}
+        onClick={onChoose}
+        style={{ paddingLeft: 16 + depth * 14 }}
+        className={`flex min-h-[26px] min-w-0 flex-1 items-center gap-2 text-left ${chosen ? 'font-semibold' : depth === 0 ? '' : 'text-soft'}`}
+      >
+        <span className="truncate" title={area.name}>
+          {area.name}
+        </span>
+        <span className="ml-auto font-normal text-soft">{cases}</span>
+      </button>
+      <AreaMenu label={`Area ${area.name}`}>
+        <MenuItem onSelect={() => onAct({ kind: 'new', parent: area })}>New area inside</MenuItem>
+        <MenuItem onSelect={() => onAct({ kind: 'rename', area })}>Rename</MenuItem>
+        <MenuItem onSelect={() => onAct({ kind: 'move', area })}>Move …</MenuItem>
+        <MenuItem onSelect={onDelete}>Delete; what is in it moves up</MenuItem>
+      </AreaMenu>
+    </div>
+  )
+}
+
+function AreaMenu({ label, children }: { label: string; children: React.ReactNode }) {
+  return (
+    <Menu
+      label={label}
+      trigger={
+        <button
+          type="button"
+          aria-label={`${label}: what to do`}
+          className="p-1 text-soft opacity-0 group-hover:opacity-100 hover:text-ink focus-visible:opacity-100 data-[state=open]:opacity-100 [div:not(.group)>&]:opacity-100"
+        >
+          <MoreHorizontal size={14} />
+        </button>
+      }
+    >
+      {children}
+    </Menu>
+  )
+}
+
+function useAreaChanges() {
+  const { project } = useSession()
+  const queries = useQueryClient()
+  const refresh = () => queries.invalidateQueries({ predicate: (query) => ['areas', 'cases', 'case'].includes(String(query.queryKey[0])) })
+  const fail = (error: unknown) => notifyError(messageOf(error))
+  const at = (id: number) => ({ project: project.slug, id })
+  const edit = async (id: number, body: { name?: string; parentId?: number | null }) => {
+    await api.patch('/projects/{project}/areas/{id}', { path: at(id), body })
+    await refresh()
+  }
+  return {
+    rename: (id: number, name: string) => edit(id, { name }),
+    move: (id: number, parentId: number | null) => (id > 0 ? edit(id, { parentId }).catch(fail) : Promise.resolve()),
+    make: async (name: string, parentId: number | null) => {
+      await api.post('/projects/{project}/areas', { path: { project: project.slug }, body: { name, parentId } })
+      await refresh()
+    },
+    remove: (area: AreaNode) =>
+      api
+        .delete('/projects/{project}/areas/{id}', { path: at(area.id) })
+        .then(async ({ cases }) => {
+          await refresh()
+          notifyUndo(`Deleted the area ${area.name}; ${count(cases, 'case')} moved up`, () => {
+            api.post('/projects/{project}/areas/{id}/restore', { path: at(area.id) }).then(refresh, fail)
+          })
+        })
+        .catch(fail),
+  }
+}

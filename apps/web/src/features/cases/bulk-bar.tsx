@@ -1,0 +1,132 @@
+import type { BulkSetDto } from '@bobbin/client'
+import { X } from 'lucide-react'
+import { useState, type FormEvent } from 'react'
+import { api } from '../../lib/api.js'
+import { count } from '../../lib/format.js'
+import { useSession } from '../../context/session.js'
+import { Dialog } from '../../ui/dialog.js'
+import { Menu, MenuItem, MenuLabel, MenuRule, MenuSub } from '../../ui/menu.js'
+import { Button, Key } from '../../ui/states.js'
+import { INTENTS, intentWords, PRIORITIES, STATES } from './case-address.js'
+import { useMembers } from './queries.js'
+
+export interface BulkBarProps {
+  keys: string[]
+  onSet: (set: BulkSetDto) => void
+  onMove: () => void
+  onDelete: () => void
+  onClear: () => void
+}
+
+/** What can be done with the picked cases; every choice says how many it will touch. */
+export function BulkBar({ keys, onSet, onMove, onDelete, onClear }: BulkBarProps) {
+  const { project } = useSession()
+  const members = useMembers()
+  const [tagging, setTagging] = useState(false)
+  const cases = count(keys.length, 'case')
+  const download = (format: 'csv' | 'xlsx' | 'json') => {
+    window.location.assign(api.address('/projects/{project}/case-tables', { path: { project: project.slug }, query: { format, keys } }))
+  }
+  return (
+    <div
+      role="toolbar"
+      aria-label={`${cases} picked`}
+      className="flex flex-wrap items-center gap-x-3 gap-y-1 border-t border-dye bg-dye-wash px-5 py-2"
+    >
+      <strong>{cases} picked</strong>
+      <Menu
+        label={`Change ${cases}`}
+        trigger={
+          <Button>
+            Change {cases} <span aria-hidden="true">…</span>
+          </Button>
+        }
+      >
+        <MenuLabel>In all {cases}, set</MenuLabel>
+        <MenuSub name="State">
+          {STATES.map((state) => (
+            <MenuItem key={state} onSelect={() => onSet({ state })}>
+              {state}
+            </MenuItem>
+          ))}
+        </MenuSub>
+        <MenuSub name="Priority">
+          {PRIORITIES.map((words, i) => (
+            <MenuItem key={words} onSelect={() => onSet({ priority: i + 1 })}>
+              {words}
+            </MenuItem>
+          ))}
+        </MenuSub>
+        <MenuSub name="Automation">
+          {INTENTS.map((intent) => (
+            <MenuItem key={intent} onSelect={() => onSet({ intent })}>
+              {intentWords(intent)}
+            </MenuItem>
+          ))}
+        </MenuSub>
+        <MenuSub name="Owner">
+          <MenuItem onSelect={() => onSet({ ownerId: null })}>nobody</MenuItem>
+          {members.data?.map((member) => (
+            <MenuItem key={member.id} onSelect={() => onSet({ ownerId: member.id })}>
+              {member.name}
+            </MenuItem>
+          ))}
+        </MenuSub>
+        <MenuItem onSelect={() => setTagging(true)}>Tags …</MenuItem>
+        <MenuRule />
+        <MenuSub name="Export">
+          <MenuItem onSelect={() => download('xlsx')}>Workbook (.xlsx)</MenuItem>
+          <MenuItem onSelect={() => download('csv')}>CSV</MenuItem>
+          <MenuItem onSelect={() => download('json')}>JSON</MenuItem>
+        </MenuSub>
+      </Menu>
+      <Button onClick={onMove}>
+        Move <Key>m</Key>
+      </Button>
+      <Button onClick={onDelete}>Delete {cases}</Button>
+      <button type="button" onClick={onClear} className="ml-auto inline-flex items-center gap-1 text-soft hover:text-ink">
+        <X size={14} /> Pick none
+      </button>
+      {tagging && (
+        <TagDialog
+          cases={cases}
+          onClose={() => setTagging(false)}
+          onSet={(set) => {
+            setTagging(false)
+            onSet(set)
+          }}
+        />
+      )}
+    </div>
+  )
+}
+
+const tagsOf = (text: string) => text.split(',').map((tag) => tag.trim()).filter((tag) => tag !== '') // prettier-ignore
+
+function TagDialog({ cases, onSet, onClose }: { cases: string; onSet: (set: BulkSetDto) => void; onClose: () => void }) {
+  const [add, setAdd] = useState('')
+  const [remove, setRemove] = useState('')
+  const submit = (event: FormEvent) => {
+    event.preventDefault()
+    onSet({ addTags: tagsOf(add), removeTags: tagsOf(remove) })
+  }
+  return (
+    <Dialog open onOpenChange={(open) => !open && onClose()} title={`Tags of ${cases}`} description="Several are separated by commas.">
+      <form onSubmit={submit} className="flex flex-col gap-3">
+        <label className="flex flex-col gap-1">
+          Add
+          <input autoFocus className="field" value={add} onChange={(event) => setAdd(event.target.value)} />
+        </label>
+        <label className="flex flex-col gap-1">
+          Take away
+          <input className="field" value={remove} onChange={(event) => setRemove(event.target.value)} />
+        </label>
+        <div>
+          <Button type="submit" kind="strong" disabled={tagsOf(add).length + tagsOf(remove).length === 0}>
+            Change {cases}
+          </Button>
+        </div>
+      </form>
+    </Dialog>
+  )
+}

@@ -1,0 +1,67 @@
+import type { CaseRow } from '@bobbin/client'
+import { writeEstimate } from '@bobbin/core'
+import type { ReactNode } from 'react'
+import { count } from '../../lib/format.js'
+import { Time } from '../../ui/time.js'
+import { intentWords } from './case-address.js'
+
+export interface CaseColumn {
+  id: string
+  name: string
+  /** Pixels. */
+  width: number
+  /** What the list is sorted by when its heading is pressed. */
+  sort: string | null
+  right?: boolean
+  cell: (row: CaseRow) => ReactNode
+}
+
+/** What a list of cases can show besides key and title, in this order. */
+export const COLUMNS: readonly CaseColumn[] = [
+  { id: 'area', name: 'Area', width: 190, sort: 'area', cell: (row) => row.area },
+  { id: 'tags', name: 'Tags', width: 136, sort: null, cell: (row) => row.tags.join(', ') },
+  { id: 'owner', name: 'Owner', width: 110, sort: 'owner', cell: (row) => row.owner ?? 'nobody' },
+  { id: 'state', name: 'State', width: 76, sort: 'state', cell: (row) => row.state },
+  { id: 'intent', name: 'Automation', width: 118, sort: 'intent', cell: (row) => intentWords(row.intent) },
+  { id: 'estimate', name: 'By hand', width: 86, sort: 'estimate', right: true, cell: (row) => writeEstimate(row.estimateS) },
+  { id: 'updated', name: 'Changed', width: 132, sort: 'updated', cell: (row) => <Time iso={row.updatedAt} /> },
+  {
+    id: 'priority',
+    name: 'Prio',
+    width: 48,
+    sort: 'priority',
+    cell: (row) => <span title={`Priority ${row.priority} of 4`}>P{row.priority}</span>,
+  },
+  {
+    id: 'scripts',
+    name: 'Scripts',
+    width: 84,
+    sort: 'scripts',
+    right: true,
+    cell: (row) =>
+      row.scripts > 0 ? (
+        count(row.scripts, 'script')
+      ) : row.intent === 'byHand' || row.intent === 'never' ? (
+        '–'
+      ) : (
+        <span className="text-errored">no script</span>
+      ),
+  },
+]
+
+const USUAL = ['tags', 'priority', 'scripts']
+
+/** The columns that the address names, or the usual ones. */
+export function readColumns(text: string | null): readonly CaseColumn[] {
+  const wanted = text === null ? USUAL : text.split(',')
+  return COLUMNS.filter((column) => wanted.includes(column.id))
+}
+
+/** The address with one column switched; null for the usual ones. */
+export function withColumn(shown: readonly CaseColumn[], id: string): string | null {
+  const ids = shown.map((column) => column.id)
+  const next = ids.includes(id)
+    ? ids.filter((one) => one !== id)
+    : COLUMNS.map((column) => column.id).filter((one) => one === id || ids.includes(one))
+  return next.join(',') === USUAL.join(',') ? null : next.join(',') || 'none'
+}

@@ -1,0 +1,37 @@
+import { useQuery } from '@tanstack/react-query'
+import { useSession } from '../../context/session.js'
+import { api } from '../../lib/api.js'
+import type { CaseFilter } from './case-address.js'
+
+export function useCases(filter: CaseFilter) {
+  const { project } = useSession()
+  return useQuery({
+    queryKey: ['cases', project.slug, filter],
+    queryFn: ({ signal }) => api.get('/projects/{project}/cases', { path: { project: project.slug }, query: filter, signal }),
+    placeholderData: (before) => before,
+  })
+}
+
+export function useAreas() {
+  const { project } = useSession()
+  return useQuery({
+    queryKey: ['areas', project.slug],
+    queryFn: () => api.get('/projects/{project}/areas', { path: { project: project.slug } }),
+  })
+}
+
+export function useMembers() {
+  const { project } = useSession()
+  return useQuery({
+    queryKey: ['members', project.slug],
+    queryFn: () => api.get('/projects/{project}/members', { path: { project: project.slug } }),
+  })
+}
+
+export function useTags() {
+  const { project } = useSession()
+  return useQuery({
+    queryKey: ['case-facets', project.slug],
+    queryFn: () => api.get('/projects/{project}/cases/facets', { path: { project: project.slug } }),
+  })
+}

@@ -1,0 +1,53 @@
+import type { BulkSetDto, CaseChange } from '@bobbin/client'
+import { useQueryClient } from '@tanstack/react-query'
+import { useCallback, useMemo } from 'react'
+import { useSession } from '../../context/session.js'
+import { api } from '../../lib/api.js'
+import { count, formatList } from '../../lib/format.js'
+import { messageOf } from '../../ui/states.js'
+import { notify, notifyError, notifyUndo } from '../../ui/toast.js'
+
+const TOUCHED = ['case', 'cases', 'case-scripts', 'areas', 'case-facets']
+
+/** Changes of cases: each says how many it touched, and can be undone. */
+export function useCaseChanges() {
+  const { project } = useSession()
+  const queries = useQueryClient()
+  const refresh = useCallback(
+    () => queries.invalidateQueries({ predicate: (query) => TOUCHED.includes(String(query.queryKey[0])) }),
+    [queries],
+  )
+  return useMemo(() => {
+    const fail = (error: unknown) => notifyError(messageOf(error))
+    const undo = async (id: number) => {
+      const { undone, left } = await api.post('/projects/{project}/cases/changes/{id}/undo', { path: { project: project.slug, id } })
+      await refresh()
+      if (left.length > 0)
+        notifyError(
+          `${count(undone, 'case')} put back. Somebody changed ${formatList(left.slice(0, 5))} since; these were left as they are.`,
+        )
+    }
+    /** Says what was done, with the way back. */
+    const done = async (words: string, changeId: number | null) => {
+      await refresh()
+      if (changeId === null) notify('Nothing had to be changed')
+      else notifyUndo(words, () => void undo(changeId).catch(fail))
+    }
+    const apply = (change: Promise<CaseChange>, words: (cases: string) => string) =>
+      change.then((made) => done(words(count(made.cases, 'case')), made.changeId)).catch(fail)
+    const path = { project: project.slug }
+    return {
+      refresh,
+      done,
+      set: (keys: string[], set: BulkSetDto) =>
+        apply(api.post('/projects/{project}/cases/bulk', { path, body: { keys, set } }), (cases) => `Changed ${cases}`),
+      move: (keys: string[], areaId: number | null, name: string) =>
+        apply(
+          api.post('/projects/{project}/cases/bulk', { path, body: { keys, set: { areaId } } }),
+          (cases) => `Moved ${cases} to ${name}`,
+        ),
+      remove: (keys: string[]) =>
+        apply(api.post('/projects/{project}/cases/delete', { path, body: { keys } }), (cases) => `Deleted ${cases}`),
+    }
+  }, [project.slug, refresh])
+}

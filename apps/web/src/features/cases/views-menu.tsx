@@ -1,0 +1,120 @@
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
+import { Bookmark } from 'lucide-react'
+import { useState, type FormEvent } from 'react'
+import { useSession } from '../../context/session.js'
+import { api } from '../../lib/api.js'
+import { useAddress } from '../../lib/use-address.js'
+import { Dialog } from '../../ui/dialog.js'
+import { Menu, MenuItem, MenuLabel, MenuRule, MenuSub } from '../../ui/menu.js'
+import { Button, messageOf } from '../../ui/states.js'
+import { notifyError } from '../../ui/toast.js'
+import { VIEW_PARAMS } from './case-address.js'
+
+/** Saved views of the list: search, filters, sort and columns under a name, for oneself or for everybody in the project. */
+export function ViewsMenu() {
+  const { project } = useSession()
+  const queries = useQueryClient()
+  const [params, setAddress] = useAddress()
+  const [saving, setSaving] = useState(false)
+  const path = { project: project.slug }
+  const views = useQuery({
+    queryKey: ['views', project.slug, 'cases'],
+    queryFn: () => api.get('/projects/{project}/views', { path, query: { page: 'cases' } }),
+  })
+  const now = new URLSearchParams(VIEW_PARAMS.flatMap((name) => (params.has(name) ? [[name, params.get(name) ?? '']] : []))).toString()
+  const current = views.data?.find((view) => view.params === now && now !== '')
+  const open = (saved: string) => {
+    const wanted = new URLSearchParams(saved)
+    setAddress(Object.fromEntries(VIEW_PARAMS.map((name) => [name, wanted.get(name)])))
+  }
+  const remove = (id: number) =>
+    api
+      .delete('/projects/{project}/views/{id}', { path: { ...path, id } })
+      .then(() => queries.invalidateQueries({ queryKey: ['views'] }))
+      .catch((error: unknown) => notifyError(messageOf(error)))
+  const mine = views.data?.filter((view) => view.mine) ?? []
+  return (
+    <>
+      <Menu
+        label="Saved views"
+        trigger={
+          <button type="button" className="inline-flex min-h-[30px] max-w-[180px] items-center gap-1.5 text-soft hover:text-ink">
+            <Bookmark size={14} className="shrink-0" /> <span className="truncate">{current?.name ?? 'Views'}</span>
+          </button>
+        }
+      >
+        <MenuItem onSelect={() => open('')}>Everything, in the order of the areas</MenuItem>
+        {views.data?.map((view) => (
+          <MenuItem key={view.id} onSelect={() => open(view.params)}>
+            {view.name}
+            {!view.mine && <span className="ml-auto pl-4 text-soft">by {view.by}</span>}
+            {view.mine && view.shared && <span className="ml-auto pl-4 text-soft">shared</span>}
+          </MenuItem>
+        ))}
+        {views.data?.length === 0 && <MenuLabel>Nothing saved yet.</MenuLabel>}
+        <MenuRule />
+        <MenuItem onSelect={() => setSaving(true)} disabled={now === ''}>
+          Save this view …
+        </MenuItem>
+        {mine.length > 0 && (
+          <MenuSub name="Delete a view of mine">
+            {mine.map((view) => (
+              <MenuItem key={view.id} onSelect={() => void remove(view.id)}>
+                {view.name}
+              </MenuItem>
+            ))}
+          </MenuSub>
+        )}
+      </Menu>
+      {saving && <SaveDialog params={now} onClose={() => setSaving(false)} />}
+    </>
+  )
+}
+
+function SaveDialog({ params, onClose }: { params: string; onClose: () => void }) {
+  const { project } = useSession()
+  const queries = useQueryClient()
+  const [name, setName] = useState('')
+  const [shared, setShared] = useState(false)
+  const save = useMutation({
+    mutationFn: () =>
+      api.post('/projects/{project}/views', { path: { project: project.slug }, body: { page: 'cases', name, params, shared } }),
+    onSuccess: async () => {
+      await queries.invalidateQueries({ queryKey: ['views'] })
+      onClose()
+    },
+  })
+  const submit = (event: FormEvent) => {
+    event.preventDefault()
+    save.mutate()
+  }
+  return (
+    <Dialog
+      open
+      onOpenChange={(open) => !open && onClose()}
+      title="Save this view"
+      description="Search, filters, sort and columns as they are now."
+    >
+      <form onSubmit={submit} className="flex flex-col gap-3">
+        <label className="flex flex-col gap-1">
+          Name
+          <input autoFocus className="field" value={name} onChange={(event) => setName(event.target.value)} />
+        </label>
+        <label className="flex items-center gap-2">
+          <input type="checkbox" checked={shared} onChange={(event) => setShared(event.target.checked)} />
+          Everybody in the project sees it
+        </label>
+        {save.error && (
+          <p role="alert" className="text-failed">
+            {messageOf(save.error)}
+          </p>
+        )}
+        <div>
+          <Button type="submit" kind="strong" disabled={name.trim() === '' || save.isPending}>
+            Save
+          </Button>
+        </div>
+      </form>
+    </Dialog>
+  )
+}
