@@ -93,7 +93,7 @@ const bodySchema = (body) =>
       : { type: 'string' }
 
 function answerOf({ answers: { list, type, media }, status }) {
-  if (media !== 'application/json') return { description: 'Done', content: { [media]: { schema: { type: 'string' } } } }
+  if (media !== 'application/json') return { description: 'Done', content: { [media]: { schema: type ? ref(type) : { type: 'string' } } } }
   if (!type) return { description: status === 204 ? 'Done, nothing to say' : 'Done' }
   return { description: 'Done', content: { [media]: { schema: list ? { type: 'array', items: ref(type) } : ref(type) } } }
 }

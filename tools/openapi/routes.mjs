@@ -46,10 +46,10 @@ function routeOf(method, prefix, tag, controller) {
   }
 }
 
-/** `Promise<Name>`, `Promise<Name[]>`, `Promise<void>`; another media type by the tag `@answers text/csv`. */
+/** `Promise<Name>`, `Promise<Name[]>`, `Promise<void>`; another media type by the tag `@answers text/csv`, the data of server-sent events by `@event Name`. */
 function answerOf(method, doc, verb) {
   const media = verb === 'Sse' ? 'text/event-stream' : (doc.tags.answers ?? 'application/json')
-  if (media !== 'application/json') return { list: false, type: null, media }
+  if (media !== 'application/json') return { list: false, type: doc.tags.event ?? null, media }
   const type = method.type
   const inner = type && ts.isTypeReferenceNode(type) && type.typeName.text === 'Promise' ? type.typeArguments[0] : type
   if (!inner) throw new Error(`${method.name.text} in ${method.getSourceFile().fileName} says no type it answers`)

@@ -4,6 +4,7 @@ import { SequelizeModule } from '@nestjs/sequelize'
 import { AccessModule, Account, ApiToken, Session } from './access/index.js'
 import { BriefModule } from './brief/brief.module.js'
 import { Area, CasesModule, TestCase } from './cases/index.js'
+import { EventsModule } from './events/events.module.js'
 import { IntakeModule } from './intake/intake.module.js'
 import { CONFIG, type Config } from './platform/config.js'
 import { ProblemFilter } from './platform/problem.js'
@@ -47,6 +48,7 @@ export class AppModule {
         IntakeModule,
         BriefModule,
         ViewsModule,
+        EventsModule,
       ],
       controllers: [ProjectsController, OpenApiController],
       providers: [MembersService, { provide: APP_FILTER, useClass: ProblemFilter }],

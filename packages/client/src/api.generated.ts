@@ -351,6 +351,26 @@ export interface paths {
     patch?: never
     trace?: never
   }
+  '/projects/{project}/events': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /**
+     * Server-sent events
+     * @description “change” with the topics that changed, “missed” when changes may have been lost, “beat” now and then.
+     */
+    get: operations['eventsEvents']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
   '/projects/{project}/lens': {
     parameters: {
       query?: never
@@ -417,6 +437,7 @@ export interface paths {
       path?: never
       cookie?: never
     }
+    /** The runs in the lens, newest first */
     get: operations['runsList']
     put?: never
     post?: never
@@ -433,7 +454,25 @@ export interface paths {
       path?: never
       cookie?: never
     }
+    /** A run, by what changed against the build before */
     get: operations['runsGet']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/runs/{id}/export': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** Every result of a run as a table */
+    get: operations['runsExport']
     put?: never
     post?: never
     delete?: never
@@ -449,6 +488,7 @@ export interface paths {
       path?: never
       cookie?: never
     }
+    /** The results of a run that changed in one way */
     get: operations['runsRows']
     put?: never
     post?: never
@@ -465,6 +505,7 @@ export interface paths {
       path?: never
       cookie?: never
     }
+    /** What became of one script in a run, with its attempts */
     get: operations['runsResult']
     put?: never
     post?: never
@@ -870,6 +911,9 @@ export interface components {
     }
     /** @enum {string} */
     Change: 'newlyFailing' | 'stillFailing' | 'fixed' | 'recovered' | 'newlySkipped' | 'gone' | 'notRun' | 'new' | 'unchanged'
+    ChangeEvent: {
+      topics: components['schemas']['Topic'][]
+    }
     DeliveredFile: {
       name: string
       /** @enum {string} */
@@ -1126,6 +1170,12 @@ export interface components {
       }[]
       pipelines: {
         name: string
+      }[]
+      /** @description How many builds were run where, so that a lens can count what it hides. */
+      lanes: {
+        branch: string
+        environment: string
+        builds: number
       }[]
     }
     LinkInfo: {
@@ -1475,6 +1525,11 @@ export interface components {
     }
     /** @enum {string} */
     TokenScope: 'deliver' | 'read'
+    /**
+     * @description What of a project has changed, by the part of the API that tells of it.
+     * @enum {string}
+     */
+    Topic: 'cases' | 'scripts' | 'runs' | 'members' | 'tokens' | 'views' | 'project'
     /** @enum {string} */
     ViewPage: 'cases' | 'scripts' | 'runs'
     /** @description Something a reader should know about a file that was read all the same. */
@@ -1531,6 +1586,7 @@ export type CaseStep = components['schemas']['CaseStep']
 export type CaseStepDto = components['schemas']['CaseStepDto']
 export type CaseUndone = components['schemas']['CaseUndone']
 export type Change = components['schemas']['Change']
+export type ChangeEvent = components['schemas']['ChangeEvent']
 export type DeliveredFile = components['schemas']['DeliveredFile']
 export type DeliveryReport = components['schemas']['DeliveryReport']
 export type DeliveryRow = components['schemas']['DeliveryRow']
@@ -1587,6 +1643,7 @@ export type SignInDto = components['schemas']['SignInDto']
 export type Threads = components['schemas']['Threads']
 export type TokenRow = components['schemas']['TokenRow']
 export type TokenScope = components['schemas']['TokenScope']
+export type Topic = components['schemas']['Topic']
 export type ViewPage = components['schemas']['ViewPage']
 export type Warning = components['schemas']['Warning']
 export type WarningCode = components['schemas']['WarningCode']
@@ -1921,6 +1978,8 @@ export interface operations {
         branch?: string
         /** @description Comma-separated names. */
         environments?: string[]
+        /** @description How many of the newest builds of each lane are looked at. */
+        span?: number
       }
       header?: never
       path: {
@@ -1967,6 +2026,8 @@ export interface operations {
         tag?: string
         /** @description A column; with a dash before it, the other way round. Without it, in the order of the areas. */
         sort?: string
+        /** @description At most so many rows. */
+        limit?: number
         format: 'csv' | 'xlsx' | 'json'
         /** @description Only these, by key. */
         keys?: string[]
@@ -2090,6 +2151,8 @@ export interface operations {
         tag?: string
         /** @description A column; with a dash before it, the other way round. Without it, in the order of the areas. */
         sort?: string
+        /** @description At most so many rows. */
+        limit?: number
       }
       header?: never
       path: {
@@ -2497,6 +2560,37 @@ export interface operations {
       }
     }
   }
+  eventsEvents: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'text/event-stream': components['schemas']['ChangeEvent']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
   projectsLens: {
     parameters: {
       query?: never
@@ -2666,6 +2760,8 @@ export interface operations {
         branch?: string
         /** @description Comma-separated names. */
         environments?: string[]
+        /** @description How many of the newest builds of each lane are looked at. */
+        span?: number
       }
       header?: never
       path: {
@@ -2697,7 +2793,10 @@ export interface operations {
   }
   runsGet: {
     parameters: {
-      query?: never
+      query?: {
+        /** @description How many of the newest builds of each lane are looked at. */
+        span?: number
+      }
       header?: never
       path: {
         project: string
@@ -2727,9 +2826,45 @@ export interface operations {
       }
     }
   }
+  runsExport: {
+    parameters: {
+      query: {
+        format: 'csv' | 'json'
+      }
+      header?: never
+      path: {
+        project: string
+        id: number
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'text/csv': string
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
   runsRows: {
     parameters: {
       query: {
+        /** @description How many of the newest builds of each lane are looked at. */
+        span?: number
         change: components['schemas']['Change']
       }
       header?: never
@@ -2798,7 +2933,9 @@ export interface operations {
     parameters: {
       query?: {
         search?: string
-        only?: string
+        only?: 'unlinked' | 'unknownKeys'
+        /** @description At most so many rows. */
+        limit?: number
       }
       header?: never
       path: {

@@ -53,7 +53,7 @@ export class BriefService {
         failing: record.failed + record.errored,
         newlyFailing: own.newlyFailing,
       })),
-      areas: headline ? await this.areas(context, headline) : null,
+      areas: headline ? await this.areas(context, headline, lens.span) : null,
     }
   }
 
@@ -129,8 +129,8 @@ export class BriefService {
     return findings
   }
 
-  private async areas({ project }: Context, record: RunRecord): Promise<Brief['areas']> {
-    const points = await this.history.points(record.laneId, record.sortKey)
+  private async areas({ project }: Context, record: RunRecord, span: number): Promise<Brief['areas']> {
+    const points = await this.history.points(record.laneId, record.sortKey, span)
     const rows = await rowsOf<{ area: string; thread: string }>(this, sql.AREA_THREADS, {
       projectId: project.id,
       runIds: points.map((point) => point.runId),

@@ -20,7 +20,7 @@ const CASE_FILTER = `
 c.project_id = $projectId and c.deleted_at is null
   and ($area::int is null or c.area_id in (select id from wanted))
   and ($search::text is null or c.title ilike $search or $prefix || '-' || c.number ilike $search or array_to_string(c.tags, ' ') ilike $search or o.name ilike $search)
-  and (not $uncovered::boolean or l.scripts is null)
+  and (not $uncovered::boolean or (l.scripts is null and c.intent in ('toAutomate', 'automated') and c.state <> 'retired'))
   and ($states::text[] is null or c.state = any($states))
   and ($priorities::int[] is null or c.priority = any($priorities))
   and ($intents::text[] is null or c.intent = any($intents))

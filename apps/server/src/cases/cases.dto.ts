@@ -156,6 +156,13 @@ export class CaseFilterDto {
   @IsOptional()
   @Matches(/^-?(key|title|area|priority|owner|state|intent|estimate|updated|scripts)$/)
   sort?: string
+  /** At most so many rows. */
+  @IsOptional()
+  @Type(() => Number)
+  @IsInt()
+  @Min(1)
+  @Max(50_000)
+  limit?: number
 }
 
 export class CaseKeysDto {

@@ -38,7 +38,7 @@ export class CasesService {
     const [rows, [sums]] = await Promise.all([
       rowsOf<Omit<CaseRow, 'updatedAt'> & { updatedAt: Date; full: number }>(this, caseRows(filter.sort), {
         ...filterBind(project, filter),
-        most: MOST_ROWS,
+        most: filter.limit ?? MOST_ROWS,
       }),
       rowsOf<{ all: number }>(this, CASES_ALL, { projectId: project.id }),
     ])

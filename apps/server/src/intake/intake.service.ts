@@ -6,6 +6,7 @@ import { createHash } from 'node:crypto'
 import type { Transaction } from 'sequelize'
 import { Sequelize } from 'sequelize-typescript'
 import type { Context } from '../access/index.js'
+import { announce } from '../events/announce.js'
 import { rowsOf, run } from '../platform/database.js'
 import { laneOf, RunsService, runRow } from '../runs/index.js'
 import { copyRows } from './copy-text.js'
@@ -80,6 +81,7 @@ export class Delivery {
       const target = await resolveTarget(db, project.id, this.dto, new Date(file.parsed.startedAt ?? Date.now()), log)
       const fileId = await this.register(transaction, file, target)
       const unknownKeys = fileId === null ? [] : await this.merge(transaction, file, target, fileId)
+      await announce(db, project.id, ['runs'])
       transaction.afterCommit(() => this.committed(target, log))
       return delivered(file, fileId === null ? 'already' : 'stored', unknownKeys)
     })

@@ -68,7 +68,7 @@ export class ProjectsController {
   @Get(':project/lens')
   async lens(@Ctx() { project }: Context): Promise<LensOptions> {
     const bind = { id: project.id }
-    const [branches, environments, pipelines] = await Promise.all([
+    const [branches, environments, pipelines, lanes] = await Promise.all([
       rowsOf<LensOptions['branches'][number]>(
         this,
         `select branch as name, count(*)::int as builds from build where project_id = $id group by branch order by branch = 'main' desc, max(created_at) desc`,
@@ -80,7 +80,13 @@ export class ProjectsController {
         bind,
       ),
       rowsOf<{ name: string }>(this, `select name from pipeline where project_id = $id order by name`, bind),
+      rowsOf<LensOptions['lanes'][number]>(
+        this,
+        `select l.branch, e.name as environment, count(r.id)::int as builds from lane l join environment e on e.id = l.environment_id join run r on r.lane_id = l.id
+         where l.project_id = $id group by l.id, l.branch, e.name order by l.branch, e.name`,
+        bind,
+      ),
     ])
-    return { branches, environments, pipelines }
+    return { branches, environments, pipelines, lanes }
   }
 }

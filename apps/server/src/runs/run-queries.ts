@@ -11,18 +11,21 @@ export const RUN_COLUMNS = `r.id, r.lane_id as "laneId", p.name as pipeline, l.b
 export const RUN_FROM = `run r join build b on b.id = r.build_id join lane l on l.id = r.lane_id
   join pipeline p on p.id = l.pipeline_id join environment e on e.id = l.environment_id`
 
+/** Whether a run is seen through the lens; \`span\` is the newest runs of its lane. */
+const IN_LENS = `($branch::text is null or l.branch = $branch) and ($environments::text[] is null or e.name = any($environments))
+  and r.id in (select id from (select id, row_number() over (partition by lane_id order by sort_key desc) as nth from run where project_id = $projectId) x where nth <= $span)`
+
 /** Newest runs; \`branch\` and \`environments\` are the lens, null for all. */
 export const RUN_ROWS = `
 select ${RUN_COLUMNS} from ${RUN_FROM}
-where r.project_id = $projectId and ($branch::text is null or l.branch = $branch)
-  and ($environments::text[] is null or e.name = any($environments))
+where r.project_id = $projectId and ${IN_LENS}
 order by r.started_at desc, r.id desc limit $most`
 
 export const RUN_ROW = `select ${RUN_COLUMNS} from ${RUN_FROM} where r.project_id = $projectId and r.id = $id`
 
 export const RUNS_HIDDEN = `
 select count(*)::int as hidden from run r join lane l on l.id = r.lane_id join environment e on e.id = l.environment_id
-where r.project_id = $projectId and not (($branch::text is null or l.branch = $branch) and ($environments::text[] is null or e.name = any($environments)))`
+where r.project_id = $projectId and not (${IN_LENS})`
 
 export const PREVIOUS_RUN = `
 select r.id, b.name as build, r.incomplete, r.outage from run r join build b on b.id = r.build_id

@@ -1,28 +1,45 @@
-import { Controller, Get, Param, ParseIntPipe, Query } from '@nestjs/common'
+import { Controller, Get, Param, ParseIntPipe, Query, StreamableFile } from '@nestjs/common'
 import type { ResultDetail, RunDetail, RunList, RunRows } from '../contract/index.js'
 import { Ctx, type Context } from '../access/index.js'
-import { ChangeDto, LensDto, lensOf } from './runs.dto.js'
+import { ChangeDto, LensDto, lensOf, RunExportDto, SpanDto } from './runs.dto.js'
+import { RunExportService } from './run-export.service.js'
 import { RunsService } from './runs.service.js'
 
 @Controller('projects/:project/runs')
 export class RunsController {
-  constructor(private readonly runs: RunsService) {}
+  constructor(
+    private readonly runs: RunsService,
+    private readonly exports: RunExportService,
+  ) {}
 
+  /** The runs in the lens, newest first. */
   @Get()
   list(@Ctx() context: Context, @Query() lens: LensDto): Promise<RunList> {
     return this.runs.list(context, lensOf(lens))
   }
 
+  /** A run, by what changed against the build before. */
   @Get(':id')
-  get(@Ctx() context: Context, @Param('id', ParseIntPipe) id: number): Promise<RunDetail> {
-    return this.runs.get(context, id)
+  get(@Ctx() context: Context, @Param('id', ParseIntPipe) id: number, @Query() { span }: SpanDto): Promise<RunDetail> {
+    return this.runs.get(context, id, span)
   }
 
+  /**
+   * Every result of a run as a table.
+   * @answers text/csv
+   */
+  @Get(':id/export')
+  export(@Ctx() context: Context, @Param('id', ParseIntPipe) id: number, @Query() { format }: RunExportDto): Promise<StreamableFile> {
+    return this.exports.results(context, id, format)
+  }
+
+  /** The results of a run that changed in one way. */
   @Get(':id/results')
   rows(@Ctx() context: Context, @Param('id', ParseIntPipe) id: number, @Query() query: ChangeDto): Promise<RunRows> {
-    return this.runs.rowsOfChange(context, id, query.change)
+    return this.runs.rowsOfChange(context, id, query.change, query.span)
   }
 
+  /** What became of one script in a run, with its attempts. */
   @Get(':id/results/:script')
   result(
     @Ctx() context: Context,

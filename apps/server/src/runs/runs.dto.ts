@@ -1,6 +1,9 @@
 import { CHANGES, type Change } from '@bobbin/core'
-import { Transform } from 'class-transformer'
-import { IsArray, IsIn, IsOptional, IsString } from 'class-validator'
+import { Transform, Type } from 'class-transformer'
+import { SPAN } from '../history/index.js'
+import { IsArray, IsIn, IsInt, IsOptional, IsString, Max, Min } from 'class-validator'
+
+const MOST_SPAN = 500
 
 export class LensDto {
   @IsOptional()
@@ -12,11 +15,37 @@ export class LensDto {
   @IsArray()
   @IsString({ each: true })
   environments?: string[]
+  /** How many of the newest builds of each lane are looked at. */
+  @IsOptional()
+  @Type(() => Number)
+  @IsInt()
+  @Min(1)
+  @Max(MOST_SPAN)
+  span?: number
 }
 
-export class ChangeDto {
+export class SpanDto {
+  /** How many of the newest builds of each lane are looked at. */
+  @IsOptional()
+  @Type(() => Number)
+  @IsInt()
+  @Min(1)
+  @Max(MOST_SPAN)
+  span?: number
+}
+
+export class RunExportDto {
+  @IsIn(['csv', 'json'])
+  format: 'csv' | 'json'
+}
+
+export class ChangeDto extends SpanDto {
   @IsIn(CHANGES)
   change: Change
 }
 
-export const lensOf = (dto: LensDto) => ({ branch: dto.branch ?? null, environments: dto.environments?.length ? dto.environments : null })
+export const lensOf = (dto: LensDto) => ({
+  span: dto.span ?? SPAN,
+  branch: dto.branch ?? null,
+  environments: dto.environments?.length ? dto.environments : null,
+})

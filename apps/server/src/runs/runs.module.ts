@@ -1,8 +1,14 @@
 import { Module } from '@nestjs/common'
 import { HistoryModule } from '../history/index.js'
 import { ScriptsModule } from '../scripts/index.js'
+import { RunExportService } from './run-export.service.js'
 import { RunsController } from './runs.controller.js'
 import { RunsService } from './runs.service.js'
 
-@Module({ imports: [HistoryModule, ScriptsModule], controllers: [RunsController], providers: [RunsService], exports: [RunsService] })
+@Module({
+  imports: [HistoryModule, ScriptsModule],
+  controllers: [RunsController],
+  providers: [RunsService, RunExportService],
+  exports: [RunsService],
+})
 export class RunsModule {}

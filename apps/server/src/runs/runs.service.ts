@@ -41,6 +41,8 @@ export interface RunRecord {
 }
 
 export interface Lens {
+  /** The newest builds of each lane. */
+  span: number
   branch: string | null
   environments: string[] | null
 }
@@ -68,7 +70,7 @@ export class RunsService {
     return record
   }
 
-  async get(context: Context, id: number): Promise<RunDetail> {
+  async get(context: Context, id: number, span?: number): Promise<RunDetail> {
     const record = await this.record(context, id)
     const at = { laneId: record.laneId, sortKey: record.sortKey }
     const [changes, rows, previous, next, faults, warnings] = await Promise.all([
@@ -87,6 +89,7 @@ export class RunsService {
       record.laneId,
       record.sortKey,
       rows.map((row) => row.script.id),
+      span,
     )
     return { run: runRow(record, changes), ...comparedWith(previous), next: next[0] ?? null, changes, rows, faults, warnings, threads }
   }
@@ -97,13 +100,14 @@ export class RunsService {
   }
 
   /** The folded part of a run's page: rows of one change, with their threads. */
-  async rowsOfChange(context: Context, id: number, change: Change): Promise<RunRows> {
+  async rowsOfChange(context: Context, id: number, change: Change, span?: number): Promise<RunRows> {
     const record = await this.record(context, id)
     const rows = await this.rows(context, record, [change])
     const threads = await this.history.threads(
       record.laneId,
       record.sortKey,
       rows.map((row) => row.script.id),
+      span,
     )
     return { rows, threads }
   }

@@ -1,4 +1,5 @@
-import { IsIn, IsOptional, IsString, MaxLength } from 'class-validator'
+import { Type } from 'class-transformer'
+import { IsIn, IsInt, IsOptional, IsString, Max, MaxLength, Min } from 'class-validator'
 
 export class ScriptFilterDto {
   @IsOptional()
@@ -7,5 +8,12 @@ export class ScriptFilterDto {
   search?: string
   @IsOptional()
   @IsIn(['unlinked', 'unknownKeys'])
-  only?: string
+  only?: 'unlinked' | 'unknownKeys'
+  /** At most so many rows. */
+  @IsOptional()
+  @Type(() => Number)
+  @IsInt()
+  @Min(1)
+  @Max(5000)
+  limit?: number
 }

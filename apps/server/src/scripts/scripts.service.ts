@@ -27,18 +27,21 @@ export class ScriptsService {
     const { project } = context
     const search = filter.search?.trim() ? `%${filter.search.trim().replace(/[%_\\]/g, '\\$&')}%` : null
     const [rows, sums] = await Promise.all([
-      this.rows(context, { id: null, search, only: filter.only ?? null }),
+      this.rows(context, { id: null, search, only: filter.only ?? null, most: filter.limit ?? MOST_ROWS }),
       rowsOf<{ unlinked: number; unknownKeys: number }>(this, SCRIPT_SUMS, { projectId: project.id, prefix: project.keyPrefix }),
     ])
     return { rows: rows.map(rowOf), total: rows[0]?.full ?? 0, unlinked: sums[0]?.unlinked ?? 0, unknownKeys: sums[0]?.unknownKeys ?? 0 }
   }
 
-  private rows({ project }: Context, bind: { id: number | null; search: string | null; only: string | null }): Promise<Row[]> {
-    return rowsOf<Row>(this, SCRIPT_ROWS, { projectId: project.id, prefix: project.keyPrefix, most: MOST_ROWS, ...bind })
+  private rows(
+    { project }: Context,
+    bind: { id: number | null; search: string | null; only: string | null; most: number },
+  ): Promise<Row[]> {
+    return rowsOf<Row>(this, SCRIPT_ROWS, { projectId: project.id, prefix: project.keyPrefix, ...bind })
   }
 
   async get(context: Context, id: number): Promise<ScriptDetail> {
-    const [row] = await this.rows(context, { id, search: null, only: null })
+    const [row] = await this.rows(context, { id, search: null, only: null, most: 1 })
     if (!row) throw notFound('script', id)
     const [links, histories] = await Promise.all([this.links(context, id), this.history.histories(context.project.id, [id])])
     return { ...rowOf(row), links, histories: histories.get(id) ?? [] }

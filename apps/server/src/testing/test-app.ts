@@ -5,6 +5,7 @@ import type { AddressInfo } from 'node:net'
 import pg from 'pg'
 import { inject } from 'vitest'
 import { createApp } from '../app.js'
+import type { Config } from '../platform/config.js'
 import { migrate } from '../platform/migrate.js'
 import { type Seed, seedProject } from '../seed.js'
 
@@ -17,6 +18,7 @@ export class TestApp {
     readonly app: NestExpressApplication,
     readonly url: string,
     readonly database: pg.Client,
+    readonly config: Config,
     private readonly drop: () => Promise<void>,
   ) {}
 
@@ -27,7 +29,7 @@ export class TestApp {
     own.pathname = `/${name}`
     await once(admin, `create database ${name}`)
     await migrate(own.href)
-    const app = await createApp({
+    const config: Config = {
       databaseUrl: own.href,
       port: 0,
       host: '127.0.0.1',
@@ -35,7 +37,8 @@ export class TestApp {
       secureCookies: false,
       secret: 'secret-of-the-tests',
       proxies: 0,
-    })
+    }
+    const app = await createApp(config)
     await app.listen(0, '127.0.0.1')
     if (seeded) {
       await seedProject(app, seedOf('gullhaven', 'FERRY', 'runa', TOKEN, cases))
@@ -44,7 +47,7 @@ export class TestApp {
     const database = new pg.Client({ connectionString: own.href })
     await database.connect()
     const { port } = (app.getHttpServer() as { address(): AddressInfo }).address()
-    return new TestApp(app, `http://127.0.0.1:${port}`, database, () => once(admin, `drop database ${name} with (force)`))
+    return new TestApp(app, `http://127.0.0.1:${port}`, database, config, () => once(admin, `drop database ${name} with (force)`))
   }
 
   async stop(): Promise<void> {

@@ -1,12 +1,14 @@
 import { useQuery } from '@tanstack/react-query'
+import type { ReactNode } from 'react'
+import { useNavigate } from 'react-router'
+import { useProjectPath } from '../context/project-link.js'
+import { lensParams, SPANS, useLens, type Lens } from '../context/lens.js'
+import { useSession } from '../context/session.js'
 import { api } from '../lib/api.js'
 import { count } from '../lib/format.js'
 import { useAddress } from '../lib/use-address.js'
-import { Menu, MenuCheck } from '../ui/menu.js'
-import { lensParams, useLens, type Lens } from '../context/lens.js'
-import { useSession } from '../context/session.js'
-
-const CHOICE = 'max-w-[220px] truncate border-b border-dotted border-soft font-semibold hover:border-dye hover:text-dye'
+import { Menu, MenuCheck, MenuItem, MenuRule } from '../ui/menu.js'
+import { hiddenWords, toggledEnvironments } from './lens-words.js'
 
 /** The sentence across the top: through what everything on screen is seen, and what that hides. */
 export function LensBar() {
@@ -19,20 +21,14 @@ export function LensBar() {
   })
   const change = (next: Partial<Lens>) => setAddress(lensParams({ ...lens, ...next }))
   const branches = options.data?.branches ?? []
-  const environments = options.data?.environments.map((environment) => environment.name) ?? []
+  const environments = options.data?.environments ?? []
+  const names = environments.map((environment) => environment.name)
   return (
     <header className="flex min-h-[44px] min-w-0 items-center gap-1.5 border-b border-hairline px-5 text-soft">
       <span>Looking at</span>
-      <strong className="truncate font-semibold text-ink">{project.name}</strong>
+      <ProjectMenu />
       <span>on</span>
-      <Menu
-        label="Branch"
-        trigger={
-          <button type="button" className={`${CHOICE} text-ink`}>
-            {lens.branch ?? 'all branches'}
-          </button>
-        }
-      >
+      <LensMenu label="Branch" words={lens.branch ?? 'all branches'}>
         <MenuCheck checked={lens.branch === null} onChange={() => change({ branch: null })}>
           all branches
         </MenuCheck>
@@ -41,53 +37,80 @@ export function LensBar() {
             {name} <span className="ml-auto pl-4 text-soft">{count(builds, 'build')}</span>
           </MenuCheck>
         ))}
-      </Menu>
+      </LensMenu>
       <span>in</span>
-      <Menu
-        label="Environments"
-        trigger={
-          <button type="button" className={`${CHOICE} text-ink`}>
-            {environmentWords(lens, environments.length)}
-          </button>
-        }
-      >
+      <LensMenu label="Environments" words={environmentWords(lens, names.length)}>
         <MenuCheck checked={lens.environments === null} onChange={() => change({ environments: null })}>
           all environments
         </MenuCheck>
-        {environments.map((name) => (
+        {environments.map((environment) => (
           <MenuCheck
-            key={name}
+            key={environment.name}
             keepOpen
-            checked={lens.environments?.includes(name) ?? true}
-            onChange={() => change({ environments: toggled(lens, environments, name) })}
+            checked={lens.environments?.includes(environment.name) ?? true}
+            onChange={() => change({ environments: toggledEnvironments(lens, names, environment.name) })}
           >
-            {name}
+            {environment.name}
+            {environment.protected && <span className="ml-auto pl-4 text-soft">protected</span>}
           </MenuCheck>
         ))}
-      </Menu>
-      <span className="truncate">{hiddenWords(lens, branches.length, environments.length)}</span>
+      </LensMenu>
+      <span className="max-[1120px]:hidden">over the last</span>
+      <LensMenu label="Builds" words={`${lens.span} builds`}>
+        {SPANS.map((span) => (
+          <MenuCheck key={span} checked={lens.span === span} onChange={() => change({ span })}>
+            {span} builds of each pipeline
+          </MenuCheck>
+        ))}
+      </LensMenu>
+      <span className="truncate">{hiddenWords(lens, options.data ?? null)}</span>
     </header>
+  )
+}
+
+interface LensMenuProps {
+  label: string
+  words: string
+  children: ReactNode
+}
+
+function LensMenu({ label, words, children }: LensMenuProps) {
+  return (
+    <Menu
+      label={label}
+      trigger={
+        <button
+          type="button"
+          title={words}
+          className="max-w-[220px] truncate border-b border-dotted border-soft font-semibold whitespace-nowrap text-ink hover:border-dye hover:text-dye"
+        >
+          {words}
+        </button>
+      }
+    >
+      {children}
+    </Menu>
+  )
+}
+
+function ProjectMenu() {
+  const { me, project } = useSession()
+  const navigate = useNavigate()
+  const path = useProjectPath()
+  return (
+    <LensMenu label="Project" words={project.name}>
+      {me.projects.map(({ slug, name }) => (
+        <MenuCheck key={slug} checked={slug === project.slug} onChange={() => void navigate(`/${slug}/brief`)}>
+          {name}
+        </MenuCheck>
+      ))}
+      <MenuRule />
+      <MenuItem onSelect={() => void navigate(path('settings/project?new=1'))}>New project …</MenuItem>
+    </LensMenu>
   )
 }
 
 function environmentWords(lens: Lens, all: number): string {
   if (!lens.environments) return all === 1 ? '1 environment' : `all ${all || ''} environments`.replace('  ', ' ')
   return lens.environments.length === 1 ? (lens.environments[0] ?? '') : `${lens.environments.length} of ${all} environments`
-}
-
-function hiddenWords(lens: Lens, branches: number, environments: number): string {
-  const hidden: string[] = []
-  if (lens.branch !== null && branches > 1) hidden.push(count(branches - 1, 'branch', 'branches'))
-  if (lens.environments && environments > lens.environments.length)
-    hidden.push(count(environments - lens.environments.length, 'environment'))
-  return hidden.length > 0 ? `· hides ${hidden.join(' and ')}` : ''
-}
-
-/** Choosing none or every one is choosing all. */
-function toggled(lens: Lens, all: string[], name: string): string[] | null {
-  const chosen = lens.environments ?? all
-  const next = chosen.includes(name)
-    ? chosen.filter((other) => other !== name)
-    : all.filter((other) => other === name || chosen.includes(other))
-  return next.length === 0 || next.length === all.length ? null : next
 }

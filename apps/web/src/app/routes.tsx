@@ -1,21 +1,31 @@
+import { lazy, Suspense, type ComponentType } from 'react'
 import { createBrowserRouter, useRouteError } from 'react-router'
+import { SessionProvider } from '../context/session.js'
 import { SignInPage } from '../features/access/sign-in-page.js'
 import { BriefPage } from '../features/brief/brief-page.js'
-import { CasesPage } from '../features/cases/cases-page.js'
-import { IntakePage } from '../features/intake/intake-page.js'
-import { RunPage } from '../features/runs/run-page.js'
-import { RunsPage } from '../features/runs/runs-page.js'
-import { ScriptsPage } from '../features/scripts/scripts-page.js'
-import { ErrorState } from '../ui/states.js'
-import { SessionProvider } from '../context/session.js'
+import { ErrorState, Loading } from '../ui/states.js'
 import { Shell } from './shell.js'
 
 function Broken() {
   return <ErrorState error={useRouteError()} onRetry={() => window.location.reload()} />
 }
 
+/** A page whose code is fetched when it is first opened. */
+function later<Name extends string>(load: () => Promise<Record<Name, ComponentType>>, name: Name): ComponentType {
+  const Page = lazy(() => load().then((module) => ({ default: module[name] as ComponentType })))
+  return function Later() {
+    return (
+      <Suspense fallback={<Loading what="the page" />}>
+        <Page />
+      </Suspense>
+    )
+  }
+}
+
 export const router = createBrowserRouter([
   { path: '/sign-in', Component: SignInPage, ErrorBoundary: Broken },
+  { path: '/welcome', Component: later(() => import('../features/access/welcome-page.js'), 'WelcomePage'), ErrorBoundary: Broken },
+  { path: '/reference', Component: later(() => import('../features/reference/reference-page.js'), 'ReferencePage'), ErrorBoundary: Broken },
   { path: '/', element: <SessionProvider>{null}</SessionProvider>, ErrorBoundary: Broken },
   {
     path: '/:project',
@@ -24,11 +34,13 @@ export const router = createBrowserRouter([
     children: [
       { index: true, Component: BriefPage },
       { path: 'brief', Component: BriefPage },
-      { path: 'cases', Component: CasesPage },
-      { path: 'scripts', Component: ScriptsPage },
-      { path: 'runs', Component: RunsPage },
-      { path: 'runs/:id', Component: RunPage },
-      { path: 'intake', Component: IntakePage },
+      { path: 'cases', Component: later(() => import('../features/cases/cases-page.js'), 'CasesPage') },
+      { path: 'scripts', Component: later(() => import('../features/scripts/scripts-page.js'), 'ScriptsPage') },
+      { path: 'runs', Component: later(() => import('../features/runs/runs-page.js'), 'RunsPage') },
+      { path: 'runs/:id', Component: later(() => import('../features/runs/run-page.js'), 'RunPage') },
+      { path: 'intake', Component: later(() => import('../features/intake/intake-page.js'), 'IntakePage') },
+      { path: 'settings', Component: later(() => import('../features/settings/settings-page.js'), 'SettingsPage') },
+      { path: 'settings/:part', Component: later(() => import('../features/settings/settings-page.js'), 'SettingsPage') },
     ],
   },
 ])

@@ -1,44 +1,49 @@
-import { AlignLeft, Code2, Download, FileText, LogOut, Moon, Play, Sun, SunMoon, type LucideIcon } from 'lucide-react'
+import { LogOut, Moon, Search, Sun, SunMoon, type LucideIcon } from 'lucide-react'
 import { useQueryClient } from '@tanstack/react-query'
-import { useState } from 'react'
+import { lazy, Suspense, useState, type ReactNode } from 'react'
 import { NavLink, Outlet, useLocation, useNavigate } from 'react-router'
-import { api } from '../lib/api.js'
-import { Mark } from '../ui/mark.js'
-import { Menu, MenuCheck, MenuItem } from '../ui/menu.js'
-import { messageOf } from '../ui/states.js'
-import { notifyError, Toasts } from '../ui/toast.js'
-import { LensBar } from './lens-bar.js'
 import { useProjectPath } from '../context/project-link.js'
 import { SessionProvider, useSession } from '../context/session.js'
+import { api } from '../lib/api.js'
+import { useKeys } from '../lib/use-keys.js'
+import { Mark } from '../ui/mark.js'
+import { Menu, MenuCheck, MenuItem, MenuRule } from '../ui/menu.js'
+import { messageOf } from '../ui/states.js'
+import { notifyError, Toasts } from '../ui/toast.js'
+import { COMMAND_KEYS, KeySheet } from './key-sheet.js'
+import { LensBar } from './lens-bar.js'
+import { useLive } from './live.js'
+import { ALL_SECTIONS, FOOT, SECTIONS, type Section } from './sections.js'
 import { readTheme, writeTheme, type Theme } from './theme.js'
+import { useCommandKey, useGoKeys } from './use-go-keys.js'
 
-interface Section {
-  to: string
-  name: string
-  icon: LucideIcon
-}
-
-/** The sections that are there, in the order of work; a gap between groups. */
-const SECTIONS: readonly (readonly Section[])[] = [
-  [{ to: 'brief', name: 'Brief', icon: AlignLeft }],
-  [
-    { to: 'cases', name: 'Cases', icon: FileText },
-    { to: 'scripts', name: 'Scripts', icon: Code2 },
-  ],
-  [{ to: 'runs', name: 'Runs', icon: Play }],
-]
-
-const INTAKE: Section = { to: 'intake', name: 'Intake', icon: Download }
+const CommandMenu = lazy(() => import('./command-menu.js').then((module) => ({ default: module.CommandMenu })))
 
 export function Shell() {
   return (
     <SessionProvider>
+      <Frame />
+      <Toasts />
+    </SessionProvider>
+  )
+}
+
+function Frame() {
+  const [commands, setCommands] = useState(false)
+  const [keys, setKeys] = useState(false)
+  const signOut = useSignOut()
+  useLive()
+  useGoKeys()
+  useCommandKey(() => setCommands(true))
+  useKeys({ '?': () => setKeys(true) })
+  return (
+    <>
       <PageTitle />
       <div className="flex h-full">
         <a href="#bench" className="absolute -top-10 left-2 z-40 bg-raised p-2 focus:top-2">
           Skip to the page
         </a>
-        <Edge />
+        <Edge onCommands={() => setCommands(true)} account={<AccountMenu onKeys={() => setKeys(true)} onSignOut={signOut} />} />
         <div className="flex min-w-0 flex-1 flex-col">
           <LensBar />
           <main id="bench" data-bench className="relative flex min-h-0 flex-1">
@@ -46,20 +51,39 @@ export function Shell() {
           </main>
         </div>
       </div>
-      <Toasts />
-    </SessionProvider>
+      {commands && (
+        <Suspense>
+          <CommandMenu open onOpenChange={setCommands} onKeySheet={() => setKeys(true)} onSignOut={signOut} />
+        </Suspense>
+      )}
+      <KeySheet open={keys} onOpenChange={setKeys} />
+    </>
   )
+}
+
+function useSignOut(): () => void {
+  const navigate = useNavigate()
+  const queries = useQueryClient()
+  return () => {
+    api
+      .delete('/session')
+      .then(() => {
+        queries.clear()
+        return navigate('/sign-in')
+      })
+      .catch((error: unknown) => notifyError(messageOf(error)))
+  }
 }
 
 /** The window is called after the section; a page that knows better (a run) says so itself. */
 function PageTitle() {
   const { pathname } = useLocation()
   const [, , section = 'brief', id] = pathname.split('/')
-  const name = [...SECTIONS.flat(), INTAKE].find((candidate) => candidate.to === section)?.name
-  return id ? null : <title>{`${name ?? 'Bobbin'} · Bobbin`}</title>
+  const name = ALL_SECTIONS.find((candidate) => candidate.to === section)?.name
+  return id && section === 'runs' ? null : <title>{`${name ?? 'Bobbin'} · Bobbin`}</title>
 }
 
-function Edge() {
+function Edge({ onCommands, account }: { onCommands: () => void; account: ReactNode }) {
   return (
     <nav aria-label="Sections" className="flex w-[132px] shrink-0 flex-col border-r border-hairline max-[1100px]:w-[52px]">
       <div className="flex h-[44px] items-center gap-2 px-4 text-base font-bold">
@@ -74,22 +98,33 @@ function Edge() {
         </ul>
       ))}
       <ul className="mt-auto mb-2">
-        <EdgeLink section={INTAKE} inset={false} />
         <li>
-          <AccountMenu />
+          <button
+            type="button"
+            title={`Find anything (${COMMAND_KEYS})`}
+            onClick={onCommands}
+            className="flex h-[30px] w-full items-center gap-2.5 px-4 text-soft hover:text-ink max-[1100px]:justify-center max-[1100px]:px-0"
+          >
+            <Search size={15} strokeWidth={1.8} aria-hidden="true" />
+            <span className="max-[1100px]:sr-only">Find</span>
+          </button>
         </li>
+        {FOOT.map((section) => (
+          <EdgeLink key={section.to} section={section} inset={false} />
+        ))}
+        <li>{account}</li>
       </ul>
     </nav>
   )
 }
 
-function EdgeLink({ section: { to, name, icon: Icon }, inset }: { section: Section; inset: boolean }) {
+function EdgeLink({ section: { to, name, icon: Icon, key }, inset }: { section: Section; inset: boolean }) {
   const path = useProjectPath()
   return (
     <li>
       <NavLink
         to={path(to)}
-        title={name}
+        title={`${name} (g ${key})`}
         className={({ isActive }) =>
           `relative flex h-[30px] items-center gap-2.5 ${inset ? 'px-1 min-[1101px]:-mx-3 min-[1101px]:px-4' : 'px-4'} max-[1100px]:justify-center max-[1100px]:px-0 ${
             isActive
@@ -111,16 +146,11 @@ const THEMES: readonly [Theme, string, LucideIcon][] = [
   ['dark', 'dark', Moon],
 ]
 
-function AccountMenu() {
+function AccountMenu({ onKeys, onSignOut }: { onKeys: () => void; onSignOut: () => void }) {
   const { me } = useSession()
-  const [theme, setTheme] = useState(readTheme)
+  const path = useProjectPath()
   const navigate = useNavigate()
-  const queries = useQueryClient()
-  const signOut = async () => {
-    await api.delete('/session')
-    queries.clear()
-    await navigate('/sign-in')
-  }
+  const [theme, setTheme] = useState(readTheme)
   const initials = me.account.name.split(' ').map((word) => word[0]).join('') // prettier-ignore
   return (
     <Menu
@@ -153,7 +183,14 @@ function AccountMenu() {
           <Icon size={14} /> Colours {words}
         </MenuCheck>
       ))}
-      <MenuItem onSelect={() => void signOut().catch((error: unknown) => notifyError(messageOf(error)))}>
+      <MenuRule />
+      <MenuItem onSelect={() => void navigate(path('settings/account'))}>
+        <span className="w-4" /> Password and sessions
+      </MenuItem>
+      <MenuItem onSelect={onKeys}>
+        <span className="w-4" /> Keys
+      </MenuItem>
+      <MenuItem onSelect={onSignOut}>
         <span className="w-4" />
         <LogOut size={14} /> Sign out
       </MenuItem>

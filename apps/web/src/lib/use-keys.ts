@@ -2,7 +2,7 @@ import { useEffect, useRef } from 'react'
 
 type Handlers = Record<string, (event: KeyboardEvent) => void>
 
-const typing = (target: EventTarget | null) =>
+export const isTyping = (target: EventTarget | null) =>
   target instanceof HTMLElement && (target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName))
 
 /** Keys of a page, by `event.key`; left alone while somebody types, while a dialog is open, and with modifiers. */
@@ -14,7 +14,7 @@ export function useKeys(handlers: Handlers): void {
   useEffect(() => {
     const listen = (event: KeyboardEvent) => {
       if (event.defaultPrevented || event.ctrlKey || event.metaKey || event.altKey) return
-      if (event.key !== 'Escape' && typing(event.target)) return
+      if (event.key !== 'Escape' && isTyping(event.target)) return
       if (document.querySelector('[role="dialog"],[role="menu"]')) return
       const handler = current.current[event.key]
       if (!handler) return

@@ -46,7 +46,7 @@ function readCsv(bytes: Buffer): Sheet {
   const [heading = ''] = text.split('\n', 1)
   const delimiter = [',', ';', '\t'].sort((a, b) => heading.split(b).length - heading.split(a).length)[0]
   try {
-    const lines = parse<string[]>(text, { delimiter: delimiter ?? ',', relax_column_count: true })
+    const lines: string[][] = parse(text, { delimiter: delimiter ?? ',', relax_column_count: true })
     return lines.map((line) => line.map(fromText))
   } catch (error) {
     throw new Problem(

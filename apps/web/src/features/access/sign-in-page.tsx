@@ -1,6 +1,6 @@
-import { useMutation, useQueryClient } from '@tanstack/react-query'
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { useState, type FormEvent } from 'react'
-import { useNavigate, useSearchParams } from 'react-router'
+import { Navigate, useNavigate, useSearchParams } from 'react-router'
 import { Mark } from '../../ui/mark.js'
 import { api } from '../../lib/api.js'
 import { Button, messageOf } from '../../ui/states.js'
@@ -20,6 +20,8 @@ export function SignInPage() {
       await navigate(to?.startsWith('/') && !to.startsWith('//') ? to : '/', { replace: true })
     },
   })
+  const first = useQuery({ queryKey: ['first-run'], queryFn: () => api.get('/first-run') })
+  if (first.data?.needed) return <Navigate to="/welcome" replace />
   const submit = (event: FormEvent) => {
     event.preventDefault()
     signIn.mutate()

@@ -1,5 +1,5 @@
 import { Columns3, Plus, Upload } from 'lucide-react'
-import { useMemo, useState } from 'react'
+import { useMemo } from 'react'
 import { useSession } from '../../context/session.js'
 import { api } from '../../lib/api.js'
 import { count } from '../../lib/format.js'
@@ -22,13 +22,12 @@ import { useAreas, useCases } from './queries.js'
 import { useCaseChanges } from './use-case-changes.js'
 import { ViewsMenu } from './views-menu.js'
 
-type Doing = 'paste' | 'import' | 'move' | null
-
 /** Managed cases in their areas. The address holds everything: search, filters, sort, columns, what is open and what is picked. */
 export function CasesPage() {
   const { project } = useSession()
   const [params, setAddress] = useAddress()
-  const [doing, setDoing] = useState<Doing>(null)
+  const doing = params.get('do')
+  const setDoing = (next: 'paste' | 'import' | 'move' | null) => setAddress({ do: next }, { replace: true })
   const filter = useMemo(() => readCaseFilter(params), [params])
   const cases = useCases(filter)
   const areas = useAreas()

@@ -31,7 +31,7 @@ export function ScriptsPage() {
   const [params, setAddress] = useAddress()
   const search = params.get('search') ?? ''
   const only = params.get('only')
-  const query = { ...(search && { search }), ...(only && { only }) }
+  const query = { ...(search && { search }), ...((only === 'unlinked' || only === 'unknownKeys') && { only }) } as const
   const scripts = useQuery({
     queryKey: ['scripts', project.slug, query],
     queryFn: ({ signal }) => api.get('/projects/{project}/scripts', { path: { project: project.slug }, query, signal }),

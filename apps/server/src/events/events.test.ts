@@ -1,0 +1,71 @@
+import { afterAll, beforeAll, expect, it } from 'vitest'
+import { resultFile, seedCase, TestApp, TOKEN } from '../testing/test-app.js'
+import { firstValueFrom } from 'rxjs'
+import { ChangeListener } from './listener.js'
+
+let bobbin: TestApp
+beforeAll(async () => {
+  bobbin = await TestApp.start([seedCase(101, 'Axle limit')])
+})
+afterAll(() => bobbin.stop())
+
+/** Opens the stream of a project and hands out its events one by one, without the beats. */
+async function listen(url: string, project: string, token: string) {
+  const stop = new AbortController()
+  const answer = await fetch(`${url}/api/projects/${project}/events`, {
+    headers: { authorization: `Bearer ${token}` },
+    signal: stop.signal,
+  })
+  expect(answer.headers.get('content-type')).toContain('text/event-stream')
+  const lines = answer.body?.pipeThrough(new TextDecoderStream()).getReader()
+  let text = ''
+  const next = async (): Promise<string> => {
+    for (;;) {
+      const end = text.indexOf('\n\n')
+      if (end >= 0) {
+        const event = text.slice(0, end)
+        text = text.slice(end + 2)
+        if (event.includes('event: ')) return event
+        continue
+      }
+      const piece = await lines?.read()
+      if (!piece || piece.done) throw new Error('the stream ended')
+      text += piece.value
+    }
+  }
+  return { next, stop: () => stop.abort() }
+}
+
+it('tells open pages what changed, also of what another server process did', async () => {
+  const otherProcess = new ChangeListener(bobbin.config)
+  await otherProcess.onModuleInit()
+  const heard = firstValueFrom(otherProcess.changes)
+  const page = await listen(bobbin.url, 'gullhaven', TOKEN)
+  await bobbin.deliver(resultFile(['one']))
+  expect(await page.next()).toMatch(/event: change\n(.*\n)*data: \{"topics":\["runs"\]\}/)
+  expect(await heard).toMatchObject({ topics: ['runs'] })
+  page.stop()
+  await otherProcess.onApplicationShutdown()
+})
+
+it('tells a project nothing of another', async () => {
+  const skerries = await listen(bobbin.url, 'skerries', `${TOKEN}-other`)
+  await bobbin.deliver(resultFile(['two']), { build: '2' })
+  const cookie = await bobbin.signIn('olav@gullhaven.example')
+  await fetch(`${bobbin.url}/api/projects/skerries/areas`, {
+    method: 'POST',
+    headers: { cookie, 'content-type': 'application/json' },
+    body: JSON.stringify({ name: 'Own' }),
+  })
+  expect(await skerries.next()).toContain('"cases"')
+  skerries.stop()
+})
+
+it('says that changes may have been missed when its connection to the database broke', async () => {
+  const page = await listen(bobbin.url, 'gullhaven', TOKEN)
+  await bobbin.ask(
+    `select pg_terminate_backend(pid) from pg_stat_activity where query like 'listen bobbin%' and datname = current_database()`,
+  )
+  expect(await page.next()).toContain('event: missed')
+  page.stop()
+})

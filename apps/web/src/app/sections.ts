@@ -1,0 +1,27 @@
+import { AlignLeft, Code2, Download, FileText, Play, Settings, type LucideIcon } from 'lucide-react'
+
+export interface Section {
+  to: string
+  name: string
+  icon: LucideIcon
+  /** After g. */
+  key: string
+}
+
+/** The sections that are there, in the order of work; a gap between groups. */
+export const SECTIONS: readonly (readonly Section[])[] = [
+  [{ to: 'brief', name: 'Brief', icon: AlignLeft, key: 'b' }],
+  [
+    { to: 'cases', name: 'Cases', icon: FileText, key: 'c' },
+    { to: 'scripts', name: 'Scripts', icon: Code2, key: 's' },
+  ],
+  [{ to: 'runs', name: 'Runs', icon: Play, key: 'r' }],
+]
+
+/** At the foot of the edge. */
+export const FOOT: readonly Section[] = [
+  { to: 'intake', name: 'Intake', icon: Download, key: 'i' },
+  { to: 'settings', name: 'Settings', icon: Settings, key: 'e' },
+]
+
+export const ALL_SECTIONS: readonly Section[] = [...SECTIONS.flat(), ...FOOT]

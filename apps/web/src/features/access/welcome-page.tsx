@@ -1,0 +1,100 @@
+import type { AccountKind } from '@bobbin/client'
+import { useMutation, useQueryClient } from '@tanstack/react-query'
+import { useState, type FormEvent } from 'react'
+import { useNavigate } from 'react-router'
+import { api } from '../../lib/api.js'
+import { Mark } from '../../ui/mark.js'
+import { Button, messageOf } from '../../ui/states.js'
+import { PERSON_KINDS, ProjectFields, type ProjectDraft } from './person-fields.js'
+
+/** The first page of a Bobbin that nobody has used yet: makes the first account and project. */
+export function WelcomePage() {
+  const queries = useQueryClient()
+  const navigate = useNavigate()
+  const [project, setProject] = useState<ProjectDraft>({ name: '', slug: '', keyPrefix: '' })
+  const [person, setPerson] = useState('')
+  const [email, setEmail] = useState('')
+  const [password, setPassword] = useState('')
+  const [kind, setKind] = useState<AccountKind>('engineer')
+  const begin = useMutation({
+    mutationFn: () => api.post('/first-run', { body: { ...project, person, email: email.trim(), password, kind } }),
+    onSuccess: async () => {
+      queries.clear()
+      await navigate(`/${project.slug}/cases`, { replace: true })
+    },
+  })
+  const submit = (event: FormEvent) => {
+    event.preventDefault()
+    begin.mutate()
+  }
+  return (
+    <main className="grid min-h-full place-items-center overflow-y-auto py-10">
+      <title>Welcome · Bobbin</title>
+      <form onSubmit={submit} className="flex w-[720px] max-w-[92vw] flex-col gap-5">
+        <div className="flex items-center gap-2 text-lg font-bold">
+          <Mark /> Bobbin
+        </div>
+        <div>
+          <h1 className="text-xl">Nobody has used this Bobbin yet</h1>
+          <p className="mt-1 text-base text-soft">Make the first account and the first project. Others are added in Settings.</p>
+        </div>
+        <div className="grid grid-cols-2 gap-10 max-[640px]:grid-cols-1">
+          <fieldset className="flex flex-col gap-3">
+            <legend className="mb-2 text-base font-semibold">You</legend>
+            <label className="flex flex-col gap-1">
+              Name
+              <input className="field" autoFocus required value={person} onChange={(event) => setPerson(event.target.value)} />
+            </label>
+            <label className="flex flex-col gap-1">
+              E-mail
+              <input
+                className="field"
+                type="email"
+                autoComplete="username"
+                required
+                value={email}
+                onChange={(event) => setEmail(event.target.value)}
+              />
+            </label>
+            <label className="flex flex-col gap-1">
+              Password, at least 10 characters
+              <input
+                className="field"
+                type="password"
+                autoComplete="new-password"
+                required
+                minLength={10}
+                value={password}
+                onChange={(event) => setPassword(event.target.value)}
+              />
+            </label>
+            <label className="flex flex-col gap-1">
+              You work as
+              <select className="field" value={kind} onChange={(event) => setKind(event.target.value as AccountKind)}>
+                {Object.entries(PERSON_KINDS).map(([value, words]) => (
+                  <option key={value} value={value}>
+                    {words}
+                  </option>
+                ))}
+              </select>
+            </label>
+          </fieldset>
+          <fieldset className="flex flex-col gap-3">
+            <legend className="mb-2 text-base font-semibold">What you test</legend>
+            <ProjectFields draft={project} onChange={setProject} />
+          </fieldset>
+        </div>
+        {begin.error && (
+          <p role="alert" className="text-failed">
+            {messageOf(begin.error)}
+          </p>
+        )}
+        <div>
+          <Button type="submit" kind="strong" disabled={begin.isPending}>
+            Begin
+          </Button>
+        </div>
+      </form>
+    </main>
+  )
+}

@@ -1,0 +1,50 @@
+import { NavLink, Navigate, useParams } from 'react-router'
+import { useProjectPath } from '../../context/project-link.js'
+import { AccountSettings } from './account-settings.js'
+import { ProjectSettings } from './project-settings.js'
+import { TokenSettings } from './token-settings.js'
+
+const PARTS = [
+  { to: 'account', name: 'Account', Part: AccountSettings },
+  { to: 'tokens', name: 'Tokens', Part: TokenSettings },
+  { to: 'project', name: 'Project', Part: ProjectSettings },
+]
+
+/** What is set once and seldom looked at again. */
+export function SettingsPage() {
+  const { part } = useParams()
+  const path = useProjectPath()
+  const shown = PARTS.find(({ to }) => to === part)
+  if (!shown) return <Navigate to={path('settings/account')} replace />
+  return (
+    <>
+      <nav aria-label="Settings" className="w-[190px] shrink-0 border-r border-hairline py-4">
+        <ul>
+          {PARTS.map(({ to, name }) => (
+            <li key={to}>
+              <NavLink
+                to={path(`settings/${to}`)}
+                className={({ isActive }) =>
+                  `flex min-h-[28px] items-center px-4 ${isActive ? 'bg-dye-wash font-semibold' : 'hover:bg-surface'}`
+                }
+              >
+                {name}
+              </NavLink>
+            </li>
+          ))}
+          <li>
+            <a href="/reference" className="flex min-h-[28px] items-center px-4 hover:bg-surface">
+              The API, described
+            </a>
+          </li>
+        </ul>
+      </nav>
+      <section aria-label={shown.name} className="min-w-0 flex-1 overflow-y-auto px-8 py-4" tabIndex={0}>
+        <div className="max-w-[760px] pb-16">
+          <h1 className="mb-4 text-xl">{shown.name}</h1>
+          <shown.Part />
+        </div>
+      </section>
+    </>
+  )
+}

@@ -1,0 +1,149 @@
+import type { MadeToken, TokenScope } from '@bobbin/client'
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
+import { useState, type FormEvent } from 'react'
+import { useSession } from '../../context/session.js'
+import { api } from '../../lib/api.js'
+import { Button, ErrorState, Loading, messageOf } from '../../ui/states.js'
+import { CopyBlock } from '../../ui/copy-block.js'
+import { Time } from '../../ui/time.js'
+import { notify, notifyError } from '../../ui/toast.js'
+
+const SCOPES: Record<TokenScope, string> = { deliver: 'deliver results, and read', read: 'read only' }
+
+/** Keys for pipelines: made here, shown once, taken back here. */
+export function TokenSettings() {
+  const { project } = useSession()
+  const [made, setMade] = useState<MadeToken | null>(null)
+  const tokens = useQuery({
+    queryKey: ['tokens', project.slug],
+    queryFn: () => api.get('/projects/{project}/tokens', { path: { project: project.slug } }),
+  })
+  return (
+    <>
+      <p className="mb-5 text-soft">
+        A token lets a pipeline into {project.name}, and nothing else. Its secret is shown once; only a hash of it is kept.
+      </p>
+      <NewToken onMade={setMade} />
+      {made && <Made made={made} onDone={() => setMade(null)} />}
+      {tokens.isPending && <Loading what="the tokens" />}
+      {tokens.error && <ErrorState error={tokens.error} onRetry={() => void tokens.refetch()} />}
+      {tokens.data?.length === 0 && <p className="text-soft">No token yet.</p>}
+      <ul aria-label="Tokens">
+        {tokens.data?.map(({ id, name, scope, by, createdAt, lastUsedAt }) => (
+          <li key={id} className="flex min-h-[38px] items-center gap-4 border-t border-hairline">
+            <span className="min-w-0 flex-1 truncate">
+              <strong>{name}</strong> <span className="text-soft">{SCOPES[scope]}</span>
+            </span>
+            <span className="text-soft">
+              by {by}, <Time iso={createdAt} />;{' '}
+              {lastUsedAt ? (
+                <>
+                  used <Time iso={lastUsedAt} />
+                </>
+              ) : (
+                'never used'
+              )}
+            </span>
+            <Revoke id={id} name={name} />
+          </li>
+        ))}
+      </ul>
+    </>
+  )
+}
+
+function NewToken({ onMade }: { onMade: (made: MadeToken) => void }) {
+  const { project } = useSession()
+  const queries = useQueryClient()
+  const [name, setName] = useState('')
+  const [scope, setScope] = useState<TokenScope>('deliver')
+  const make = useMutation({
+    mutationFn: () => api.post('/projects/{project}/tokens', { path: { project: project.slug }, body: { name, scope } }),
+    onSuccess: async (made) => {
+      setName('')
+      onMade(made)
+      await queries.invalidateQueries({ queryKey: ['tokens'] })
+    },
+  })
+  const submit = (event: FormEvent) => {
+    event.preventDefault()
+    make.mutate()
+  }
+  return (
+    <form onSubmit={submit} className="mb-6 flex flex-wrap items-end gap-3">
+      <label className="flex w-[260px] flex-col gap-1">
+        Name
+        <input className="field" placeholder="What uses it" value={name} onChange={(event) => setName(event.target.value)} />
+      </label>
+      <label className="flex flex-col gap-1">
+        It may
+        <select className="field" value={scope} onChange={(event) => setScope(event.target.value as TokenScope)}>
+          {Object.entries(SCOPES).map(([value, words]) => (
+            <option key={value} value={value}>
+              {words}
+            </option>
+          ))}
+        </select>
+      </label>
+      <Button type="submit" kind="strong" disabled={name.trim() === '' || make.isPending}>
+        Make a token
+      </Button>
+      {make.error && (
+        <p role="alert" className="w-full text-failed">
+          {messageOf(make.error)}
+        </p>
+      )}
+    </form>
+  )
+}
+
+function Made({ made, onDone }: { made: MadeToken; onDone: () => void }) {
+  const { origin } = window.location
+  const lines = [
+    `export BOBBIN_URL=${origin} BOBBIN_TOKEN=${made.secret}`,
+    `curl -fsSLo bobbin.mjs $BOBBIN_URL/cli/bobbin.mjs`,
+    `node bobbin.mjs deliver 'reports/**/*.xml' --pipeline my-pipeline --build $BUILD_NUMBER --branch $BRANCH --environment my-environment`,
+  ]
+  return (
+    <section aria-label="The new token" className="mb-8 border-l-[3px] border-dye bg-surface px-4 py-3">
+      <h2 className="mb-1 text-base">{made.token.name}: copy the secret now</h2>
+      <p className="mb-2 text-soft">
+        It is not shown again. In a pipeline, keep it in a secret variable and leave it out of the first line.
+      </p>
+      <CopyBlock label="Secret" text={made.secret} />
+      {made.token.scope === 'deliver' && (
+        <>
+          <p className="mt-3 mb-1">Three lines for a pipeline, on any machine with Node 20 or newer:</p>
+          <CopyBlock label="Three lines" text={lines.join('\n')} />
+        </>
+      )}
+      <div className="mt-3">
+        <Button onClick={onDone}>I have it</Button>
+      </div>
+    </section>
+  )
+}
+
+/** Revoking can't be undone: it asks once more, in place. */
+function Revoke({ id, name }: { id: number; name: string }) {
+  const { project } = useSession()
+  const queries = useQueryClient()
+  const [sure, setSure] = useState(false)
+  const revoke = () =>
+    api
+      .delete('/projects/{project}/tokens/{id}', { path: { project: project.slug, id } })
+      .then(() => {
+        notify(`${name} is revoked; what uses it is refused from now on`)
+        return queries.invalidateQueries({ queryKey: ['tokens'] })
+      })
+      .catch((error: unknown) => notifyError(messageOf(error)))
+  if (!sure) return <Button onClick={() => setSure(true)}>Revoke</Button>
+  return (
+    <span className="flex gap-2">
+      <Button kind="strong" onClick={() => void revoke()}>
+        Revoke for good
+      </Button>
+      <Button onClick={() => setSure(false)}>Keep</Button>
+    </span>
+  )
+}
