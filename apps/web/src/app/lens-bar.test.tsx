@@ -33,14 +33,14 @@ const press = (name: string) => fireEvent.keyDown(screen.getByRole('button', { n
 describe('LensBar', () => {
   it('says through what everything is seen, and what that hides', async () => {
     open('?env=pier-test')
-    await screen.findByText('· hides 1 branch and 2 environments')
+    await screen.findByText('· hides 1 branch, 2 environments and 12 older builds')
     expect(screen.getByRole('button', { name: 'main' })).toBeTruthy()
     expect(screen.getByRole('button', { name: 'pier-test' })).toBeTruthy()
   })
 
   it('changes the address and nothing else in it', async () => {
     const { router } = open('?script=7')
-    await screen.findByText('· hides 1 branch')
+    await screen.findByText('· hides 1 branch and 12 older builds')
     press('main')
     fireEvent.click(await screen.findByRole('menuitemcheckbox', { name: /release\/4.2/ }))
     await waitFor(() => expect(router.state.location.search).toBe('?script=7&branch=release%2F4.2'))

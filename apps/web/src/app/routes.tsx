@@ -12,7 +12,7 @@ function Broken() {
 
 /** A page whose code is fetched when it is first opened. */
 function later<Name extends string>(load: () => Promise<Record<Name, ComponentType>>, name: Name): ComponentType {
-  const Page = lazy(() => load().then((module) => ({ default: module[name] as ComponentType })))
+  const Page = lazy(() => load().then((module): { default: ComponentType } => ({ default: module[name] })))
   return function Later() {
     return (
       <Suspense fallback={<Loading what="the page" />}>

@@ -66,7 +66,7 @@ describe('CaseForm', () => {
     fireEvent.click(bring)
     await waitFor(() => expect(screen.queryByRole('dialog')).toBeNull())
     expect((field('Title') as HTMLTextAreaElement).value).toBe('Mine')
-    expect((screen.getByLabelText('Priority') as HTMLSelectElement).value).toBe('1')
+    expect(screen.getByLabelText<HTMLSelectElement>('Priority').value).toBe('1')
     fireEvent.click(screen.getByRole('button', { name: 'Save' }))
     await waitFor(() => expect(sent).toHaveLength(2))
     expect(sent[1]?.body).toEqual({ version: 4, title: 'Mine', preconditions: 'Two ferries' })

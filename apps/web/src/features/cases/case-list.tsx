@@ -1,9 +1,9 @@
 import type { CaseRow } from '@bobbin/client'
 import { ArrowDown, ArrowUp } from 'lucide-react'
-import { useMemo } from 'react'
+import { useEffect, useMemo, useRef, useState } from 'react'
 import { RowList, type RowListProps } from '../../ui/row-list.js'
 import { DRAGGED_CASES } from './area-tree.js'
-import type { CaseColumn } from './columns.js'
+import { fitting, type CaseColumn } from './columns.js'
 
 export type Line = { kind: 'area'; name: string; count: number } | { kind: 'case'; row: CaseRow }
 
@@ -17,11 +17,13 @@ export interface CaseListProps extends Pick<RowListProps<Line>, 'selected' | 'on
 }
 
 /** Cases under the headings of their areas; sorted otherwise, in one row. */
-export function CaseList({ rows, total, columns, picked, sort, onSort, ...list }: CaseListProps) {
+export function CaseList({ rows, total, columns: wanted, picked, sort, onSort, ...list }: CaseListProps) {
+  const [bench, width] = useWidth()
+  const columns = fitting(wanted, width)
   const grouped = sort === undefined || sort === 'area'
   const lines = useMemo(() => layOut(rows, grouped), [rows, grouped])
   return (
-    <>
+    <div ref={bench} className="flex min-h-0 flex-1 flex-col">
       <Headings columns={columns} sort={sort} onSort={onSort} />
       <RowList
         {...list}
@@ -37,8 +39,21 @@ export function CaseList({ rows, total, columns, picked, sort, onSort, ...list }
         }}
         render={(line) => <LineView line={line} columns={columns} />}
       />
-    </>
+    </div>
   )
+}
+
+/** The width of an element as it is now, in pixels. */
+function useWidth() {
+  const element = useRef<HTMLDivElement>(null)
+  const [width, setWidth] = useState(Infinity)
+  useEffect(() => {
+    if (!element.current || typeof ResizeObserver === 'undefined') return
+    const observer = new ResizeObserver(([entry]) => entry && setWidth(entry.contentRect.width))
+    observer.observe(element.current)
+    return () => observer.disconnect()
+  }, [])
+  return [element, width] as const
 }
 
 /** A heading before the first case of each area, with how many of them follow. */

@@ -49,6 +49,21 @@ export const COLUMNS: readonly CaseColumn[] = [
   },
 ]
 
+/** What key and title need, in pixels. */
+const LEAST = 33 + 92 + 260
+/** What goes first when there is too little room. */
+const DROPPED_FIRST = ['area', 'updated', 'estimate', 'owner', 'intent', 'tags', 'state', 'priority', 'scripts']
+
+/** As many of the columns as leave the title room to be read. */
+export function fitting(columns: readonly CaseColumn[], width: number): readonly CaseColumn[] {
+  let shown = columns
+  for (const id of DROPPED_FIRST) {
+    if (LEAST + shown.reduce((sum, column) => sum + column.width, 0) <= width) break
+    shown = shown.filter((column) => column.id !== id)
+  }
+  return shown
+}
+
 const USUAL = ['tags', 'priority', 'scripts']
 
 /** The columns that the address names, or the usual ones. */

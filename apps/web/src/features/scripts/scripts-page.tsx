@@ -30,8 +30,8 @@ export function ScriptsPage() {
   const { project } = useSession()
   const [params, setAddress] = useAddress()
   const search = params.get('search') ?? ''
-  const only = params.get('only')
-  const query = { ...(search && { search }), ...((only === 'unlinked' || only === 'unknownKeys') && { only }) } as const
+  const only = (['unlinked', 'unknownKeys'] as const).find((word) => word === params.get('only'))
+  const query = { ...(search && { search }), ...(only && { only }) }
   const scripts = useQuery({
     queryKey: ['scripts', project.slug, query],
     queryFn: ({ signal }) => api.get('/projects/{project}/scripts', { path: { project: project.slug }, query, signal }),
@@ -51,10 +51,10 @@ export function ScriptsPage() {
               <button
                 key={words}
                 type="button"
-                aria-pressed={only === value}
+                aria-pressed={(only ?? null) === value}
                 onClick={() => setAddress({ only: value })}
                 className={
-                  only === value ? 'border-b-2 border-dye font-semibold' : 'border-b-2 border-transparent text-soft hover:text-ink'
+                  (only ?? null) === value ? 'border-b-2 border-dye font-semibold' : 'border-b-2 border-transparent text-soft hover:text-ink'
                 }
               >
                 {value === 'unlinked' && `${unlinked} `}
@@ -71,7 +71,7 @@ export function ScriptsPage() {
           />
         </header>
         {rows.length === 0 ? (
-          <NoScripts filtered={search !== '' || only !== null} onClear={() => setAddress({ search: null, only: null })} />
+          <NoScripts filtered={search !== '' || only !== undefined} onClear={() => setAddress({ search: null, only: null })} />
         ) : (
           <RowList
             label={`Scripts, ${total}`}
