@@ -60,7 +60,10 @@ async function main() {
   try {
     const env = { BOBBIN_TEST_DATABASE_URL: database.url('postgres') }
     await check('Formatting', 'prettier', ['--check', '--log-level', 'warn', '.'])
-    const built = (await check('Types', 'tsc', ['-b'])) && (await check('Web build', 'vite', ['build', 'apps/web', '--logLevel', 'warn']))
+    const built =
+      (await check('Types', 'tsc', ['-b'])) &&
+      (await check('Web build', 'vite', ['build', 'apps/web', '--logLevel', 'warn'])) &&
+      (await check('Command line as one file', 'rolldown', ['--config', 'apps/cli/rolldown.config.mjs', '--logLevel', 'silent']))
     await check('Lint', 'eslint', ['.'])
     await check('OpenAPI document and client are up to date', '../../tools/openapi/main.mjs', ['--check'])
     const unit = join(folder, 'vitest.json')

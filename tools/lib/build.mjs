@@ -10,15 +10,19 @@ const PASSED_OVER = new Set(['node_modules', 'dist', 'samples', 'samples-hostile
 export const WEB_ROOT = join(ROOT, 'apps', 'web', 'dist', 'app')
 export const SERVER_MAIN = join(ROOT, 'apps', 'server', 'dist', 'main.js')
 
+/** The command line as one file. */
+export const CLI_FILE = join(ROOT, 'apps', 'cli', 'dist', 'bobbin.mjs')
+
 export async function ensureBuilt(say) {
   const stampFile = join(ROOT, '.bobbin', 'build.stamp')
   const stamp = stampOf()
-  const built = existsSync(SERVER_MAIN) && existsSync(join(WEB_ROOT, 'index.html'))
+  const built = existsSync(SERVER_MAIN) && existsSync(CLI_FILE) && existsSync(join(WEB_ROOT, 'index.html'))
   if (built && existsSync(stampFile) && readFileSync(stampFile, 'utf8') === stamp) return
   say('Building')
   const bin = (name) => join(ROOT, 'node_modules', '.bin', name)
   await runProgram(bin('tsc'), ['-b'], { quiet: true })
   await runProgram(bin('vite'), ['build', 'apps/web', '--logLevel', 'warn'], { quiet: true })
+  await runProgram(bin('rolldown'), ['--config', 'apps/cli/rolldown.config.mjs', '--logLevel', 'silent'], { quiet: true })
   mkdirSync(join(ROOT, '.bobbin'), { recursive: true })
   writeFileSync(stampFile, stamp)
 }

@@ -1,9 +1,16 @@
-import { Command, CommanderError } from 'commander'
+import { Command, CommanderError, InvalidArgumentError } from 'commander'
 import { deliverFiles, type DeliverOptions } from './commands/deliver.js'
 import { inspect } from './commands/inspect.js'
 import { EXIT, UsageError } from './exit-codes.js'
+import { VERSION } from './version.js'
 
-const program = new Command('bobbin').description('Delivers test results to Bobbin, and reads result files').exitOverride()
+/** @throws InvalidArgumentError for anything but a count */
+function wholeNumber(text: string): number {
+  if (!/^\d{1,3}$/.test(text)) throw new InvalidArgumentError('It must be a number from 0 to 999.')
+  return Number(text)
+}
+
+const program = new Command('bobbin').version(VERSION).description('Delivers test results to Bobbin, and reads result files').exitOverride()
 let exitCode: number = EXIT.stored
 
 program
@@ -16,12 +23,15 @@ program
   .requiredOption('--environment <name>', 'where the system under test ran')
   .option('--commit <id>', 'commit that was built')
   .option('--project <slug>', 'project; by default the one the token belongs to')
+  .option('--retries <count>', 'how often to try again when the server can’t be reached', wholeNumber, 5)
   .option('--json', 'print the report as JSON')
   .addHelpText(
     'after',
     `
 Example:
   bobbin deliver 'reports/**/*.xml' --pipeline fare-desk-web --build 412 --branch main --commit 9f1c2ab --environment pier-test
+
+What was sent before is known by its content, so sending it again is safe.
 
 Exit codes: 0 stored, whatever the tests' outcomes; 1 wrong use; 2 something was refused; 3 the server was not reached`,
   )

@@ -25,6 +25,8 @@ export interface ApiClientOptions {
   /** '' in a browser, else `http://host:port`. */
   baseUrl: string
   token?: string
+  /** Sends requests; by default the fetch of the platform. */
+  fetch?: typeof fetch
 }
 
 type Method = 'get' | 'post' | 'put' | 'patch' | 'delete'
@@ -89,7 +91,8 @@ export class ApiClient {
     if (body !== undefined && !form) headers['content-type'] = 'application/json'
     if (this.options.token) headers['authorization'] = `Bearer ${this.options.token}`
     const payload = body === undefined ? null : form ? body : JSON.stringify(body)
-    const response = await fetch(this.options.baseUrl + addressOf(path, request), {
+    const send = this.options.fetch ?? fetch
+    const response = await send(this.options.baseUrl + addressOf(path, request), {
       method: method.toUpperCase(),
       headers,
       body: payload,

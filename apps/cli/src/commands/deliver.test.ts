@@ -102,8 +102,14 @@ describe('deliver', () => {
 
   it('is 3 when nobody answers', async () => {
     vi.stubEnv('BOBBIN_URL', 'http://127.0.0.1:1')
-    expect(await deliverFiles([file], target)).toBe(3)
+    expect(await deliverFiles([file], { ...target, retries: 0 })).toBe(3)
     expect(printed.join()).toContain('No answer from http://127.0.0.1:1')
+  })
+
+  it('tells machines what went wrong as JSON too', async () => {
+    answer = { status: 403, body: { code: 'scope', detail: 'not with this token' } }
+    expect(await deliverFiles([file], { ...target, project: 'gullhaven', json: true })).toBe(2)
+    expect(JSON.parse(printed[0] ?? '')).toEqual({ error: { code: 'scope', message: 'not with this token' } })
   })
 
   it('names the variable that is missing', async () => {

@@ -1,8 +1,12 @@
 import { ApiClient, ApiError, deliver, type DeliveredFile, type DeliveryReport, UnreachableError } from '@bobbin/client'
 import type { Change } from '@bobbin/core'
 import { openAsBlob } from 'node:fs'
+import { setTimeout as wait } from 'node:timers/promises'
 import { EXIT, UsageError } from '../exit-codes.js'
 import { findFiles } from '../files.js'
+import { Progress, sendingWords } from '../progress.js'
+import { withRetries } from '../retry.js'
+import { nodeFetch } from '../transport.js'
 import { totalsLine } from './inspect.js'
 
 export interface DeliverOptions {
@@ -12,29 +16,49 @@ export interface DeliverOptions {
   environment: string
   commit?: string
   project?: string
+  /** How many times to try again when the server can't be reached. */
+  retries?: number
   json?: boolean
 }
+
+const RETRIES = 5
 
 /** Sends result files to Bobbin and says what they changed. */
 export async function deliverFiles(patterns: string[], options: DeliverOptions): Promise<number> {
   const baseUrl = fromEnvironment('BOBBIN_URL', 'the address of Bobbin, as http://127.0.0.1:4680').replace(/\/+$/, '')
-  const client = new ApiClient({ baseUrl, token: fromEnvironment('BOBBIN_TOKEN', 'a token with the scope “deliver”') })
+  const token = fromEnvironment('BOBBIN_TOKEN', 'a token with the scope “deliver”')
+  const progress = new Progress()
   const files = await Promise.all(findFiles(patterns).map(async (name) => ({ name, content: await openAsBlob(name) })))
+  const total = files.reduce((sum, file) => sum + file.content.size, 0)
+  const quiet = new ApiClient({ baseUrl, token, fetch: nodeFetch() })
+  const client = new ApiClient({ baseUrl, token, fetch: nodeFetch((sent) => progress.show(sendingWords(sent, total))) })
+  const again = {
+    retries: options.retries ?? RETRIES,
+    wait: (ms: number) => wait(ms),
+    onRetry: (error: Error, ms: number, attempt: number) => {
+      progress.clear()
+      console.error(`bobbin: ${error.message}. Trying again in ${Math.ceil(ms / 1000)} s (${attempt} of ${options.retries ?? RETRIES})`)
+    },
+  }
   try {
-    const project = options.project ?? (await onlyProject(client))
+    const project = options.project ?? (await withRetries(() => onlyProject(quiet), again))
     const { pipeline, build, branch, environment, commit } = options
-    const report = await deliver(client, project, { pipeline, build, branch, environment, commit }, 'cli', files)
+    const report = await withRetries(() => deliver(client, project, { pipeline, build, branch, environment, commit }, 'cli', files), again)
+    progress.clear()
     if (options.json) console.log(JSON.stringify(report, null, 2))
     else print(report, baseUrl, project)
     return report.files.some((file) => file.status === 'refused') ? EXIT.refused : EXIT.stored
   } catch (error) {
-    if (error instanceof UnreachableError) return fail(error.message, EXIT.unreachable)
-    if (error instanceof ApiError) return fail(error.message, error.status >= 500 ? EXIT.unreachable : EXIT.refused)
+    progress.clear()
+    if (error instanceof UnreachableError) return fail(options, 'unreachable', error.message, EXIT.unreachable)
+    if (error instanceof ApiError) return fail(options, error.code, error.message, error.status >= 500 ? EXIT.unreachable : EXIT.refused)
     throw error
   }
 }
 
-function fail(message: string, code: number): number {
+/** The sentence for people on the error stream; for machines the same as JSON where the report would stand. */
+function fail({ json }: DeliverOptions, problem: string, message: string, code: number): number {
+  if (json) console.log(JSON.stringify({ error: { code: problem, message } }))
   console.error(`bobbin: ${message}`)
   return code
 }

@@ -1,7 +1,23 @@
 import type { NestExpressApplication } from '@nestjs/platform-express'
 import express from 'express'
-import { existsSync } from 'node:fs'
+import { createReadStream, existsSync } from 'node:fs'
 import { join } from 'node:path'
+import { fileURLToPath } from 'node:url'
+
+const CLI_FILE = fileURLToPath(new URL('../../../cli/dist/bobbin.mjs', import.meta.url))
+
+/** Hands out the command line as one file, for any machine with Node and nothing else. */
+export function serveCli(app: NestExpressApplication): void {
+  app
+    .getHttpAdapter()
+    .getInstance()
+    .get('/cli/bobbin.mjs', (_request, response) => {
+      if (!existsSync(CLI_FILE))
+        return void response.status(404).type('text').send('The command line is not built here. Build it: npm run build\n')
+      response.type('text/javascript').setHeader('cache-control', 'no-cache')
+      createReadStream(CLI_FILE).pipe(response)
+    })
+}
 
 /** Serves the built web app; every address that is no file and no API is a page of it. */
 export function serveWeb(app: NestExpressApplication, root: string): void {

@@ -54,7 +54,9 @@ export function ScriptsPage() {
                 aria-pressed={(only ?? null) === value}
                 onClick={() => setAddress({ only: value })}
                 className={
-                  (only ?? null) === value ? 'border-b-2 border-dye font-semibold' : 'border-b-2 border-transparent text-soft hover:text-ink'
+                  (only ?? null) === value
+                    ? 'border-b-2 border-dye font-semibold'
+                    : 'border-b-2 border-transparent text-soft hover:text-ink'
                 }
               >
                 {value === 'unlinked' && `${unlinked} `}
