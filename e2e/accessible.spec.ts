@@ -7,6 +7,13 @@ const VIEWS: [string, string][] = [
   ['scripts', '/gullhaven/scripts?only=unlinked'],
   ['runs', '/gullhaven/runs'],
   ['intake', '/gullhaven/intake'],
+  ['picked cases', '/gullhaven/cases?pick=101-110&sort=-updated&cols=owner,state,intent,estimate'],
+  ['import', '/gullhaven/cases?do=import'],
+  ['account settings', '/gullhaven/settings/account'],
+  ['token settings', '/gullhaven/settings/tokens'],
+  ['project settings', '/gullhaven/settings/project'],
+  ['new project', '/gullhaven/settings/project?new=1'],
+  ['API reference', '/reference'],
 ]
 
 for (const theme of ['light', 'dark'] as const) {
@@ -14,7 +21,7 @@ for (const theme of ['light', 'dark'] as const) {
     test(`${name} has no axe violation in ${theme}`, async ({ signedIn: page }) => {
       await page.emulateMedia({ colorScheme: theme })
       await page.goto(path)
-      await page.getByRole('heading', { level: 1 }).waitFor()
+      await page.getByRole('heading', { level: 1 }).or(page.getByRole('dialog')).first().waitFor()
       await page.waitForLoadState('networkidle')
       expect(
         (await new AxeBuilder({ page }).analyze()).violations.map(
@@ -32,6 +39,27 @@ for (const theme of ['light', 'dark'] as const) {
     expect(
       (await new AxeBuilder({ page }).analyze()).violations.map(({ id, nodes }) => `${id}: ${nodes.map((node) => node.html).join(' | ')}`),
     ).toEqual([])
+  })
+}
+
+for (const theme of ['light', 'dark'] as const) {
+  test(`the sign-in page, the command menu and the key sheet have no axe violation in ${theme}`, async ({ signedIn: page }) => {
+    await page.emulateMedia({ colorScheme: theme })
+    const violations = async () =>
+      (await new AxeBuilder({ page }).analyze()).violations.map(({ id, nodes }) => `${id}: ${nodes.map((node) => node.html).join(' | ')}`)
+    await page.goto('/gullhaven/brief')
+    await page.getByRole('heading', { level: 1 }).waitFor()
+    await page.keyboard.press('Control+k')
+    await page.getByRole('combobox').fill('tide')
+    await page.getByText('Spring tide').first().waitFor()
+    expect(await violations()).toEqual([])
+    await page.keyboard.press('Escape')
+    await page.keyboard.press('?')
+    await page.getByRole('heading', { name: 'Keys' }).waitFor()
+    expect(await violations()).toEqual([])
+    await page.goto('/sign-in')
+    await page.getByRole('heading', { level: 1 }).waitFor()
+    expect(await violations()).toEqual([])
   })
 }
 

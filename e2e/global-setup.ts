@@ -13,6 +13,7 @@ async function globalSetup(): Promise<() => Promise<void>> {
   url.pathname = `/${name}`
   const server = await startTestServer(url.href)
   process.env['BOBBIN_E2E_URL'] = server.url
+  process.env['BOBBIN_E2E_DATABASE_URL'] = given ?? own?.url('postgres')
   return async () => {
     await server.stop()
     await own?.stop()

@@ -1,3 +1,4 @@
+import type { Server } from 'node:http'
 import { createApp } from './app.js'
 import { readConfig } from './platform/config.js'
 import { migrate } from './platform/migrate.js'
@@ -8,6 +9,8 @@ async function main(): Promise<void> {
   await migrate(config.databaseUrl)
   const app = await createApp(config)
   await app.listen(config.port, config.host)
+  // a large delivery may take its time; one that stalls is broken off by itself
+  ;(app.getHttpServer() as Server).requestTimeout = 0
   // started by another process (npm start): when that one is killed, this one ends too
   process.on('disconnect', () => void app.close().then(() => process.exit(0)))
   process.send?.('ready')

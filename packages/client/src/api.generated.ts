@@ -338,6 +338,7 @@ export interface paths {
       path?: never
       cookie?: never
     }
+    /** The newest deliveries, each with its files */
     get: operations['intakeList']
     put?: never
     /**

@@ -1,11 +1,11 @@
-import { Controller, Get, HttpCode, Post, Query, Req } from '@nestjs/common'
+import { Controller, Get, HttpCode, Inject, Post, Query, Req } from '@nestjs/common'
 import type { DeliveryReport, DeliveryRow } from '../contract/index.js'
 import type busboy from 'busboy'
 import type { IncomingMessage } from 'node:http'
-import { pipeline } from 'node:stream/promises'
 import { Ctx, Delivers, type Context } from '../access/index.js'
+import { CONFIG, type Config } from '../platform/config.js'
 import { Problem } from '../platform/problem.js'
-import { openMultipart } from '../platform/upload.js'
+import { feed, openMultipart } from '../platform/upload.js'
 import { TargetDto } from './intake.dto.js'
 import { IntakeService, type Delivery } from './intake.service.js'
 
@@ -15,8 +15,12 @@ const MOST_FILES = 10_000
 
 @Controller('projects/:project/deliveries')
 export class IntakeController {
-  constructor(private readonly intake: IntakeService) {}
+  constructor(
+    private readonly intake: IntakeService,
+    @Inject(CONFIG) private readonly config: Config,
+  ) {}
 
+  /** The newest deliveries, each with its files. */
   @Get()
   list(@Ctx() context: Context): Promise<DeliveryRow[]> {
     return this.intake.list(context)
@@ -31,14 +35,14 @@ export class IntakeController {
   @HttpCode(200)
   async deliver(@Ctx() context: Context, @Query() target: TargetDto, @Req() request: IncomingMessage): Promise<DeliveryReport> {
     const delivery = await this.intake.open(context, target)
-    const files = await takeFiles(request, delivery)
+    const files = await takeFiles(request, delivery, this.config.uploadIdleMs)
     if (files === 0) throw new Problem('invalid', 'noFiles', 'The request holds no file. Send result files as multipart/form-data')
     return delivery.finish()
   }
 }
 
 /** Takes files in the order of the request; a file waits until the one before it is stored, and the sender with it. */
-async function takeFiles(request: IncomingMessage, delivery: Delivery): Promise<number> {
+async function takeFiles(request: IncomingMessage, delivery: Delivery, idleMs: number): Promise<number> {
   const parser = openMultipart(request, { fileSize: MOST_BYTES, files: MOST_FILES })
   let count = 0
   let queue: Promise<void> = Promise.resolve()
@@ -51,7 +55,7 @@ async function takeFiles(request: IncomingMessage, delivery: Delivery): Promise<
     stream.on('error', () => stream.resume())
     queue.catch(() => stream.resume())
   })
-  await Promise.all([pipeline(request, parser), untilSettled(parser, () => queue)])
+  await Promise.all([feed(request, parser, idleMs, () => delivery.storing), untilSettled(parser, () => queue)])
   return count
 }
 

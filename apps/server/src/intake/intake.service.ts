@@ -58,6 +58,8 @@ export class Delivery {
   private readonly log: MadeLog = { made: [], notes: [] }
   private readonly files: DeliveredFile[] = []
   private runId: number | null = null
+  /** A file has come in whole and is being stored; the sender waits for us. */
+  storing = false
   private newScripts = 0
 
   constructor(
@@ -70,7 +72,12 @@ export class Delivery {
 
   async take(file: IncomingFile): Promise<void> {
     const read = await readFile(file)
-    this.files.push(read instanceof Refusal ? refused(file.name, read) : await this.store(read))
+    this.storing = true
+    try {
+      this.files.push(read instanceof Refusal ? refused(file.name, read) : await this.store(read))
+    } finally {
+      this.storing = false
+    }
   }
 
   private store(file: ReadFile): Promise<DeliveredFile> {

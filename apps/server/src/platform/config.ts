@@ -10,6 +10,8 @@ export interface Config {
   secret: string
   /** How many reverse proxies stand before the server, whose word on the sender's address is taken. */
   proxies: number
+  /** A delivery that sends nothing for so long is broken off, in milliseconds. */
+  uploadIdleMs: number
 }
 
 export const CONFIG = Symbol('Config')
@@ -32,6 +34,9 @@ export function readConfig(env: Record<string, string | undefined>): Config {
     throw new Error(
       `BOBBIN_PROXIES is “${env['BOBBIN_PROXIES']}”; it must say how many reverse proxies stand before the server, from 0 to 10`,
     )
+  const idle = Number(env['BOBBIN_UPLOAD_IDLE_S'] ?? 60)
+  if (!(idle > 0 && idle <= 3600))
+    throw new Error(`BOBBIN_UPLOAD_IDLE_S is “${env['BOBBIN_UPLOAD_IDLE_S']}”; it must be seconds from 1 to 3600`)
   return {
     databaseUrl,
     port,
@@ -40,5 +45,6 @@ export function readConfig(env: Record<string, string | undefined>): Config {
     secureCookies: env['BOBBIN_SECURE_COOKIES'] === 'true',
     secret,
     proxies,
+    uploadIdleMs: idle * 1000,
   }
 }

@@ -14,6 +14,7 @@ describe('readConfig', () => {
       secureCookies: false,
       secret: 'a secret of the tests',
       proxies: 0,
+      uploadIdleMs: 60_000,
     })
   })
   it('names what is missing or wrong', () => {

@@ -3,7 +3,16 @@ import type { ProblemDetails } from '../contract/index.js'
 import type { Response } from 'express'
 import { DatabaseError } from 'sequelize'
 
-const STATUS = { invalid: 400, notSignedIn: 401, forbidden: 403, notFound: 404, conflict: 409, tooLarge: 413, tooMany: 429 } as const
+const STATUS = {
+  invalid: 400,
+  notSignedIn: 401,
+  forbidden: 403,
+  notFound: 404,
+  conflict: 409,
+  tooLarge: 413,
+  tooMany: 429,
+  stalled: 408,
+} as const
 export type ProblemKind = keyof typeof STATUS
 
 /** What a service throws when it can't do as asked. Services know kinds and sentences, never HTTP. */
@@ -41,6 +50,8 @@ export class ProblemFilter implements ExceptionFilter {
     const response = host.switchToHttp().getResponse<Response>()
     const problem = this.describe(error)
     if (response.headersSent) return
+    // what is still being sent is not waited for
+    if (problem.status === 408 || problem.status === 413) response.setHeader('connection', 'close')
     if (error instanceof Problem && typeof error.extra['retryAfterS'] === 'number')
       response.setHeader('retry-after', error.extra['retryAfterS'])
     response.status(problem.status).type('application/problem+json').json(problem)

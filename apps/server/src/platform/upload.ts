@@ -20,6 +20,35 @@ export async function readOneFile(request: IncomingMessage, most: number): Promi
   return Buffer.concat(pieces)
 }
 
+/**
+ * Feeds a request to a parser, and breaks off when the sender says nothing for `idleMs` although we listen.
+ * @param busy whether we are at work ourselves and the sender has to wait for us
+ * @throws Problem stalled
+ */
+export async function feed(request: IncomingMessage, parser: busboy.Busboy, idleMs: number, busy: () => boolean): Promise<void> {
+  let heard = Date.now()
+  const listen = () => (heard = Date.now())
+  request.on('data', listen)
+  const stop = new AbortController()
+  const watch = setInterval(() => {
+    if (busy()) heard = Date.now()
+    else if (Date.now() - heard > idleMs) stop.abort()
+  }, idleMs / 4)
+  try {
+    await pipeline(request, parser, { signal: stop.signal })
+  } catch (error) {
+    if (!stop.signal.aborted) throw error
+    throw new Problem(
+      'stalled',
+      'stalled',
+      `Nothing came for ${Math.ceil(idleMs / 1000)} s, and the delivery was not finished. Files that had come in whole are stored; send the rest again`,
+    )
+  } finally {
+    clearInterval(watch)
+    request.off('data', listen)
+  }
+}
+
 /** @throws Problem when the request is no multipart/form-data */
 export function openMultipart(request: IncomingMessage, limits: busboy.Limits): busboy.Busboy {
   try {

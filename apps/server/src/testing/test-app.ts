@@ -37,6 +37,7 @@ export class TestApp {
       secureCookies: false,
       secret: 'secret-of-the-tests',
       proxies: 0,
+      uploadIdleMs: 400,
     }
     const app = await createApp(config)
     await app.listen(0, '127.0.0.1')

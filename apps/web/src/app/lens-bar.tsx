@@ -55,8 +55,8 @@ export function LensBar() {
           </MenuCheck>
         ))}
       </LensMenu>
-      <span className="max-[1120px]:hidden">over the last</span>
-      <LensMenu label="Builds" words={`${lens.span} builds`}>
+      <span className="max-[1120px]:hidden">over the</span>
+      <LensMenu label="Builds" words={`last ${lens.span} builds`}>
         {SPANS.map((span) => (
           <MenuCheck key={span} checked={lens.span === span} onChange={() => change({ span })}>
             {span} builds of each pipeline

@@ -100,7 +100,8 @@ export interface ParsedFile {
   warnings: Warning[]
 }
 
-export type RefusalCode = 'empty' | 'binary' | 'archive' | 'unknownFormat' | 'wrongRoot' | 'illFormed' | 'entities' | 'tooDeep' | 'encoding'
+export type RefusalCode =
+  'empty' | 'binary' | 'archive' | 'unknownFormat' | 'wrongRoot' | 'illFormed' | 'entities' | 'tooDeep' | 'tooLong' | 'encoding'
 
 /** A file that is not taken in at all. The message names the value, the place and what would be right. */
 export class Refusal extends Error {

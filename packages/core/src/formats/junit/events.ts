@@ -1,5 +1,5 @@
 import { SaxesParser, type SaxesTagPlain } from 'saxes'
-import { MAX_DEPTH, MAX_NAME, MAX_TEXT } from '../limits.js'
+import { MAX_DEPTH, MAX_NAME, MAX_PIECE, MAX_TEXT } from '../limits.js'
 import { Refusal, type Place } from '../result.js'
 import type { WarningLog } from '../warnings.js'
 import type { RawElement } from './raw.js'
@@ -20,6 +20,8 @@ const TOLERATED = [/^disallowed character\.$/, /^malformed character entity\.$/,
 export class XmlEvents {
   private readonly parser = new SaxesParser({ xmlns: false, position: true })
   private depth = 0
+  /** Characters since the last element opened or closed; counted in whole pieces. */
+  private sinceTag = 0
   private readonly texts: TextBuffer[] = []
   private tagPlace: Place = { line: 1, column: 1 }
 
@@ -38,6 +40,14 @@ export class XmlEvents {
 
   write(text: string): void {
     this.parser.write(text)
+    this.sinceTag += text.length
+    if (this.sinceTag > MAX_PIECE) {
+      throw new Refusal(
+        'tooLong',
+        `More than ${MAX_PIECE / 1024 ** 2} million characters without an element; this is no result file`,
+        this.place(),
+      )
+    }
   }
 
   end(): void {
@@ -65,6 +75,7 @@ export class XmlEvents {
   }
 
   private open(tag: SaxesTagPlain): void {
+    this.sinceTag = 0
     this.depth++
     if (this.depth > MAX_DEPTH) throw new Refusal('tooDeep', `Elements are nested more than ${MAX_DEPTH} deep`, this.tagPlace)
     const attributes = new Map<string, string>()
@@ -74,6 +85,7 @@ export class XmlEvents {
   }
 
   private close(tag: SaxesTagPlain): void {
+    this.sinceTag = 0
     const buffer = this.texts.pop()
     if (buffer?.cut) this.warnings.add('cut', `Text over ${MAX_TEXT} characters was cut`, this.place())
     this.listener.close(localName(tag.name), stripNul(buffer?.text() ?? ''), this.depth)
