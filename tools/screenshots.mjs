@@ -52,8 +52,40 @@ try {
   await shoot('run', '/gullhaven/runs', { act: openRun(/Scanner rejoins after tunnel/) })
   await shoot('run-dark', '/gullhaven/runs', { theme: 'dark', act: openRun(/Vehicle deck refuses a load/) })
   await shoot('cases', '/gullhaven/cases?search=vehicle+deck', {
-    act: (page) => page.getByRole('row', { name: /Vehicle deck refuses/ }).click(),
+    act: async (page) => {
+      await page
+        .getByRole('row', { name: /Vehicle deck refuses/ })
+        .first()
+        .click()
+      await page.getByRole('grid').focus()
+      for (const key of ['x', 'Shift+ArrowDown', 'Shift+ArrowDown']) await page.keyboard.press(key)
+      await page.getByRole('toolbar').waitFor()
+    },
   })
+  await shoot('import', '/gullhaven/cases?do=import', {
+    act: async (page) => {
+      const table =
+        'Key,Title,Priority,Owner\nFERRY-101,Single ticket shows the price in both currencies,1,Teo Marsh\n,Ticket for a dog is printed,3,Runa Solberg\n,Ticket for a bicycle is printed,2,\nFERRY-9999,Nobody knows this case,,\n'
+      await page.getByLabel('Table').setInputFiles({ name: 'cases.csv', mimeType: 'text/csv', buffer: Buffer.from(table) })
+      await page.getByText(/can’t be taken/).waitFor()
+    },
+  })
+  await shoot('commands-dark', '/gullhaven/brief', {
+    theme: 'dark',
+    act: async (page) => {
+      await page.keyboard.press('Control+k')
+      await page.keyboard.type('axle')
+      await page.getByRole('option', { name: /FERRY/ }).first().waitFor()
+    },
+  })
+  await shoot('settings', '/gullhaven/settings/tokens', {
+    act: async (page) => {
+      await page.getByLabel('Name').fill('Nightly pipeline')
+      await page.getByRole('button', { name: 'Make a token' }).click()
+      await page.getByText('copy the secret now').waitFor()
+    },
+  })
+  await shoot('reference', '/reference', { act: (page) => page.getByText('Changes many cases in the same way').click() })
   await shoot('scripts', '/gullhaven/scripts?only=unlinked', {
     act: (page) =>
       page
@@ -65,7 +97,7 @@ try {
   await shoot('intake', '/gullhaven/intake', {
     act: (page) =>
       page
-        .getByText(/results from 4 files/)
+        .getByText(/results from \d files?/)
         .first()
         .waitFor(),
   })

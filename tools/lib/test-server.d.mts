@@ -1,1 +1,4 @@
-export function startTestServer(databaseUrl: string, options?: { demo?: boolean }): Promise<{ url: string; stop(): Promise<void> }>
+export function startTestServer(
+  databaseUrl: string,
+  options?: { demo?: boolean },
+): Promise<{ url: string; stop(): Promise<void>; kill(): Promise<void> }>

@@ -4,7 +4,7 @@ import { join } from 'node:path'
 import { SERVER_MAIN, WEB_ROOT } from './build.mjs'
 import { freePort, ROOT, runProgram } from './process.mjs'
 
-/** @returns {Promise<{ url: string, stop(): Promise<void> }>} */
+/** @returns {Promise<{ url: string, stop(): Promise<void>, kill(): Promise<void> }>} */
 export async function startTestServer(databaseUrl, { demo = true } = {}) {
   const port = await freePort()
   const url = `http://127.0.0.1:${port}`
@@ -24,6 +24,11 @@ export async function startTestServer(databaseUrl, { demo = true } = {}) {
   if (demo) await runProgram(process.execPath, [join(ROOT, 'tools/demo/dist/main.js')], { quiet: true, env: { ...env, BOBBIN_URL: url } })
   return {
     url,
+    /** Without a word of warning, as a machine that fails does. */
+    kill: async () => {
+      server.kill('SIGKILL')
+      await ended
+    },
     stop: async () => {
       server.kill('SIGTERM')
       await ended

@@ -1,6 +1,6 @@
 import { LogOut, Moon, Search, Sun, SunMoon, type LucideIcon } from 'lucide-react'
 import { useQueryClient } from '@tanstack/react-query'
-import { lazy, Suspense, useState, type ReactNode } from 'react'
+import { useState, type ReactNode } from 'react'
 import { NavLink, Outlet, useLocation, useNavigate } from 'react-router'
 import { useProjectPath } from '../context/project-link.js'
 import { SessionProvider, useSession } from '../context/session.js'
@@ -10,14 +10,13 @@ import { Mark } from '../ui/mark.js'
 import { Menu, MenuCheck, MenuItem, MenuRule } from '../ui/menu.js'
 import { messageOf } from '../ui/states.js'
 import { notifyError, Toasts } from '../ui/toast.js'
+import { CommandMenu } from './command-menu.js'
 import { COMMAND_KEYS, KeySheet } from './key-sheet.js'
 import { LensBar } from './lens-bar.js'
 import { useLive } from './live.js'
 import { ALL_SECTIONS, FOOT, SECTIONS, type Section } from './sections.js'
 import { readTheme, writeTheme, type Theme } from './theme.js'
 import { useCommandKey, useGoKeys } from './use-go-keys.js'
-
-const CommandMenu = lazy(() => import('./command-menu.js').then((module) => ({ default: module.CommandMenu })))
 
 export function Shell() {
   return (
@@ -51,11 +50,7 @@ function Frame() {
           </main>
         </div>
       </div>
-      {commands && (
-        <Suspense>
-          <CommandMenu open onOpenChange={setCommands} onKeySheet={() => setKeys(true)} onSignOut={signOut} />
-        </Suspense>
-      )}
+      {commands && <CommandMenu open onOpenChange={setCommands} onKeySheet={() => setKeys(true)} onSignOut={signOut} />}
       <KeySheet open={keys} onOpenChange={setKeys} />
     </>
   )

@@ -1,28 +1,29 @@
-import { useCallback } from 'react'
+import { useCallback, useEffect } from 'react'
 import { useSearchParams } from 'react-router'
 
 type Change = Record<string, string | null>
 
-/** What was set in this moment already, on top of which address: the router tells of it only with the next drawing. */
-let pending: { base: string; next: URLSearchParams } | null = null
+/** What the address says now, or will say once the router has drawn what was set: a handler that was made earlier still builds on it. */
+let newest: URLSearchParams | null = null
 
 /**
  * The address bar as state: `set` changes some parameters and leaves the others; moving in a list replaces, opening pushes.
- * Several changes in one moment add up.
+ * Changes add up, also several in one moment and those of handlers that were made before the last drawing.
  */
 export function useAddress(): [URLSearchParams, (change: Change, options?: { replace?: boolean }) => void] {
   const [params, setParams] = useSearchParams()
+  useEffect(() => {
+    newest = params
+  }, [params])
   const set = useCallback(
     (change: Change, options: { replace?: boolean } = {}) => {
       setParams((before) => {
-        const base = before.toString()
-        const next = new URLSearchParams(pending?.base === base ? pending.next : before)
+        const next = new URLSearchParams(newest ?? before)
         for (const [name, value] of Object.entries(change)) {
           if (value === null || value === '') next.delete(name)
           else next.set(name, value)
         }
-        pending = { base, next }
-        setTimeout(() => (pending = null))
+        newest = next
         return next
       }, options)
     },

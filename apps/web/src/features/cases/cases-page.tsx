@@ -1,5 +1,5 @@
 import { Columns3, Plus, Upload } from 'lucide-react'
-import { useMemo } from 'react'
+import { useEffect, useMemo, useRef } from 'react'
 import { useSession } from '../../context/session.js'
 import { api } from '../../lib/api.js'
 import { count } from '../../lib/format.js'
@@ -24,7 +24,6 @@ import { ViewsMenu } from './views-menu.js'
 
 /** Managed cases in their areas. The address holds everything: search, filters, sort, columns, what is open and what is picked. */
 export function CasesPage() {
-  const { project } = useSession()
   const [params, setAddress] = useAddress()
   const doing = params.get('do')
   const setDoing = (next: 'paste' | 'import' | 'move' | null) => setAddress({ do: next }, { replace: true })
@@ -33,9 +32,7 @@ export function CasesPage() {
   const areas = useAreas()
   const changes = useCaseChanges()
   const selected = params.get('case')
-  const pick = params.get('pick')
-  const picked = useMemo(() => readPicked(pick, project.keyPrefix), [pick, project.keyPrefix])
-  const setPicked = (keys: Iterable<string>) => setAddress({ pick: writePicked(keys, project.keyPrefix) }, { replace: true })
+  const [picked, changePicked] = usePicked()
   /** What a key acts on: the picked cases, or the one that is open. */
   const acted = picked.size > 0 ? [...picked] : selected ? [selected] : []
   useKeys({
@@ -98,7 +95,7 @@ export function CasesPage() {
             onSort={(sort) => setAddress({ sort })}
             selected={selected}
             onSelect={(key) => setAddress({ case: key }, { replace: selected !== null })}
-            onPick={(keys, on) => setPicked(on ? new Set([...picked, ...keys]) : [...picked].filter((key) => !keys.includes(key)))}
+            onPick={changePicked}
           />
         )}
         {picked.size > 0 && (
@@ -139,6 +136,28 @@ export function CasesPage() {
       )}
     </>
   )
+}
+
+/** Picked cases, kept in the address; keys that come faster than the page is drawn add up. */
+function usePicked() {
+  const { project } = useSession()
+  const [params, setAddress] = useAddress()
+  const pick = params.get('pick')
+  const picked = useMemo(() => readPicked(pick, project.keyPrefix), [pick, project.keyPrefix])
+  const newest = useRef(picked)
+  useEffect(() => {
+    newest.current = picked
+  }, [picked])
+  const change = (keys: readonly string[], on: boolean) => {
+    const next = new Set(newest.current)
+    for (const key of keys) {
+      if (on) next.add(key)
+      else next.delete(key)
+    }
+    newest.current = next
+    setAddress({ pick: writePicked(next, project.keyPrefix) }, { replace: true })
+  }
+  return [picked, change] as const
 }
 
 const QUIET = 'inline-flex min-h-[30px] items-center gap-1.5 text-soft hover:text-ink'
