@@ -10,7 +10,7 @@ async function main(): Promise<void> {
   const app = await createApp(config)
   await app.listen(config.port, config.host)
   // a large delivery may take its time; one that stalls is broken off by itself
-  ;(app.getHttpServer() as Server).requestTimeout = 0
+  app.getHttpServer().requestTimeout = 0
   // started by another process (npm start): when that one is killed, this one ends too
   process.on('disconnect', () => void app.close().then(() => process.exit(0)))
   process.send?.('ready')

@@ -516,6 +516,23 @@ export interface paths {
     patch?: never
     trace?: never
   }
+  '/projects/{project}/runs/{id}/threads': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** Threads of some scripts in the lane of a run, up to that run */
+    get: operations['runsThreads']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
   '/projects/{project}/scripts': {
     parameters: {
       query?: never
@@ -2917,6 +2934,43 @@ export interface operations {
         }
         content: {
           'application/json': components['schemas']['ResultDetail']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  runsThreads: {
+    parameters: {
+      query: {
+        /** @description How many of the newest builds of each lane are looked at. */
+        span?: number
+        /** @description Ids, comma-separated. */
+        scripts: number[]
+      }
+      header?: never
+      path: {
+        project: string
+        id: number
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['Threads']
         }
       }
       /** @description What went wrong */

@@ -26,6 +26,12 @@ export async function copyRows(transaction: Transaction, table: string, columns:
   await pipeline(Readable.from(chunks(rows)), target)
 }
 
+/** Streams rows that are in COPY's text format already. */
+export async function copyChunks(transaction: Transaction, table: string, columns: string[], chunks: AsyncIterable<Buffer>): Promise<void> {
+  const client = (transaction as unknown as { connection: ClientBase }).connection
+  await pipeline(Readable.from(chunks), client.query(from(`copy ${table} (${columns.join(', ')}) from stdin`)))
+}
+
 /** Joins lines to pieces of about 64 KiB: one write a row would be slow. */
 function* chunks(rows: Iterable<CopyValue[]>): Generator<Buffer> {
   let text = ''

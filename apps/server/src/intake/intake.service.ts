@@ -1,8 +1,7 @@
 import { Injectable } from '@nestjs/common'
 import { InjectConnection } from '@nestjs/sequelize'
 import type { DeliveredFile, DeliveryReport, DeliveryRow } from '../contract/index.js'
-import { countOutcomes, Refusal, ResultFileReader, type ParsedFile } from '@bobbin/core'
-import { createHash } from 'node:crypto'
+import { Refusal, type Fault } from '@bobbin/core'
 import type { Transaction } from 'sequelize'
 import { Sequelize } from 'sequelize-typescript'
 import type { Context } from '../access/index.js'
@@ -13,22 +12,9 @@ import { copyRows } from './copy-text.js'
 import { DELIVERIES } from './delivery-queries.js'
 import type { TargetDto } from './intake.dto.js'
 import * as merge from './merge-queries.js'
-import { ANALYZE_STAGE, MAKE_STAGE, stage } from './staging.js'
+import { readFile, type IncomingFile, type ReadFile } from './read-file.js'
+import { ANALYZE_STAGE, MAKE_STAGE, settleStage } from './staging.js'
 import { resolveTarget, type MadeLog, type Target } from './target.js'
-
-/** A file as it comes in, in pieces. `cut` is true once it passed the size limit. */
-export interface IncomingFile {
-  name: string
-  chunks: AsyncIterable<Uint8Array>
-  cut(): boolean
-}
-
-interface ReadFile {
-  name: string
-  parsed: ParsedFile
-  sha256: Buffer
-  bytes: number
-}
 
 @Injectable()
 export class IntakeService {
@@ -77,6 +63,7 @@ export class Delivery {
       this.files.push(read instanceof Refusal ? refused(file.name, read) : await this.store(read))
     } finally {
       this.storing = false
+      if (!(read instanceof Refusal)) read.stage.dispose()
     }
   }
 
@@ -85,7 +72,7 @@ export class Delivery {
       const db = { sequelize: this.sequelize, transaction }
       const { project } = this.context
       const log: MadeLog = { made: [], notes: [] }
-      const target = await resolveTarget(db, project.id, this.dto, new Date(file.parsed.startedAt ?? Date.now()), log)
+      const target = await resolveTarget(db, project.id, this.dto, new Date(file.findings.startedAt ?? Date.now()), log)
       const fileId = await this.register(transaction, file, target)
       const unknownKeys = fileId === null ? [] : await this.merge(transaction, file, target, fileId)
       await announce(db, project.id, ['runs'])
@@ -115,10 +102,10 @@ export class Delivery {
         name: file.name,
         sha: file.sha256,
         bytes: file.bytes,
-        format: file.parsed.format,
-        framework: file.parsed.framework,
-        results: file.parsed.results.length,
-        warnings: JSON.stringify(file.parsed.warnings),
+        format: file.findings.format,
+        framework: file.findings.framework,
+        results: file.totals.total,
+        warnings: JSON.stringify(file.findings.warnings),
       },
     )
     return row?.id ?? null
@@ -130,13 +117,14 @@ export class Delivery {
     const projectId = project.id
     const place = { runId: target.runId, day: target.day }
     await run(db, MAKE_STAGE)
-    await stage(transaction, file.parsed)
+    await file.stage.copy(transaction)
     await run(db, ANALYZE_STAGE)
+    await settleStage(db, file.findings)
     await run(db, merge.MERGE_BODIES, { projectId })
     await run(db, merge.MERGE_SIGNATURES, { projectId })
     const [scripts] = await rowsOf<{ fresh: number }>(db, merge.MERGE_SCRIPTS, {
       projectId,
-      framework: file.parsed.framework,
+      framework: file.findings.framework,
       runId: target.runId,
       newest: target.newest,
     })
@@ -144,16 +132,16 @@ export class Delivery {
     await run(db, merge.MERGE_LINKS, { projectId, prefix: project.keyPrefix })
     await run(db, merge.MERGE_ATTEMPTS, { projectId, fileId, ...place })
     await run(db, merge.MERGE_RESULTS, { projectId, ...place })
-    await this.faults(transaction, file.parsed, target.runId, fileId)
-    await run(db, merge.REFRESH_RUN, { ...place, startedAt: file.parsed.startedAt === null ? null : new Date(file.parsed.startedAt) })
+    await this.faults(transaction, file.findings.faults, target.runId, fileId)
+    await run(db, merge.REFRESH_RUN, { ...place, startedAt: file.findings.startedAt === null ? null : new Date(file.findings.startedAt) })
     return rowsOf<DeliveredFile['unknownKeys'][number]>(db, merge.UNKNOWN_DECLARED, { projectId, prefix: project.keyPrefix })
   }
 
-  private async faults(transaction: Transaction, parsed: ParsedFile, runId: number, fileId: number): Promise<void> {
-    if (parsed.faults.length === 0) return
+  private async faults(transaction: Transaction, faults: readonly Fault[], runId: number, fileId: number): Promise<void> {
+    if (faults.length === 0) return
     const columns = ['project_id', 'run_id', 'file_id', 'code', 'subject', 'message', 'stack', 'line', 'col']
     const { project } = this.context
-    const rows = parsed.faults.map((f) => [project.id, runId, fileId, f.code, f.subject, f.message, f.stack, f.place.line, f.place.column])
+    const rows = faults.map((f) => [project.id, runId, fileId, f.code, f.subject, f.message, f.stack, f.place.line, f.place.column])
     await copyRows(transaction, 'fault', columns, rows)
   }
 
@@ -179,38 +167,13 @@ export class Delivery {
   }
 }
 
-/** Parses while the bytes come in. The rest of a refused file is read and dropped, so that the next one can follow. */
-async function readFile(file: IncomingFile): Promise<ReadFile | Refusal> {
-  const hash = createHash('sha256')
-  const reader = new ResultFileReader()
-  let bytes = 0
-  let refusal: Refusal | null = null
-  const attempt = <T>(step: () => T): T | null => {
-    try {
-      return refusal ? null : step()
-    } catch (error) {
-      if (!(error instanceof Refusal)) throw error
-      refusal = error
-      return null
-    }
-  }
-  for await (const chunk of file.chunks) {
-    hash.update(chunk)
-    bytes += chunk.length
-    attempt(() => reader.write(chunk))
-  }
-  if (file.cut()) return new Refusal('binary', 'The file is larger than the server takes')
-  const parsed = attempt(() => reader.end())
-  return parsed ? { name: file.name, parsed, sha256: hash.digest(), bytes } : (refusal ?? new Refusal('empty', 'The file is empty'))
-}
-
 function delivered(file: ReadFile, status: 'stored' | 'already', unknownKeys: DeliveredFile['unknownKeys']): DeliveredFile {
-  const { format, results, faults, warnings } = file.parsed
+  const { format, faults, warnings } = file.findings
   return {
     name: file.name,
     status,
     format,
-    totals: countOutcomes(results.map((result) => result.outcome)),
+    totals: file.totals,
     faults,
     warnings,
     unknownKeys,

@@ -3,10 +3,10 @@ import { OUTAGE } from '@bobbin/core'
 /** Set-based steps from the staging tables into the project, in order. Rows are inserted in hash order, so that two deliveries never wait for each other in a ring. */
 
 export const MERGE_BODIES = `
-insert into body (project_id, hash, text) select $projectId, hash, text from stage_body order by hash on conflict do nothing`
+insert into body (project_id, hash, text) select distinct on (hash) $projectId::int, hash, text from stage_body order by hash on conflict do nothing`
 
 export const MERGE_SIGNATURES = `
-insert into signature (project_id, hash, text) select $projectId, hash, text from stage_signature order by hash on conflict do nothing`
+insert into signature (project_id, hash, text) select distinct on (hash) $projectId::int, hash, text from stage_signature order by hash on conflict do nothing`
 
 /** New scripts are made; known ones keep their row and learn where they stand now. Declared keys are kept when a reporter drops them. */
 export const MERGE_SCRIPTS = `

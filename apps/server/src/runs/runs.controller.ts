@@ -1,7 +1,7 @@
 import { Controller, Get, Param, ParseIntPipe, Query, StreamableFile } from '@nestjs/common'
-import type { ResultDetail, RunDetail, RunList, RunRows } from '../contract/index.js'
+import type { ResultDetail, RunDetail, RunList, RunRows, Threads } from '../contract/index.js'
 import { Ctx, type Context } from '../access/index.js'
-import { ChangeDto, LensDto, lensOf, RunExportDto, SpanDto } from './runs.dto.js'
+import { ChangeDto, LensDto, lensOf, RunExportDto, SpanDto, ThreadsDto } from './runs.dto.js'
 import { RunExportService } from './run-export.service.js'
 import { RunsService } from './runs.service.js'
 
@@ -37,6 +37,12 @@ export class RunsController {
   @Get(':id/results')
   rows(@Ctx() context: Context, @Param('id', ParseIntPipe) id: number, @Query() query: ChangeDto): Promise<RunRows> {
     return this.runs.rowsOfChange(context, id, query.change, query.span)
+  }
+
+  /** Threads of some scripts in the lane of a run, up to that run. */
+  @Get(':id/threads')
+  threads(@Ctx() context: Context, @Param('id', ParseIntPipe) id: number, @Query() { scripts, span }: ThreadsDto): Promise<Threads> {
+    return this.runs.threads(context, id, scripts, span)
   }
 
   /** What became of one script in a run, with its attempts. */

@@ -1,7 +1,7 @@
 import { CHANGES, type Change } from '@bobbin/core'
 import { Transform, Type } from 'class-transformer'
 import { SPAN } from '../history/index.js'
-import { IsArray, IsIn, IsInt, IsOptional, IsString, Max, Min } from 'class-validator'
+import { ArrayMaxSize, IsArray, IsIn, IsInt, IsOptional, IsString, Max, Min } from 'class-validator'
 
 const MOST_SPAN = 500
 
@@ -32,6 +32,15 @@ export class SpanDto {
   @Min(1)
   @Max(MOST_SPAN)
   span?: number
+}
+
+export class ThreadsDto extends SpanDto {
+  /** Ids, comma-separated. */
+  @Transform(({ value }: { value: unknown }) => (typeof value === 'string' ? value.split(',').map(Number) : value))
+  @IsArray()
+  @ArrayMaxSize(1000)
+  @IsInt({ each: true })
+  scripts: number[]
 }
 
 export class RunExportDto {

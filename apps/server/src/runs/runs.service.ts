@@ -1,6 +1,17 @@
 import { Injectable } from '@nestjs/common'
 import { InjectConnection } from '@nestjs/sequelize'
-import type { FaultRow, FileWarnings, ResultDetail, ResultRow, RunDetail, RunList, RunRow, RunRows, ScriptRef } from '../contract/index.js'
+import type {
+  FaultRow,
+  FileWarnings,
+  ResultDetail,
+  ResultRow,
+  RunDetail,
+  RunList,
+  RunRow,
+  RunRows,
+  ScriptRef,
+  Threads,
+} from '../contract/index.js'
 import { CHANGES, outcomeFromCode, type Change, type Outcome } from '@bobbin/core'
 import { Sequelize } from 'sequelize-typescript'
 import type { Context } from '../access/index.js'
@@ -110,6 +121,12 @@ export class RunsService {
       span,
     )
     return { rows, threads }
+  }
+
+  /** Threads of scripts in the lane of a run, up to that run. */
+  async threads(context: Context, id: number, scriptIds: number[], span?: number): Promise<Threads> {
+    const record = await this.record(context, id)
+    return this.history.threads(record.laneId, record.sortKey, scriptIds, span)
   }
 
   /** How many tests fall under each change against the run before. */

@@ -1,5 +1,14 @@
 import { junitXml } from './junit/format.js'
-import { Refusal, type FormatReader, type ParsedFile, type ResultFormat } from './result.js'
+import {
+  Refusal,
+  type FileFindings,
+  type FormatReader,
+  type ParsedFile,
+  type ResultFormat,
+  type ResultSink,
+  type TestResult,
+} from './result.js'
+import { settleResults } from './settlement.js'
 
 /** Every result format there is, in the order in which they are asked. A new one is entered here and nowhere else. */
 export const RESULT_FORMATS: readonly ResultFormat[] = [junitXml]
@@ -15,10 +24,15 @@ const BINARY_SIGNATURES: readonly { what: string; code: 'binary' | 'archive'; by
   { what: 'a zip archive', code: 'archive', bytes: [0x50, 0x4b] },
 ]
 
-/** Reads a result file of any known format, recognised by its content and never by its name. */
-export class ResultFileReader implements FormatReader {
+/**
+ * Reads a result file of any known format, recognised by its content and never by its name. Results are given out while the
+ * file comes in and are not kept: memory does not grow with the file.
+ */
+export class ResultFileStream implements FormatReader {
   private head = new Uint8Array(0)
   private reader: FormatReader | null = null
+
+  constructor(private readonly sink: ResultSink) {}
 
   write(chunk: Uint8Array): void {
     if (this.reader) return this.reader.write(chunk)
@@ -29,13 +43,13 @@ export class ResultFileReader implements FormatReader {
     if (this.head.length >= HEAD) this.choose()
   }
 
-  end(): ParsedFile {
+  end(): FileFindings {
     return (this.reader ?? this.choose()).end()
   }
 
   private choose(): FormatReader {
     const head = this.head.subarray(0, HEAD)
-    this.reader = chooseFormat(head).open()
+    this.reader = chooseFormat(head).open(this.sink)
     const all = this.head
     this.head = new Uint8Array(0)
     this.reader.write(all)
@@ -53,6 +67,21 @@ function chooseFormat(head: Uint8Array): ResultFormat {
     throw new Refusal('unknownFormat', `This is no result format that Bobbin reads; it reads ${RESULT_FORMATS.map((f) => f.id).join(', ')}`)
   }
   return format
+}
+
+/** The same, for files that may be held in memory: collects the results and settles them. */
+export class ResultFileReader {
+  private readonly results: TestResult[] = []
+  private readonly stream = new ResultFileStream((result) => void this.results.push(result))
+
+  write(chunk: Uint8Array): void {
+    this.stream.write(chunk)
+  }
+
+  end(): ParsedFile {
+    const { settlement, ...findings } = this.stream.end()
+    return { ...findings, results: settleResults(this.results, settlement) }
+  }
 }
 
 /** Reads a whole file at once. @throws Refusal */

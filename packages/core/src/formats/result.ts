@@ -89,6 +89,38 @@ export interface Warning {
   count: number
 }
 
+/** Test cases of one file that share class and name: one test that was tried again, or different tests. */
+export interface RepeatGroup {
+  kind: 'attempts' | 'distinct'
+  /** The numbers of the results, in the order in which the reader gave them. */
+  members: number[]
+  /** A skipped try that another follows was a failure (TestNG). */
+  skipsWereFailures: boolean
+}
+
+/** What only the end of a file can tell about results that were given out before. */
+export interface Settlement {
+  groups: RepeatGroup[]
+  /** Results that turned out to be no tests. */
+  dropped: number[]
+  /** Why some did not run. */
+  reasons: { seq: number; reason: string }[]
+}
+
+/** What a file said besides its results. */
+export interface FileFindings {
+  format: string
+  /** The runner or reporter, where the file gives it away. */
+  framework: string | null
+  startedAt: number | null
+  faults: Fault[]
+  warnings: Warning[]
+  settlement: Settlement
+}
+
+/** Takes results one by one, numbered from 0 in the order of the file, while the file is read. */
+export type ResultSink = (result: TestResult) => void
+
 /** What one result file said. */
 export interface ParsedFile {
   format: string
@@ -115,10 +147,10 @@ export class Refusal extends Error {
   }
 }
 
-/** A reader takes bytes as they come and says at the end what was in them. Both methods throw Refusal. */
+/** A reader takes bytes as they come, gives out results as it finds them, and says at the end what else was there. Both methods throw Refusal. */
 export interface FormatReader {
   write(chunk: Uint8Array): void
-  end(): ParsedFile
+  end(): FileFindings
 }
 
 /** A result format is one module behind this interface, entered once in `registry.ts`. */
@@ -126,5 +158,5 @@ export interface ResultFormat {
   id: string
   /** @param head the first bytes of the file (512, or all of a shorter one) */
   recognises(head: Uint8Array): boolean
-  open(): FormatReader
+  open(sink: ResultSink): FormatReader
 }

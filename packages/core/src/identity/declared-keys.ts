@@ -5,6 +5,8 @@ const KEY_PROPERTY = /^(case|test|test[_-]?case)([_.-]?(id|key))?s?$/i
 const TAG_PROPERTY = /^(tag|label|group|mark(er)?|category)s?$/i
 const KEY = /^[A-Z][A-Z0-9]{0,14}-\d{1,9}$/
 const KEY_IN_NAME = /(?<![A-Za-z0-9])([A-Z][A-Z0-9]{1,14})[-_](\d{1,9})(?![A-Za-z0-9])/g
+/** Most names hold none, and this is quicker to see. */
+const MAY_HOLD_KEY = /[A-Z0-9][-_]\d/
 /** Words before a number that name a standard, not a case. */
 const NOT_A_PROJECT = new Set([
   'UTF',
@@ -30,6 +32,7 @@ const NOT_A_PROJECT = new Set([
  * (also `FERRY_101`, since many languages allow no hyphen). In the order found, each once.
  */
 export function declaredKeys(name: string, properties: readonly Property[], suite: string | null = null): string[] {
+  if (properties.length === 0 && !MAY_HOLD_KEY.test(name) && !(suite && MAY_HOLD_KEY.test(suite))) return []
   const keys = new Set<string>()
   for (const property of properties) {
     if (KEY_PROPERTY.test(property.name) || TAG_PROPERTY.test(property.name)) {
@@ -37,6 +40,7 @@ export function declaredKeys(name: string, properties: readonly Property[], suit
     }
   }
   for (const text of suite ? [name, suite] : [name]) {
+    if (!MAY_HOLD_KEY.test(text)) continue
     for (const match of text.matchAll(KEY_IN_NAME)) {
       if (!NOT_A_PROJECT.has(match[1] ?? '')) keys.add(`${match[1]}-${match[2]}`)
     }

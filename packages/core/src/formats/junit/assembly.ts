@@ -1,25 +1,35 @@
 import { declaredKeys } from '../../identity/declared-keys.js'
 import { stableText } from '../../identity/stable-text.js'
 import { isFailing } from '../../results/outcome.js'
-import type { Fault, FaultCode, ParsedFile, Place, TestResult, WarningCode } from '../result.js'
+import { outcomeOfAttempts } from '../../results/outcome-of-attempts.js'
+import type { Fault, FaultCode, FileFindings, Place, ResultSink, TestResult, WarningCode } from '../result.js'
+import { joinAttempts } from '../settlement.js'
 import { readTimestamp } from '../timestamp.js'
 import type { WarningLog } from '../warnings.js'
 import { dialectOf, type KnownDialect } from './dialects.js'
 import { pseudoTest } from './pseudo-tests.js'
 import type { RawCase, RawElement, RawOutcome, RawSuite } from './raw.js'
-import { mergeRepeats } from './repeats.js'
-import { failureOf, outcomeOfAttempts, settleCase, type Settled } from './settle.js'
+import { isSameTest, RepeatFinder } from './repeats.js'
+import { failureOf, settleCase, type Settled } from './settle.js'
+import { SuiteHooks } from './suite-hooks.js'
 
 /** Turns finished test cases into results and faults, and at the end checks what only the whole file can tell. */
 export class FileAssembly {
   private rootElement: RawElement | null = null
   private dialect: KnownDialect | null = null
-  private readonly results: TestResult[] = []
+  private readonly repeats = new RepeatFinder()
+  private readonly hooks = new SuiteHooks()
+  /** The newest result, until the next one shows that it was not tried again. */
+  private held: TestResult | null = null
+  private given = 0
   private readonly faults: Fault[] = []
   private failing = 0
   private startedAt: number | null = null
 
-  constructor(private readonly warnings: WarningLog) {}
+  constructor(
+    private readonly warnings: WarningLog,
+    private readonly sink: ResultSink,
+  ) {}
 
   root(element: RawElement): void {
     this.rootElement = element
@@ -38,7 +48,33 @@ export class FileAssembly {
       return
     }
     this.doubt(settled, test)
-    this.results.push(this.resultOf(test, settled, this.dialect))
+    this.take(this.resultOf(test, settled, this.dialect), this.dialect)
+  }
+
+  /** Gives a result out once the next one has come: a second try mostly follows at once, and a tear-down always. */
+  private take(result: TestResult, dialect: KnownDialect): void {
+    if (this.held && dialect.repeats === 'attempts' && isSameTest(this.held, result)) this.held = this.joined(this.held, result, dialect)
+    else {
+      this.release()
+      this.held = result
+    }
+  }
+
+  private joined(first: TestResult, later: TestResult, dialect: KnownDialect): TestResult {
+    const last = first.attempts.at(-1)
+    if (!dialect.teardownRepeats || later.outcome !== 'errored' || last?.outcome !== 'failed') return joinAttempts(first, [later])
+    last.failures.push(...later.attempts.flatMap((attempt) => attempt.failures))
+    this.warnings.add('mergedTeardown', `“${first.name}” failed, and its tear-down too; they are one result`, later.place)
+    return { ...first, durationMs: later.durationMs, keys: [...new Set([...first.keys, ...later.keys])] }
+  }
+
+  private release(): void {
+    if (!this.held) return
+    this.repeats.add(this.given, this.held)
+    if (this.dialect?.framework === 'vitest') this.hooks.add(this.given, this.held)
+    this.given++
+    this.sink(this.held)
+    this.held = null
   }
 
   private resultOf(test: RawCase, settled: Settled, dialect: KnownDialect): TestResult {
@@ -154,50 +190,23 @@ export class FileAssembly {
     })
   }
 
-  finish(): ParsedFile {
+  finish(): FileFindings {
+    this.release()
     const root = this.rootElement
     if (root?.name === 'testsuites') this.checkCounts(root, this.failing, 'the file')
-    const results = mergeRepeats(this.suiteFailures(), this.dialect, this.warnings)
-    if (results.length === 0 && this.faults.length === 0) {
+    const { faults, dropped, reasons } = this.hooks.found()
+    this.faults.push(...faults)
+    const groups = this.repeats.groups(this.dialect, new Set(dropped), this.warnings)
+    if (this.given === dropped.length && this.faults.length === 0) {
       this.warnings.add('noTests', 'The file holds no tests', root?.place ?? START)
     }
     return {
       format: 'junit-xml',
       framework: this.dialect?.framework ?? null,
       startedAt: this.startedAt ?? (root ? this.timestamp(root) : null),
-      results,
       faults: this.faults,
       warnings: this.warnings.list(),
-    }
-  }
-
-  /** A failing "test" named like the describe block of other tests of its file is that block's hook (vitest). */
-  private suiteFailures(): TestResult[] {
-    if (this.dialect?.framework !== 'vitest') return this.results
-    const blocks = new Set<string>()
-    for (const result of this.results) {
-      const parts = result.name.split(' > ')
-      for (let i = 1; i < parts.length; i++) blocks.add(`${result.classname}\0${parts.slice(0, i).join(' > ')}`)
-    }
-    const hooks = this.results.filter((result) => isFailing(result.outcome) && blocks.has(`${result.classname}\0${result.name}`))
-    for (const hook of hooks) this.hookFault(hook)
-    return this.results.filter((result) => !hooks.includes(result))
-  }
-
-  private hookFault(hook: TestResult): void {
-    const failure = hook.attempts.at(-1)?.failures[0]
-    this.faults.push({
-      code: 'hook',
-      subject: `${hook.classname} ${hook.name}`,
-      message: failure?.message ?? null,
-      stack: failure?.stack ?? null,
-      place: hook.place,
-    })
-    for (const result of this.results) {
-      const last = result.attempts.at(-1)
-      if (result.outcome === 'skipped' && result.classname === hook.classname && result.name.startsWith(`${hook.name} > `) && last) {
-        last.reason = `did not run: “${hook.name}” failed`
-      }
+      settlement: { groups, dropped, reasons },
     }
   }
 }

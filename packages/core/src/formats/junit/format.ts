@@ -6,7 +6,7 @@ import { JunitReader } from './reader.js'
 export const junitXml: ResultFormat = {
   id: 'junit-xml',
   recognises: (head) => looksLikeXml(head),
-  open: () => new JunitReader(),
+  open: (sink) => new JunitReader(sink),
 }
 
 /** Any XML is taken here, so that a wrong root or text before it is told with its place, not as "unknown format". */

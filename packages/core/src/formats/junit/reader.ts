@@ -1,5 +1,5 @@
 import { StreamDecoder, xmlEncoding } from '../decode.js'
-import { Refusal, type FormatReader, type ParsedFile, type Property } from '../result.js'
+import { Refusal, type FileFindings, type FormatReader, type Property, type ResultSink } from '../result.js'
 import { WarningLog } from '../warnings.js'
 import { FileAssembly } from './assembly.js'
 import { XmlEvents, type XmlListener } from './events.js'
@@ -21,11 +21,12 @@ const ROOTS = new Set(['testsuites', 'testsuite'])
 export class JunitReader implements FormatReader {
   private readonly warnings = new WarningLog()
   private readonly xml: XmlEvents
-  private readonly listener = new JunitListener(this.warnings)
+  private readonly listener: JunitListener
   private decoder: StreamDecoder | null = null
   private warnedOfBytes = false
 
-  constructor() {
+  constructor(sink: ResultSink) {
+    this.listener = new JunitListener(this.warnings, sink)
     this.xml = new XmlEvents(this.listener, this.warnings)
     this.listener.shorten = (name) => this.xml.shortName(name)
   }
@@ -36,7 +37,7 @@ export class JunitReader implements FormatReader {
     this.checkBytes(this.decoder)
   }
 
-  end(): ParsedFile {
+  end(): FileFindings {
     if (!this.decoder) throw new Refusal('empty', 'The file is empty')
     this.xml.write(this.decoder.decode())
     this.checkBytes(this.decoder)
@@ -61,8 +62,8 @@ class JunitListener implements XmlListener {
   private outcome: RawOutcome | null = null
   private property: Property | null = null
 
-  constructor(warnings: WarningLog) {
-    this.assembly = new FileAssembly(warnings)
+  constructor(warnings: WarningLog, sink: ResultSink) {
+    this.assembly = new FileAssembly(warnings, sink)
   }
 
   open(element: RawElement): void {
@@ -150,7 +151,7 @@ class JunitListener implements XmlListener {
     }
   }
 
-  finish(): ParsedFile {
+  finish(): FileFindings {
     return this.assembly.finish()
   }
 }

@@ -1,68 +1,77 @@
-import { isFailing } from '../../results/outcome.js'
-import type { TestResult } from '../result.js'
+import { isFailing, outcomeCode, outcomeFromCode } from '../../results/outcome.js'
+import type { Place, RepeatGroup, TestResult } from '../result.js'
 import type { WarningLog } from '../warnings.js'
 import type { KnownDialect } from './dialects.js'
-import { outcomeOfAttempts } from './settle.js'
+import { SeenTable } from './seen-table.js'
+
+interface Member {
+  seq: number
+  outcome: number
+}
+
+interface Repeated {
+  name: string
+  place: Place
+  members: Member[]
+}
+
+/** Whether two test cases share everything a test is told apart by. */
+export function isSameTest(a: TestResult, b: TestResult): boolean {
+  return (
+    a.name === b.name &&
+    a.classname === b.classname &&
+    a.profile === b.profile &&
+    a.sourceFile === b.sourceFile &&
+    a.suites.length === b.suites.length &&
+    a.suites.every((suite, i) => suite === b.suites[i])
+  )
+}
 
 /**
- * Settles test cases that share class and name in one file: attempts at one test become one result, different tests get
- * an occurrence number, so that none hides another. Results keep the place of their first test case.
+ * Finds test cases that share class and name in one file, without keeping them: attempts at one test become one result,
+ * different tests get an occurrence number, so that none hides another. Keeps some 20 bytes a test.
  */
-export function mergeRepeats(results: TestResult[], dialect: KnownDialect | null, warnings: WarningLog): TestResult[] {
-  const groups = new Map<string, TestResult[]>()
-  for (const result of results) {
-    const key = [result.profile, result.sourceFile, result.suites.join('\u0001'), result.classname, result.name].join('\0')
-    const group = groups.get(key)
-    if (group) group.push(result)
-    else groups.set(key, [result])
+export class RepeatFinder {
+  private readonly seen = new SeenTable()
+  private readonly repeated = new Map<number, Repeated>()
+
+  add(seq: number, result: TestResult): void {
+    const outcome = outcomeCode(result.outcome)
+    const before = this.seen.add(keyOf(result), seq, outcome, result.place)
+    if (!before) return
+    const group = this.repeated.get(before.seq)
+    if (group) group.members.push({ seq, outcome })
+    else this.repeated.set(before.seq, { name: result.name, place: before.place, members: [before, { seq, outcome }] })
   }
-  if (groups.size === results.length) return results
-  return [...groups.values()].flatMap((group) => (group.length === 1 ? group : settleGroup(group, dialect, warnings)))
+
+  /** @param dropped results that turned out to be no tests */
+  groups(dialect: KnownDialect | null, dropped: ReadonlySet<number>, warnings: WarningLog): RepeatGroup[] {
+    return [...this.repeated.values()].flatMap((group) => {
+      const members = group.members.filter(({ seq }) => !dropped.has(seq))
+      return members.length > 1 ? [settle({ ...group, members }, dialect, warnings)] : []
+    })
+  }
 }
 
-function settleGroup(group: TestResult[], dialect: KnownDialect | null, warnings: WarningLog): TestResult[] {
-  const [first] = group
-  if (!first) return []
-  if (areAttempts(group, dialect)) {
-    if ((dialect?.repeats ?? 'auto') === 'auto') {
-      warnings.add(
-        'repeated',
-        `“${first.name}” stands ${group.length} times and all but the last failed; it is read as one test that was tried again`,
-        first.place,
-      )
-    }
-    return [joinAttempts(first, group.slice(1), dialect, warnings)]
+const keyOf = ({ profile, sourceFile, suites, classname, name }: TestResult) =>
+  `${name}\0${classname ?? ''}\0${sourceFile ?? ''}\0${suites.length === 1 ? suites[0] : suites.join('\u0001')}\0${profile ?? ''}`
+
+function settle({ name, place, members }: Repeated, dialect: KnownDialect | null, warnings: WarningLog): RepeatGroup {
+  const seqs = members.map(({ seq }) => seq)
+  const kind = areAttempts(members, dialect) ? 'attempts' : 'distinct'
+  if (kind === 'distinct') warnings.add('repeated', `“${name}” stands ${members.length} times; each is kept as a test of its own`, place)
+  else if ((dialect?.repeats ?? 'auto') === 'auto') {
+    const words = `“${name}” stands ${members.length} times and all but the last failed; it is read as one test that was tried again`
+    warnings.add('repeated', words, place)
   }
-  warnings.add('repeated', `“${first.name}” stands ${group.length} times; each is kept as a test of its own`, first.place)
-  return group.map((result, i) => ({ ...result, occurrence: i + 1 }))
+  return { kind, members: seqs, skipsWereFailures: dialect?.framework === 'testng' }
 }
 
-function areAttempts(group: TestResult[], dialect: KnownDialect | null): boolean {
+function areAttempts(members: readonly Member[], dialect: KnownDialect | null): boolean {
   const repeats = dialect?.repeats ?? 'auto'
   if (repeats !== 'auto') return repeats === 'attempts'
-  const before = group.slice(0, -1)
+  const before = members.slice(0, -1).map(({ outcome }) => outcomeFromCode(outcome))
   // TestNG writes a try that will be repeated as skipped
-  if (dialect?.framework === 'testng' && before.every((result) => result.outcome === 'skipped')) return true
-  return before.every((result) => isFailing(result.outcome))
-}
-
-function joinAttempts(first: TestResult, later: TestResult[], dialect: KnownDialect | null, warnings: WarningLog): TestResult {
-  const attempts = first.attempts.map((attempt) => retried(attempt, dialect))
-  for (const result of later) {
-    const previous = attempts.at(-1)
-    const teardown = dialect?.teardownRepeats && result.outcome === 'errored' && previous?.outcome === 'failed'
-    if (teardown && previous) {
-      previous.failures.push(...result.attempts.flatMap((attempt) => attempt.failures))
-      warnings.add('mergedTeardown', `“${first.name}” failed, and its tear-down too; they are one result`, result.place)
-    } else attempts.push(...result.attempts)
-  }
-  const keys = [...new Set([first, ...later].flatMap((result) => result.keys))]
-  const last = later.at(-1) ?? first
-  const properties = first.properties.length > 0 ? first.properties : last.properties
-  return { ...first, attempts, outcome: outcomeOfAttempts(attempts), durationMs: last.durationMs, keys, properties }
-}
-
-/** A skipped try that another follows was a failure (TestNG). */
-function retried(attempt: TestResult['attempts'][number], dialect: KnownDialect | null): TestResult['attempts'][number] {
-  return dialect?.framework === 'testng' && attempt.outcome === 'skipped' ? { ...attempt, outcome: 'failed' } : attempt
+  if (dialect?.framework === 'testng' && before.every((outcome) => outcome === 'skipped')) return true
+  return before.every(isFailing)
 }

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import type { Outcome } from '../../results/outcome.js'
 import { readResultFile } from '../registry.js'
-import { outcomeOfAttempts } from './settle.js'
+import { outcomeOfAttempts } from '../../results/outcome-of-attempts.js'
 
 const attempts = (...outcomes: Outcome[]) => outcomes.map((outcome) => ({ outcome }))
 

@@ -139,12 +139,3 @@ function reasonOf(raw: RawOutcome): string | null {
   const reason = messageOf(raw.message, raw.text.trim()) ?? ''
   return EMPTY_REASONS.has(reason) ? null : reason
 }
-
-/** What several attempts at one test come to: the last one holds, and a pass after a failure is `recovered`. */
-export function outcomeOfAttempts(attempts: readonly Pick<Attempt, 'outcome'>[]): Outcome {
-  const last = attempts.at(-1)?.outcome ?? 'notRun'
-  const failedBefore = attempts.slice(0, -1).findLast((attempt) => isFailing(attempt.outcome))
-  if (!failedBefore) return last
-  if (last === 'passed') return 'recovered'
-  return isFailing(last) ? last : failedBefore.outcome
-}

@@ -1,0 +1,32 @@
+import { existsSync, readdirSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { expect, it } from 'vitest'
+import { Spool } from './spool.js'
+
+const read = async (spool: Spool) => {
+  const pieces: Buffer[] = []
+  for await (const piece of spool.chunks()) pieces.push(piece)
+  return Buffer.concat(pieces).toString()
+}
+const spools = () => readdirSync(tmpdir()).filter((name) => name.startsWith('bobbin-spool-') && existsSync(tmpdir()))
+
+it('keeps few rows in memory', async () => {
+  const spool = new Spool()
+  spool.add([1, 'a\tb', null])
+  spool.add([2, ['x'], Buffer.from([255])])
+  expect(await read(spool)).toBe('1\ta\\tb\t\\N\n2\t{"x"}\t\\\\xff\n')
+  spool.dispose()
+})
+
+it('puts many into a file, gives them back in order, and leaves nothing behind', async () => {
+  const before = spools().length
+  const spool = new Spool()
+  const long = 'ferry – '.repeat(2000)
+  for (let i = 0; i < 300; i++) spool.add([i, long])
+  expect(spools().length).toBe(before + 1)
+  const lines = (await read(spool)).split('\n').slice(0, -1)
+  expect(lines.map((line) => Number(line.split('\t')[0]))).toEqual(Array.from({ length: 300 }, (_, i) => i))
+  expect(lines[299]?.split('\t')[1]).toBe(long)
+  spool.dispose()
+  expect(spools().length).toBe(before)
+})

@@ -1,0 +1,63 @@
+#!/usr/bin/env node
+// npm run bench: what the goals say about speed, measured here and now, written to docs/benchmarks.md.
+import { mkdirSync, rmSync, writeFileSync } from 'node:fs'
+import { cpus, totalmem } from 'node:os'
+import { join } from 'node:path'
+import { ensureBuilt } from '../lib/build.mjs'
+import { startPostgres } from '../lib/postgres.mjs'
+import { DATA, ROOT } from '../lib/process.mjs'
+import { benchDelivery } from './delivery.mjs'
+import { benchFirstPage } from './first-page.mjs'
+import { makeHistory } from './history.mjs'
+import { Figures } from './measure.mjs'
+import { benchParsing } from './parsing.mjs'
+import { benchReading } from './reading.mjs'
+import { startBench } from './server.mjs'
+
+const RESULTS = 5_000_000
+const say = (text) => console.log(text)
+const figures = new Figures()
+const home = join(DATA, `bench-${process.pid}`)
+mkdirSync(home, { recursive: true })
+await ensureBuilt(say)
+const postgres = await startPostgres(home, say)
+try {
+  await benchParsing(figures, home)
+  const inDatabase = async (name, use) => {
+    await postgres.createDatabase(name)
+    const bench = await startBench(postgres.url(name))
+    await use(bench).finally(() => bench.stop())
+    await postgres.dropDatabase(name)
+  }
+  let empty = 0
+  await inDatabase('bench_empty', async (bench) => {
+    empty = await benchDelivery(figures, home, bench, 'into an empty project')
+  })
+  await inDatabase('bench_full', async (bench) => {
+    say(`Making ${RESULTS.toLocaleString('en')} results …`)
+    await makeHistory(bench.database, 1, RESULTS)
+    await benchReading(figures, bench)
+    await benchFirstPage(figures, bench)
+    await benchDelivery(figures, home, bench, 'into a project with 5,000,000 results', { compareWith: empty })
+  })
+} finally {
+  await postgres.stop()
+  postgres.destroy()
+  rmSync(home, { recursive: true, force: true })
+}
+
+const machine = `${cpus().length} × ${cpus()[0]?.model.trim()}, ${Math.round(totalmem() / 1024 ** 3)} GB, Node ${process.versions.node}`
+const text = `# Measured
+
+Made by \`npm run bench\` on ${new Date().toISOString().slice(0, 10)}, on ${machine}. Ratios compare two things measured in turns in the same run, so that a noisy machine matters little; the middle of several turns counts. PostgreSQL runs with its usual settings.
+
+${figures.markdown()}
+
+- **Bare saxes pass**: the same file through the same XML parser with nobody listening.
+- **COPY plus bare parse**: the same rows copied into an unlogged table without index, plus that pass: the least a delivery could cost.
+- The delivered file has ${'100,000'} tests, every tenth failing with a stack and every fifth with output; “visible” is a count over a connection of its own after the answer has come, and the answer holds the comparison with the build before.
+`
+writeFileSync(join(ROOT, 'docs', 'benchmarks.md'), text)
+const missed = figures.rows.filter((row) => !row.kept)
+say(missed.length === 0 ? 'Everything is kept' : `${missed.length} of ${figures.rows.length} figures are missed`)
+process.exit(missed.length === 0 ? 0 : 1)

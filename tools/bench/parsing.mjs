@@ -1,0 +1,62 @@
+// Reading: our reader against a bare saxes pass over the same file, and the memory of a large file in a process of its own.
+import { spawnSync } from 'node:child_process'
+import { createReadStream } from 'node:fs'
+import { join } from 'node:path'
+import { SaxesParser } from 'saxes'
+import { ResultFileStream } from '../../packages/core/dist/index.js'
+import { writeFileOf } from './files.mjs'
+import { inTurns } from './measure.mjs'
+
+const MB = 1_000_000
+
+/** A parser that does nothing with what it hears: the least that reading XML costs. */
+export async function barePass(file) {
+  const parser = new SaxesParser({ xmlns: false, position: false })
+  const decoder = new TextDecoder()
+  for await (const chunk of createReadStream(file)) parser.write(decoder.decode(chunk, { stream: true }))
+  parser.close()
+}
+
+export async function ourPass(file) {
+  let results = 0
+  const reader = new ResultFileStream(() => results++)
+  for await (const chunk of createReadStream(file)) reader.write(chunk)
+  reader.end()
+  return results
+}
+
+export async function benchParsing(figures, folder) {
+  const file = await writeFileOf(join(folder, '50mb.xml'), { bytes: 50 * MB })
+  const { bare, ours } = await inTurns(5, { bare: () => barePass(file), ours: () => ourPass(file) })
+  figures.add(
+    'parsing',
+    '50 MB JUnit file against a bare saxes pass',
+    ours / bare,
+    '×',
+    1.5,
+    `${Math.round(ours)} ms against ${Math.round(bare)} ms`,
+  )
+
+  const large = await writeFileOf(join(folder, '500mb.xml'), { bytes: 500 * MB })
+  const idle = peakOf('')
+  const peak = peakOf(large)
+  figures.add(
+    'parsing',
+    'memory for a 500 MB file above an idle process',
+    peak - idle,
+    'MB',
+    200,
+    `${Math.round(peak)} MB against ${Math.round(idle)} MB`,
+  )
+}
+
+/** Peak resident memory of a process that reads a file, or none, in MB. */
+function peakOf(file) {
+  const { stdout, stderr, status } = spawnSync(
+    process.execPath,
+    ['--max-old-space-size=8192', join(import.meta.dirname, 'peak.mjs'), file],
+    { encoding: 'utf8' },
+  )
+  if (status !== 0) throw new Error(stderr)
+  return Number(stdout)
+}
