@@ -5,8 +5,13 @@ import { CHROMIUM } from './tools/lib/chromium.mjs'
 export default defineConfig({
   testDir: 'e2e',
   outputDir: '.bobbin/e2e-results',
-  // one server for all: a delivery of one journey must not change the counts of another half-way
-  workers: 1,
+  workers: 2,
+  projects: [
+    // one server for all: a delivery of one journey must not change the counts of another half-way
+    { name: 'journeys', testIgnore: /kill|first-run/, workers: 1 },
+    // servers of their own, beside the others
+    { name: 'alone', testMatch: /kill|first-run/, workers: 1 },
+  ],
   timeout: 30_000,
   expect: { timeout: 8_000 },
   globalSetup: './e2e/global-setup.ts',

@@ -102,7 +102,7 @@ test('a member is added with a first password, signs in, changes it, and is sign
   await other.getByLabel('E-mail').fill('mar@gullhaven.example')
   await other.getByLabel('Password').fill(password)
   await other.keyboard.press('Enter')
-  await other.getByRole('heading', { level: 1 }).waitFor()
+  await other.getByRole('navigation', { name: 'Sections' }).waitFor()
   await other.goto('/gullhaven/settings/account')
   await other.getByLabel('The password now').fill(password)
   await other.getByLabel(/^The new one/).fill('a longer password')

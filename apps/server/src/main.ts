@@ -1,4 +1,3 @@
-import type { Server } from 'node:http'
 import { createApp } from './app.js'
 import { readConfig } from './platform/config.js'
 import { migrate } from './platform/migrate.js'

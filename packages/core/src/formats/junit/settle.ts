@@ -1,4 +1,4 @@
-import { isFailing, type Outcome } from '../../results/outcome.js'
+import { type Outcome } from '../../results/outcome.js'
 import type { Attempt, Failure } from '../result.js'
 import { secondsToMs } from '../duration.js'
 import { messageOf } from './message.js'
