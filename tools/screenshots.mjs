@@ -66,7 +66,10 @@ try {
     act: async (page) => {
       const table =
         'Key,Title,Priority,Owner\nFERRY-101,Single ticket shows the price in both currencies,1,Teo Marsh\n,Ticket for a dog is printed,3,Runa Solberg\n,Ticket for a bicycle is printed,2,\nFERRY-9999,Nobody knows this case,,\n'
-      await page.getByLabel('Table').setInputFiles({ name: 'cases.csv', mimeType: 'text/csv', buffer: Buffer.from(table) })
+      await page
+        .getByRole('dialog')
+        .getByLabel('Table')
+        .setInputFiles({ name: 'cases.csv', mimeType: 'text/csv', buffer: Buffer.from(table) })
       await page.getByText(/can’t be taken/).waitFor()
     },
   })

@@ -135,6 +135,7 @@ export interface paths {
       path?: never
       cookie?: never
     }
+    /** What a person who opens Bobbin should know, worst first */
     get: operations['briefGet']
     put?: never
     post?: never
@@ -322,6 +323,7 @@ export interface paths {
       path?: never
       cookie?: never
     }
+    /** The scripts of a case, each with its histories */
     get: operations['scriptsOfCase']
     put?: never
     post?: never
@@ -540,6 +542,7 @@ export interface paths {
       path?: never
       cookie?: never
     }
+    /** The scripts that fit the filters */
     get: operations['scriptsList']
     put?: never
     post?: never
@@ -556,6 +559,7 @@ export interface paths {
       path?: never
       cookie?: never
     }
+    /** A script with its links and histories */
     get: operations['scriptsGet']
     put?: never
     post?: never
@@ -573,8 +577,13 @@ export interface paths {
       cookie?: never
     }
     get?: never
+    /** Links a script to a case by hand */
     put: operations['scriptsLink']
     post?: never
+    /**
+     * Takes a link away for good
+     * @description A declared key does not bring it back.
+     */
     delete: operations['scriptsUnlink']
     options?: never
     head?: never

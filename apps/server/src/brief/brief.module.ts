@@ -9,6 +9,7 @@ import { BriefService } from './brief.service.js'
 export class BriefController {
   constructor(private readonly brief: BriefService) {}
 
+  /** What a person who opens Bobbin should know, worst first. */
   @Get()
   get(@Ctx() context: Context, @Query() lens: LensDto): Promise<Brief> {
     return this.brief.get(context, lensOf(lens))

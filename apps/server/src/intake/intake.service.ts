@@ -122,12 +122,9 @@ export class Delivery {
     await settleStage(db, file.findings)
     await run(db, merge.MERGE_BODIES, { projectId })
     await run(db, merge.MERGE_SIGNATURES, { projectId })
-    const [scripts] = await rowsOf<{ fresh: number }>(db, merge.MERGE_SCRIPTS, {
-      projectId,
-      framework: file.findings.framework,
-      runId: target.runId,
-      newest: target.newest,
-    })
+    const framework = file.findings.framework
+    const [scripts] = await rowsOf<{ fresh: number }>(db, merge.MAKE_SCRIPTS, { projectId, framework })
+    await run(db, merge.REFRESH_SCRIPTS, { projectId, framework })
     transaction.afterCommit(() => void (this.newScripts += scripts?.fresh ?? 0))
     await run(db, merge.MERGE_LINKS, { projectId, prefix: project.keyPrefix })
     await run(db, merge.MERGE_ATTEMPTS, { projectId, fileId, ...place })

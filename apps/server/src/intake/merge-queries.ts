@@ -8,20 +8,35 @@ insert into body (project_id, hash, text) select distinct on (hash) $projectId::
 export const MERGE_SIGNATURES = `
 insert into signature (project_id, hash, text) select distinct on (hash) $projectId::int, hash, text from stage_signature order by hash on conflict do nothing`
 
-/** New scripts are made; known ones keep their row and learn where they stand now. Declared keys are kept when a reporter drops them. */
-export const MERGE_SCRIPTS = `
-with seen as (select distinct on (identity) * from stage_attempt order by identity, seq),
- merged as (
-  insert into script (project_id, identity, name, classname, suites, file, profile, framework, keys, last_run_id)
-  select $projectId, identity, name, classname, suites, file, profile, $framework, keys, $runId from seen order by identity
-  on conflict (project_id, identity) do update set
-    name = excluded.name, suites = excluded.suites, file = coalesce(excluded.file, script.file),
-    framework = coalesce(excluded.framework, script.framework),
-    keys = case when excluded.keys = '{}' then script.keys else excluded.keys end,
-    last_run_id = case when $newest::boolean then excluded.last_run_id else script.last_run_id end
-  returning xmax = 0 as fresh
- )
-select count(*) filter (where fresh)::int as fresh from merged`
+/** What a file says of each script, by its first attempt. */
+const SEEN = `seen as (
+  select distinct on (identity) identity, name, classname, suites, file, profile, keys from stage_attempt order by identity, seq
+)`
+
+/** Scripts that were never seen before. */
+export const MAKE_SCRIPTS = `
+with ${SEEN}, fresh as (
+  insert into script (project_id, identity, name, classname, suites, file, profile, framework, keys)
+  select $projectId::int, identity, name, classname, suites, file, profile, $framework::text, keys from seen
+  where not exists (select 1 from script s where s.project_id = $projectId and s.identity = seen.identity)
+  order by identity on conflict do nothing returning id
+)
+select count(*)::int as fresh from fresh`
+
+/**
+ * Known scripts learn where they stand now; those that are as they were are not touched, which is nearly all of them every day.
+ * Declared keys are kept when a reporter drops them. Locked in one order, so that two deliveries never wait for each other in a ring.
+ */
+export const REFRESH_SCRIPTS = `
+with ${SEEN}, moved as (
+  select s.id, n.name, n.suites, coalesce(n.file, s.file) as file, coalesce($framework::text, s.framework) as framework,
+    case when n.keys = '{}' then s.keys else n.keys end as keys
+  from seen n join script s on s.project_id = $projectId and s.identity = n.identity
+  where (n.name, n.suites, coalesce(n.file, s.file), coalesce($framework::text, s.framework), case when n.keys = '{}' then s.keys else n.keys end)
+    is distinct from (s.name, s.suites, s.file, s.framework, s.keys)
+  order by s.id for update of s
+)
+update script s set name = m.name, suites = m.suites, file = m.file, framework = m.framework, keys = m.keys from moved m where m.id = s.id`
 
 /** A declared key that names a case makes a link; one that a person rejected stays rejected. */
 export const MERGE_LINKS = `

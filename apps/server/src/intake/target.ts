@@ -6,8 +6,6 @@ import type { TargetDto } from './intake.dto.js'
 export interface Target {
   runId: number
   day: string
-  /** No later run of the lane exists. */
-  newest: boolean
 }
 
 /** What a delivery had to make, so that a mistyped name is seen. */
@@ -48,13 +46,9 @@ export async function resolveTarget(db: Queryable, projectId: number, dto: Targe
   ) // prettier-ignore
   // deliveries to one run follow each other
   const [locked] = await rowsOf<{ day: string }>(db, 'select day::text as day from run where id = $id for update', { id: row.id })
-  const [later] = await rowsOf(db, 'select 1 as yes from run where lane_id = $laneId and sort_key > $sortKey collate "C" limit 1', {
-    laneId: lane.id,
-    sortKey: build.sortKey,
-  })
   const day = locked?.day ?? ''
   await run(db, 'select ensure_month($day::date)', { day })
-  return { runId: row.id, day, newest: !later }
+  return { runId: row.id, day }
 }
 
 async function findOrMakeBuild(db: Queryable, projectId: number, pipelineId: number, dto: TargetDto, startedAt: Date, log: MadeLog) {

@@ -8,21 +8,36 @@ where s.project_id = $projectId and k.key ~ ('^' || $prefix || '-[0-9]{1,9}$') a
   select 1 from test_case c where c.project_id = $projectId and c.deleted_at is null and c.number = split_part(k.key, '-', 2)::int
 )`
 
+/**
+ * The newest result of each script: nearly always in the newest run of one of its lanes; who is in none of those is looked for
+ * in its own history. Common table \`newest\`, for the scripts of the project.
+ */
+const NEWEST = `
+latest as (select distinct on (lane_id) id, day, started_at from run where project_id = $projectId order by lane_id, sort_key desc),
+newest as (
+  select distinct on (r.script_id) r.script_id, r.run_id, r.outcome, l.started_at
+  from latest l join result r on r.run_id = l.id and r.day = l.day
+  where $id::int is null or r.script_id = $id order by r.script_id, l.started_at desc
+)`
+
 /** Scripts with their cases and newest result; \`only\` is null, 'unlinked' or 'unknownKeys'. */
 export const SCRIPT_ROWS = `
-with unknown as (select script_id, array_agg(key order by key) as keys from (${UNKNOWN_KEYS}) u group by script_id),
+with ${NEWEST}, unknown as (select script_id, array_agg(key order by key) as keys from (${UNKNOWN_KEYS}) u group by script_id),
  linked as (
   select l.script_id, array_agg($prefix || '-' || c.number order by c.number) as cases
   from link l join test_case c on c.id = l.case_id and c.deleted_at is null
   where l.project_id = $projectId and l.state = 'active' group by l.script_id
  )
 select ${SCRIPT_REF}, coalesce(l.cases, '{}') as cases, coalesce(u.keys, '{}') as "unknownKeys",
-  s.last_run_id as "lastRunId", r.started_at as "lastSeen", res.outcome::int as "lastCode", count(*) over ()::int as full
+  coalesce(n.run_id, o.run_id) as "lastRunId", coalesce(n.started_at, o.started_at) as "lastSeen", coalesce(n.outcome, o.outcome)::int as "lastCode", count(*) over ()::int as full
 from script s
 left join linked l on l.script_id = s.id
 left join unknown u on u.script_id = s.id
-left join run r on r.id = s.last_run_id
-left join result res on res.run_id = r.id and res.day = r.day and res.script_id = s.id
+left join newest n on n.script_id = s.id
+left join lateral (
+  select r.run_id, r.outcome, u.started_at from result r join run u on u.id = r.run_id
+  where n.script_id is null and r.script_id = s.id order by u.started_at desc limit 1
+) o on true
 where s.project_id = $projectId
   and ($id::int is null or s.id = $id)
   and ($search::text is null or s.name ilike $search or s.classname ilike $search or s.file ilike $search)

@@ -8,26 +8,31 @@ import { ScriptsService } from './scripts.service.js'
 export class ScriptsController {
   constructor(private readonly scripts: ScriptsService) {}
 
+  /** The scripts that fit the filters. */
   @Get('scripts')
   list(@Ctx() context: Context, @Query() filter: ScriptFilterDto): Promise<ScriptList> {
     return this.scripts.list(context, filter)
   }
 
+  /** A script with its links and histories. */
   @Get('scripts/:id')
   get(@Ctx() context: Context, @Param('id', ParseIntPipe) id: number): Promise<ScriptDetail> {
     return this.scripts.get(context, id)
   }
 
+  /** Links a script to a case by hand. */
   @Put('scripts/:id/links/:key')
   link(@Ctx() context: Context, @Param('id', ParseIntPipe) id: number, @Param('key') key: string): Promise<ScriptDetail> {
     return this.scripts.link(context, id, key)
   }
 
+  /** Takes a link away for good. A declared key does not bring it back. */
   @Delete('scripts/:id/links/:key')
   unlink(@Ctx() context: Context, @Param('id', ParseIntPipe) id: number, @Param('key') key: string): Promise<ScriptDetail> {
     return this.scripts.unlink(context, id, key)
   }
 
+  /** The scripts of a case, each with its histories. */
   @Get('cases/:key/scripts')
   ofCase(@Ctx() context: Context, @Param('key') key: string): Promise<CaseScript[]> {
     return this.scripts.ofCase(context, key)

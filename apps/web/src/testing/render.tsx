@@ -16,7 +16,7 @@ afterEach(() => {
   vi.unstubAllGlobals()
 })
 
-/** Answers of the API by path (without the query), as the server would give them; anything else is a 404. */
+/** Answers of the API by path (without the query; `POST /path` for one method), as the server would give them; anything else is a 404. */
 export type Answers = Record<string, unknown>
 
 let show: (element: ReactNode) => void = () => undefined
@@ -38,10 +38,11 @@ export interface Sent {
 export function renderAt(address: string, element: ReactNode, answers: Answers = {}) {
   const sent: Sent[] = []
   const known: Answers = { '/api/session': ME, ...answers }
-  vi.stubGlobal('fetch', (url: string, init: { method: string; body?: string }) => {
+  vi.stubGlobal('fetch', (url: string, init: { method: string; body?: string | FormData }) => {
     const [path = ''] = url.split('?')
-    if (init.method !== 'GET') sent.push({ method: init.method, path: url, body: init.body ? (JSON.parse(init.body) as unknown) : null })
-    const answer = known[path]
+    if (init.method !== 'GET')
+      sent.push({ method: init.method, path: url, body: typeof init.body === 'string' ? (JSON.parse(init.body) as unknown) : null })
+    const answer = known[`${init.method} ${path}`] ?? known[path]
     if (answer === undefined) return Promise.resolve(Response.json({ code: 'notFound', detail: `There is no ${path}` }, { status: 404 }))
     return Promise.resolve(answer instanceof Response ? answer.clone() : Response.json(answer))
   })

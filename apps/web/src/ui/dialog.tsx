@@ -14,7 +14,7 @@ export function Dialog({ open, onOpenChange, title, description, children }: Dia
     <Radix.Root open={open} onOpenChange={onOpenChange}>
       <Radix.Portal>
         <Radix.Overlay className="fixed inset-0 z-20 bg-black/35" />
-        <Radix.Content className="fixed top-[12vh] left-1/2 z-30 flex max-h-[78vh] w-[min(680px,92vw)] -translate-x-1/2 flex-col gap-3 overflow-y-auto rounded border border-hairline bg-raised p-5 shadow-xl">
+        <Radix.Content className="fixed top-[12vh] left-1/2 z-30 flex max-h-[78vh] w-[min(680px,92vw)] -translate-x-1/2 flex-col gap-3 overflow-y-auto rounded border border-hairline bg-raised p-5 shadow-xl outline-none">
           <Radix.Title className="text-lg">{title}</Radix.Title>
           <Radix.Description className="text-soft">{description}</Radix.Description>
           {children}

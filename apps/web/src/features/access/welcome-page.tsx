@@ -1,7 +1,7 @@
 import type { AccountKind } from '@bobbin/client'
-import { useMutation, useQueryClient } from '@tanstack/react-query'
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { useState, type FormEvent } from 'react'
-import { useNavigate } from 'react-router'
+import { Navigate, useNavigate } from 'react-router'
 import { api } from '../../lib/api.js'
 import { Mark } from '../../ui/mark.js'
 import { Button, messageOf } from '../../ui/states.js'
@@ -23,6 +23,8 @@ export function WelcomePage() {
       await navigate(`/${project.slug}/cases`, { replace: true })
     },
   })
+  const first = useQuery({ queryKey: ['first-run'], queryFn: () => api.get('/first-run') })
+  if (first.data && !first.data.needed && !begin.isSuccess) return <Navigate to="/" replace />
   const submit = (event: FormEvent) => {
     event.preventDefault()
     begin.mutate()

@@ -1,0 +1,39 @@
+import type { LensOptions } from '@bobbin/client'
+import { describe, expect, it } from 'vitest'
+import { hiddenWords, toggledEnvironments } from './lens-words.js'
+
+const options: LensOptions = {
+  branches: [
+    { name: 'main', builds: 50 },
+    { name: 'release/4.2', builds: 5 },
+  ],
+  environments: ['harbour-dev', 'pier-test', 'open-water'].map((name) => ({ name, protected: name === 'open-water' })),
+  pipelines: [],
+  lanes: [
+    { branch: 'main', environment: 'pier-test', builds: 42 },
+    { branch: 'main', environment: 'harbour-dev', builds: 14 },
+    { branch: 'release/4.2', environment: 'open-water', builds: 40 },
+  ],
+}
+const lens = { branch: 'main', environments: null, span: 30 }
+
+describe('what the lens hides', () => {
+  it('is counted: branches, environments, and older builds of what it shows', () => {
+    expect(hiddenWords(lens, options)).toBe('· hides 1 branch and 12 older builds')
+    expect(hiddenWords({ ...lens, environments: ['harbour-dev'] }, options)).toBe('· hides 1 branch and 2 environments')
+    expect(hiddenWords({ branch: null, environments: null, span: 10 }, options)).toBe('· hides 66 older builds')
+  })
+  it('is nothing when it hides nothing, or nothing is known yet', () => {
+    expect(hiddenWords({ branch: null, environments: null, span: 120 }, options)).toBe('')
+    expect(hiddenWords(lens, null)).toBe('')
+  })
+})
+
+describe('choosing environments', () => {
+  const all = ['a', 'b', 'c']
+  it('takes one out of all, and puts it back', () => {
+    expect(toggledEnvironments(lens, all, 'b')).toEqual(['a', 'c'])
+    expect(toggledEnvironments({ ...lens, environments: ['a', 'c'] }, all, 'b')).toBeNull()
+  })
+  it('never ends with none', () => expect(toggledEnvironments({ ...lens, environments: ['a'] }, all, 'a')).toBeNull())
+})
