@@ -31,7 +31,7 @@ async function shoot(name, path, { theme = 'light', act = async () => undefined 
   const page = await context.newPage()
   await page.request.post('/api/session', { data: { email: 'runa@gullhaven.example', password: 'gullhaven' } })
   await page.goto(path)
-  await page.getByRole('heading', { level: 1 }).waitFor()
+  await page.getByRole('heading', { level: 1 }).or(page.getByRole('dialog')).first().waitFor()
   await act(page)
   await page.waitForLoadState('networkidle')
   await page.evaluate(() => document.fonts.ready)
@@ -90,11 +90,11 @@ try {
   })
   await shoot('reference', '/reference', { act: (page) => page.getByText('Changes many cases in the same way').click() })
   await shoot('scripts', '/gullhaven/scripts?only=unlinked', {
-    act: (page) =>
-      page
-        .getByRole('row', { name: /Side ramp refuses/ })
-        .first()
-        .click(),
+    act: async (page) => {
+      await page.getByRole('grid').focus()
+      await page.keyboard.press('ArrowDown')
+      await page.getByRole('complementary', { name: 'Script' }).waitFor()
+    },
   })
   await shoot('runs', '/gullhaven/runs')
   await shoot('intake', '/gullhaven/intake', {
