@@ -1,4 +1,4 @@
-import { cleanup, fireEvent, render, screen } from '@testing-library/react'
+import { act, cleanup, fireEvent, render, screen } from '@testing-library/react'
 import { useState } from 'react'
 import { afterEach, beforeAll, describe, expect, it } from 'vitest'
 import { RowList } from './row-list.js'
@@ -48,6 +48,15 @@ describe('RowList', () => {
     expect(screen.getByRole('row', { selected: true }).textContent).toBe('case 15')
     fireEvent.keyDown(grid, { key: 'j', ctrlKey: true })
     expect(screen.getByRole('row', { selected: true }).textContent).toBe('case 15')
+  })
+
+  it('loses no key that comes before the last one is drawn', () => {
+    render(<List />)
+    const grid = screen.getByRole('grid')
+    act(() => {
+      for (let i = 0; i < 4; i++) fireEvent.keyDown(grid, { key: 'ArrowDown' })
+    })
+    expect(screen.getByRole('row', { selected: true }).textContent).toBe('case 3')
   })
 
   it('opens by click, but not a heading', () => {

@@ -37,7 +37,17 @@ export function RowList<T>(props: RowListProps<T>) {
     overscan: 12,
     initialRect: { width: 600, height: 800 },
   })
-  const at = selected === null ? -1 : items.findIndex((item) => keyOf(item) === selected)
+  const indexOf = (key: string | null) => (key === null ? -1 : items.findIndex((item) => keyOf(item) === key))
+  const at = indexOf(selected)
+  /** What is selected, or will be once it is drawn: keys may come faster than that. */
+  const newest = useRef(selected)
+  useEffect(() => {
+    newest.current = selected
+  }, [selected])
+  const moveTo = (key: string) => {
+    newest.current = key
+    onSelect(key, 'move')
+  }
 
   useEffect(() => {
     if (at >= 0) virtualizer.scrollToIndex(at, { align: 'auto' })
@@ -64,19 +74,20 @@ export function RowList<T>(props: RowListProps<T>) {
   /** @returns whether the key was for picking */
   const pickByKey = (event: KeyboardEvent): boolean => {
     if (!onPick) return false
-    if (event.key === 'x' && selected !== null && !event.ctrlKey && !event.metaKey) pick(selected, event)
+    const now = newest.current
+    if (event.key === 'x' && now !== null && !event.ctrlKey && !event.metaKey) pick(now, event)
     else if (event.key === 'a' && (event.ctrlKey || event.metaKey))
       onPick(
         items.map(keyOf).filter((key) => key !== null),
         true,
       )
     else if (event.shiftKey && (event.key === 'ArrowDown' || event.key === 'ArrowUp')) {
-      if (selected !== null) pickTo(selected, true)
-      const next = nextSelectable(items, keyOf, at, event.key === 'ArrowDown' ? 1 : -1)
+      if (now !== null) pickTo(now, true)
+      const next = nextSelectable(items, keyOf, indexOf(now), event.key === 'ArrowDown' ? 1 : -1)
       const key = next === null ? null : keyOf(items[next] as T)
       if (key !== null) {
         pickTo(key, true)
-        onSelect(key, 'move')
+        moveTo(key)
       }
     } else return false
     event.preventDefault()
@@ -88,9 +99,9 @@ export function RowList<T>(props: RowListProps<T>) {
     const step = STEPS[event.key]
     if (step === undefined || event.ctrlKey || event.metaKey || event.altKey) return
     event.preventDefault()
-    const next = nextSelectable(items, keyOf, at, step)
+    const next = nextSelectable(items, keyOf, indexOf(newest.current), step)
     const key = next === null ? null : keyOf(items[next] as T)
-    if (key !== null) onSelect(key, 'move')
+    if (key !== null) moveTo(key)
   }
 
   return (

@@ -4,7 +4,7 @@ import { useLens, lensQuery } from '../../context/lens.js'
 import { ProjectLink } from '../../context/project-link.js'
 import { useSession } from '../../context/session.js'
 import { api } from '../../lib/api.js'
-import { count } from '../../lib/format.js'
+import { count, formatNumber } from '../../lib/format.js'
 import { readThread } from '../../ui/outcome-words.js'
 import { EmptyState, ErrorState, Loading } from '../../ui/states.js'
 import { OutcomeGlyph, Thread } from '../../ui/thread.js'
@@ -127,7 +127,7 @@ function Side({ brief }: { brief: Brief }) {
                 </div>
                 <div className="text-soft">
                   {run.failing > 0 ? <span className="font-semibold text-failed">{run.failing} failing</span> : 'none failing'} of{' '}
-                  {run.totals.total} · <Time iso={run.at} />
+                  {formatNumber(run.totals.total)} · <Time iso={run.at} />
                 </div>
               </div>
             </li>
