@@ -4,6 +4,8 @@ const source = { ssr: { resolve: { conditions: ['@bobbin/source'] } } }
 
 export default defineConfig({
   test: {
+    // the default leaves a core free, which on two cores is half of them
+    maxWorkers: 2,
     projects: [
       { ...source, test: { name: 'core', include: ['packages/*/src/**/*.test.ts', 'apps/cli/src/**/*.test.ts', 'tools/**/*.test.ts'] } },
       {
