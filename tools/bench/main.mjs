@@ -55,7 +55,7 @@ ${figures.markdown()}
 
 - **Bare saxes pass**: the same file through the same XML parser with nobody listening.
 - **COPY plus bare parse**: the same rows copied into an unlogged table without index, plus that pass: the least a delivery could cost.
-- The delivered file has ${'100,000'} tests, every tenth failing with a stack and every fifth with output; “visible” is a count over a connection of its own after the answer has come, and the answer holds the comparison with the build before.
+- The delivered file has 100,000 tests, every tenth failing with a stack and every fifth with output; “visible” is a count over a connection of its own after the answer has come, and the answer holds the comparison with the build before.
 `
 writeFileSync(join(ROOT, 'docs', 'benchmarks.md'), text)
 const missed = figures.rows.filter((row) => !row.kept)

@@ -1,8 +1,6 @@
-import { Transform } from 'class-transformer'
 import { IsEmail, IsIn, IsNotEmpty, IsString, Matches, MaxLength, MinLength } from 'class-validator'
 import type { AccountKind, TokenScope } from '../contract/index.js'
-
-const trimmed = () => Transform(({ value }: { value: unknown }) => (typeof value === 'string' ? value.trim() : value))
+import { trimmed } from '../platform/validation.js'
 
 export class SignInDto {
   @IsEmail()

@@ -13,16 +13,10 @@ import {
   Max,
   MaxLength,
   Min,
-  ValidateIf,
   ValidateNested,
 } from 'class-validator'
 import type { CaseIntent, CaseState, CaseStep } from '../contract/index.js'
-
-const trimmed = () => Transform(({ value }: { value: unknown }) => (typeof value === 'string' ? value.trim() : value))
-/** Comma-separated values of a query. */
-const listed = () => Transform(({ value }: { value: unknown }) => (typeof value === 'string' ? value.split(',').filter(Boolean) : value))
-/** May be left out, but not null. */
-const maybe = () => ValidateIf((_, value) => value !== undefined)
+import { listed, maybe, trimmed } from '../platform/validation.js'
 
 const STATES = ['draft', 'approved', 'retired']
 const INTENTS = ['byHand', 'toAutomate', 'automated', 'never']

@@ -1,7 +1,5 @@
-import { Transform } from 'class-transformer'
 import { IsIn, IsNotEmpty, IsOptional, IsString, Matches, MaxLength } from 'class-validator'
-
-const trimmed = () => Transform(({ value }: { value: unknown }) => (typeof value === 'string' ? value.trim() : value))
+import { trimmed } from '../platform/validation.js'
 
 /** Where delivered results belong. Names that are new are made. */
 export class TargetDto {

@@ -1,10 +1,6 @@
-import { Transform } from 'class-transformer'
-import { IsEmail, IsIn, IsNotEmpty, IsString, MaxLength, ValidateIf } from 'class-validator'
+import { IsEmail, IsIn, IsNotEmpty, IsString, MaxLength } from 'class-validator'
 import type { AccountKind, Role } from '../contract/index.js'
-
-const trimmed = () => Transform(({ value }: { value: unknown }) => (typeof value === 'string' ? value.trim() : value))
-/** May be left out, but not null. */
-const maybe = () => ValidateIf((_, value) => value !== undefined)
+import { maybe, trimmed } from '../platform/validation.js'
 
 export class ProjectEditDto {
   @maybe()

@@ -17,10 +17,9 @@ describe('CSV', () => {
     )
   })
   // Python's csv module is a reader that is not ours
-  it('is read alike by another reader', () => {
+  it.skipIf(spawnSync('python3', ['--version']).error !== undefined)('is read alike by another reader', () => {
     const script = 'import csv,sys,json,io; print(json.dumps(list(csv.reader(io.StringIO(sys.stdin.read(), newline="")))))'
     const python = spawnSync('python3', ['-c', script], { input: writeCsv(SHEET).slice(1), encoding: 'utf8' })
-    if (python.error) return // no Python on this machine; the round trip below still holds
     expect(JSON.parse(python.stdout)).toEqual([SHEET[0], SHEET[1], ['', `'${SHEET[2]?.[1]}`]])
   })
   it('is read back as it was written', async () => {

@@ -18,6 +18,9 @@ export interface BulkBarProps {
   onClear: () => void
 }
 
+/** Their keys stand in the address of the download, which holds no more. */
+const MOST_EXPORTED = 1000
+
 /** What can be done with the picked cases; every choice says how many it will touch. */
 export function BulkBar({ keys, onSet, onMove, onDelete, onClear }: BulkBarProps) {
   const { project } = useSession()
@@ -75,9 +78,16 @@ export function BulkBar({ keys, onSet, onMove, onDelete, onClear }: BulkBarProps
         <MenuItem onSelect={() => setTagging(true)}>Tags …</MenuItem>
         <MenuRule />
         <MenuSub name="Export">
-          <MenuItem onSelect={() => download('xlsx')}>Workbook (.xlsx)</MenuItem>
-          <MenuItem onSelect={() => download('csv')}>CSV</MenuItem>
-          <MenuItem onSelect={() => download('json')}>JSON</MenuItem>
+          {keys.length > MOST_EXPORTED && <MenuLabel>More than 1,000 are picked: filter the list, and export what it shows</MenuLabel>}
+          <MenuItem disabled={keys.length > MOST_EXPORTED} onSelect={() => download('xlsx')}>
+            Workbook (.xlsx)
+          </MenuItem>
+          <MenuItem disabled={keys.length > MOST_EXPORTED} onSelect={() => download('csv')}>
+            CSV
+          </MenuItem>
+          <MenuItem disabled={keys.length > MOST_EXPORTED} onSelect={() => download('json')}>
+            JSON
+          </MenuItem>
         </MenuSub>
       </Menu>
       <Button onClick={onMove}>
