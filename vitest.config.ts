@@ -7,20 +7,27 @@ export default defineConfig({
     // the default leaves a core free, which on two cores is half of them
     maxWorkers: 2,
     projects: [
-      { ...source, test: { name: 'core', include: ['packages/*/src/**/*.test.ts', 'apps/cli/src/**/*.test.ts', 'tools/**/*.test.ts'] } },
+      {
+        ...source,
+        test: {
+          name: 'core',
+          include: ['packages/*/src/**/*.test.ts', 'apps/cli/src/**/*.test.ts', 'tools/**/*.test.ts'],
+          testTimeout: 60_000,
+        },
+      },
       {
         ...source,
         test: {
           name: 'server',
           include: ['apps/server/src/**/*.test.ts'],
           globalSetup: ['apps/server/src/testing/postgres.global.ts'],
-          testTimeout: 30_000,
+          testTimeout: 60_000,
           hookTimeout: 60_000,
         },
       },
       {
         resolve: { conditions: ['@bobbin/source'] },
-        test: { name: 'web', include: ['apps/web/src/**/*.test.{ts,tsx}'], environment: 'jsdom' },
+        test: { name: 'web', include: ['apps/web/src/**/*.test.{ts,tsx}'], environment: 'jsdom', testTimeout: 60_000 },
       },
     ],
   },

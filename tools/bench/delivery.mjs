@@ -5,7 +5,7 @@ import { Readable } from 'node:stream'
 import { pipeline } from 'node:stream/promises'
 import { from } from 'pg-copy-streams'
 import { readResultFile } from '../../packages/core/dist/index.js'
-import { stageRows, STAGE_COLUMNS } from '../../apps/server/dist/intake/staging.js'
+import { Stage, STAGE_COLUMNS } from '../../apps/server/dist/intake/staging.js'
 import { textOf } from './files.mjs'
 import { median } from './measure.mjs'
 import { barePass } from './parsing.mjs'
@@ -57,11 +57,15 @@ export async function benchDelivery(figures, folder, bench, title, { compareWith
 
 /** The least it could cost: reading the file with nobody listening, and copying its rows to where nothing checks them. */
 async function baseline(bench, path, text) {
-  const lines = [...stageRows(readResultFile(Buffer.from(text)))]
+  const stage = new Stage()
+  for (const result of readResultFile(Buffer.from(text)).results) stage.add(result)
+  const rows = []
+  for await (const chunk of stage.attemptChunks()) rows.push(chunk)
+  stage.dispose()
   await bench.database.query(`create unlogged table bench_rows (${STAGE_COLUMNS})`)
   const began = performance.now()
   await barePass(path)
-  await pipeline(Readable.from(lines), bench.database.query(from('copy bench_rows from stdin')))
+  await pipeline(Readable.from(rows), bench.database.query(from('copy bench_rows from stdin')))
   const time = performance.now() - began
   await bench.database.query('drop table bench_rows')
   return time

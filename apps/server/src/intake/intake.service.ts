@@ -13,7 +13,7 @@ import { DELIVERIES } from './delivery-queries.js'
 import type { TargetDto } from './intake.dto.js'
 import * as merge from './merge-queries.js'
 import { readFile, type IncomingFile, type ReadFile } from './read-file.js'
-import { ANALYZE_STAGE, MAKE_STAGE, settleStage } from './staging.js'
+import { MAKE_STAGE, PLAN_MERGE, settleStage } from './staging.js'
 import { resolveTarget, type MadeLog, type Target } from './target.js'
 
 @Injectable()
@@ -118,7 +118,7 @@ export class Delivery {
     const place = { runId: target.runId, day: target.day }
     await run(db, MAKE_STAGE)
     await file.stage.copy(transaction)
-    await run(db, ANALYZE_STAGE)
+    await run(db, PLAN_MERGE)
     await settleStage(db, file.findings)
     await run(db, merge.MERGE_BODIES, { projectId })
     await run(db, merge.MERGE_SIGNATURES, { projectId })
@@ -127,8 +127,8 @@ export class Delivery {
     await run(db, merge.REFRESH_SCRIPTS, { projectId, framework })
     transaction.afterCommit(() => void (this.newScripts += scripts?.fresh ?? 0))
     await run(db, merge.MERGE_LINKS, { projectId, prefix: project.keyPrefix })
-    await run(db, merge.MERGE_ATTEMPTS, { projectId, fileId, ...place })
-    await run(db, merge.MERGE_RESULTS, { projectId, ...place })
+    await run(db, merge.STORE_ATTEMPTS, { projectId, fileId, ...place })
+    await run(db, merge.MERGE_RETRIED, { fileId, ...place })
     await this.faults(transaction, file.findings.faults, target.runId, fileId)
     await run(db, merge.REFRESH_RUN, { ...place, startedAt: file.findings.startedAt === null ? null : new Date(file.findings.startedAt) })
     return rowsOf<DeliveredFile['unknownKeys'][number]>(db, merge.UNKNOWN_DECLARED, { projectId, prefix: project.keyPrefix })

@@ -8,73 +8,98 @@ insert into body (project_id, hash, text) select distinct on (hash) $projectId::
 export const MERGE_SIGNATURES = `
 insert into signature (project_id, hash, text) select distinct on (hash) $projectId::int, hash, text from stage_signature order by hash on conflict do nothing`
 
-/** What a file says of each script, by its first attempt. */
-const SEEN = `seen as (
-  select distinct on (identity) identity, name, classname, suites, file, profile, keys from stage_attempt order by identity, seq
-)`
-
-/** Scripts that were never seen before. */
+/** Scripts that were never seen before, as their first attempt in the file names them. */
 export const MAKE_SCRIPTS = `
-with ${SEEN}, fresh as (
+with fresh as (
   insert into script (project_id, identity, name, classname, suites, file, profile, framework, keys)
-  select $projectId::int, identity, name, classname, suites, file, profile, $framework::text, keys from seen
-  where not exists (select 1 from script s where s.project_id = $projectId and s.identity = seen.identity)
-  order by identity on conflict do nothing returning id
+  select distinct on (a.identity) $projectId::int, a.identity, a.name, a.classname, a.suites, a.file, a.profile, $framework::text, a.keys
+  from stage_attempt a where not exists (select 1 from script s where s.project_id = $projectId and s.identity = a.identity)
+  order by a.identity, a.seq on conflict do nothing returning id
 )
 select count(*)::int as fresh from fresh`
 
 /**
  * Known scripts learn where they stand now; those that are as they were are not touched, which is nearly all of them every day.
- * Declared keys are kept when a reporter drops them. Locked in one order, so that two deliveries never wait for each other in a ring.
+ * Where several test cases of a file are one script, the first says what it is called. Declared keys are kept when a reporter
+ * drops them. Locked in one order, so that two deliveries never wait for each other in a ring.
  */
 export const REFRESH_SCRIPTS = `
-with ${SEEN}, moved as (
-  select s.id, n.name, n.suites, coalesce(n.file, s.file) as file, coalesce($framework::text, s.framework) as framework,
-    case when n.keys = '{}' then s.keys else n.keys end as keys
-  from seen n join script s on s.project_id = $projectId and s.identity = n.identity
-  where (n.name, n.suites, coalesce(n.file, s.file), coalesce($framework::text, s.framework), case when n.keys = '{}' then s.keys else n.keys end)
-    is distinct from (s.name, s.suites, s.file, s.framework, s.keys)
+with differing as materialized (
+  select a.seq, a.identity, s.id, a.name, a.suites, coalesce(a.file, s.file) as file, coalesce($framework::text, s.framework) as framework,
+    case when a.keys = '{}' then s.keys else a.keys end as keys
+  from stage_attempt a join script s on s.project_id = $projectId and s.identity = a.identity
+  where a.ordinal = 1
+    and (a.name, a.suites, coalesce(a.file, s.file), coalesce($framework::text, s.framework), case when a.keys = '{}' then s.keys else a.keys end)
+      is distinct from (s.name, s.suites, s.file, s.framework, s.keys)
+), moved as (
+  select d.* from differing d join script s on s.id = d.id
+  where not exists (select 1 from stage_attempt earlier where earlier.identity = d.identity and earlier.seq < d.seq)
   order by s.id for update of s
 )
 update script s set name = m.name, suites = m.suites, file = m.file, framework = m.framework, keys = m.keys from moved m where m.id = s.id`
 
+/** Keys of this project that the file declares, as the common table “declared”. */
+const DECLARED = `declared as materialized (
+  select distinct a.identity, a.name, k.key, split_part(k.key, '-', 2)::int as number
+  from stage_attempt a, unnest(a.keys) as k (key) where a.keys <> '{}' and k.key ~ ('^' || $prefix || '-[0-9]{1,9}$')
+)`
+
 /** A declared key that names a case makes a link; one that a person rejected stays rejected. */
 export const MERGE_LINKS = `
+with ${DECLARED}
 insert into link (project_id, script_id, case_id, origin, state)
 select distinct $projectId::int, s.id, c.id, 'declared', 'active'
-from stage_attempt a join script s on s.project_id = $projectId and s.identity = a.identity, unnest(a.keys) as k (key)
-join test_case c on c.project_id = $projectId and c.deleted_at is null and c.number = split_part(k.key, '-', 2)::int
-where k.key ~ ('^' || $prefix || '-[0-9]{1,9}$')
-on conflict (script_id, case_id) do nothing`
+from declared d join test_case c on c.project_id = $projectId and c.deleted_at is null and c.number = d.number
+join script s on s.project_id = $projectId and s.identity = d.identity
+left join link l on l.script_id = s.id and l.case_id = c.id where l.id is null
+order by 2, 3 on conflict (script_id, case_id) do nothing`
 
 export const UNKNOWN_DECLARED = `
-select distinct k.key, a.name as test from stage_attempt a, unnest(a.keys) as k (key)
-where k.key ~ ('^' || $prefix || '-[0-9]{1,9}$') and not exists (
-  select 1 from test_case c where c.project_id = $projectId and c.deleted_at is null and c.number = split_part(k.key, '-', 2)::int
+with ${DECLARED}
+select distinct key, name as test from declared d where not exists (
+  select 1 from test_case c where c.project_id = $projectId and c.deleted_at is null and c.number = d.number
 ) order by 1, 2 limit 200`
 
-/** Attempts follow those that the run already has for the same script: a second file is a later try. */
-export const MERGE_ATTEMPTS = `
-insert into attempt (run_id, script_id, day, ordinal, file_id, outcome, duration_ms, started_at, signature_id, message_id, failures_id, stdout_id, stderr_id, reason, properties)
-select $runId, s.id, $day::date,
-  (coalesce(had.most, 0) + row_number() over (partition by s.id order by a.seq, a.ordinal))::smallint,
-  $fileId, a.outcome, a.duration_ms, a.started_at, sig.id, m.id, f.id, so.id, se.id, a.reason, a.properties
-from stage_attempt a
-join script s on s.project_id = $projectId and s.identity = a.identity
-left join (select script_id, max(ordinal) as most from attempt where run_id = $runId and day = $day::date group by script_id) had on had.script_id = s.id
-left join signature sig on sig.project_id = $projectId and sig.hash = a.signature
-left join body m on m.project_id = $projectId and m.hash = a.message
-left join body f on f.project_id = $projectId and f.hash = a.failures
-left join body so on so.project_id = $projectId and so.hash = a.stdout
-left join body se on se.project_id = $projectId and se.hash = a.stderr`
+/**
+ * Attempts follow those that the run already has for the same script: a second file is a later try. A script with one attempt
+ * has its result at once, which is nearly all of them; those with more come to MERGE_RETRIED.
+ * Texts are looked up once each: only those of this file, however many the project has.
+ */
+export const STORE_ATTEMPTS = `
+with texts as materialized (
+  select b.hash, b.id from (select distinct hash from stage_body) own join body b on b.project_id = $projectId and b.hash = own.hash
+), signatures as materialized (
+  select g.hash, g.id from (select distinct hash from stage_signature) own join signature g on g.project_id = $projectId and g.hash = own.hash
+), had as materialized (
+  select script_id, max(ordinal) as most from attempt where run_id = $runId and day = $day::date group by script_id
+), stored as (
+  insert into attempt (run_id, script_id, day, ordinal, file_id, outcome, duration_ms, started_at, signature_id, message_id, failures_id, stdout_id, stderr_id, reason, properties)
+  select $runId, s.id, $day::date,
+    (coalesce(had.most, 0) + row_number() over (partition by s.id order by a.seq, a.ordinal))::smallint,
+    $fileId, a.outcome, a.duration_ms, a.started_at, g.id, m.id, f.id, so.id, se.id, a.reason, a.properties
+  from stage_attempt a
+  join script s on s.project_id = $projectId and s.identity = a.identity
+  left join had on had.script_id = s.id
+  left join signatures g on g.hash = a.signature
+  left join texts m on m.hash = a.message
+  left join texts f on f.hash = a.failures
+  left join texts so on so.hash = a.stdout
+  left join texts se on se.hash = a.stderr
+  returning script_id, ordinal, outcome, duration_ms, signature_id, message_id
+)
+insert into result (run_id, script_id, day, outcome, attempts, duration_ms, signature_id, message_id)
+select $runId, script_id, $day::date, outcome, 1, duration_ms, case when outcome in (2, 3) then signature_id end, message_id
+from stored only_one
+where ordinal = 1 and not exists (select 1 from stored again where again.script_id = only_one.script_id and again.ordinal > 1)`
 
 /**
  * A result is what its attempts come to (outcomeOfAttempts in the core): the last holds, a pass after a failure is recovered.
- * One pass over the attempts: a self-join would be planned on the statistics of an empty table.
+ * One pass over the attempts of scripts that this file tried again.
  */
-export const MERGE_RESULTS = `
-with affected as (select distinct s.id from stage_attempt a join script s on s.project_id = $projectId and s.identity = a.identity),
- settled as (
+export const MERGE_RETRIED = `
+with retried as (
+  select distinct script_id from attempt where run_id = $runId and day = $day::date and file_id = $fileId and ordinal > 1
+), settled as (
   select script_id, max(ordinal)::smallint as attempts,
     (array_agg(outcome order by ordinal desc))[1] as outcome,
     (array_agg(duration_ms order by ordinal desc))[1] as duration_ms,
@@ -82,9 +107,9 @@ with affected as (select distinct s.id from stage_attempt a join script s on s.p
     (array_agg(outcome order by ordinal desc) filter (where outcome in (2, 3)))[1] as failed,
     (array_agg(signature_id order by ordinal desc) filter (where outcome in (2, 3)))[1] as failed_signature,
     (array_agg(message_id order by ordinal desc) filter (where outcome in (2, 3)))[1] as failed_message
-  from attempt where run_id = $runId and day = $day::date and script_id in (select id from affected)
+  from attempt where run_id = $runId and day = $day::date and script_id in (select script_id from retried)
   group by script_id
- )
+)
 insert into result (run_id, script_id, day, outcome, attempts, duration_ms, signature_id, message_id)
 select $runId, script_id, $day::date,
   case when failed is null or outcome in (2, 3) then outcome when outcome = 1 then 7 else failed end,

@@ -1,19 +1,11 @@
-import {
-  failureSignature,
-  outcomeCode,
-  scriptIdentity,
-  type Attempt,
-  type FileFindings,
-  type ParsedFile,
-  type TestResult,
-} from '@bobbin/core'
-import { createHash } from 'node:crypto'
+import { failureSignature, outcomeCode, scriptIdentity, type Attempt, type FileFindings, type TestResult } from '@bobbin/core'
+import { hash } from 'node:crypto'
 import type { Transaction } from 'sequelize'
 import { run, type Queryable } from '../platform/database.js'
-import { copyChunks, copyField, type CopyValue } from './copy-text.js'
+import { copyChunks, type CopyValue } from './copy-text.js'
 import { Spool } from './spool.js'
 
-const hashOf = (text: string) => createHash('sha256').update(text).digest()
+const hashOf = (text: string): Buffer => hash('sha256', text, 'buffer')
 
 /** So many hashes are remembered to keep a text from being staged twice; a text that slips through is stored once all the same. */
 const REMEMBERED = 20_000
@@ -30,14 +22,14 @@ class TextPool {
     const key = text.length < 256 ? text : null
     const before = key === null ? undefined : this.known.get(key)
     if (before) return before
-    const hash = hashOf(text)
-    const name = key ?? hash.toString('latin1')
+    const own = hashOf(text)
+    const name = key ?? own.toString('latin1')
     if (!this.known.has(name)) {
       if (this.known.size >= REMEMBERED) this.known.clear()
-      this.known.set(name, hash)
-      this.spool.add([hash, text])
+      this.known.set(name, own)
+      this.spool.add([own, text])
     }
-    return hash
+    return own
   }
 }
 
@@ -58,8 +50,15 @@ create temporary table stage_body (hash bytea, text text) on commit drop;
 create temporary table stage_signature (hash bytea, text text) on commit drop;
 create temporary table stage_attempt (${STAGE_COLUMNS}) on commit drop`
 
-/** Plans of the merge are made from real sizes, not from guesses about empty tables. */
-export const ANALYZE_STAGE = 'analyze stage_attempt, stage_body, stage_signature'
+/**
+ * Plans of the merge are made from real sizes, not from guesses about empty tables (a small sample tells them), and its hashes
+ * and sorts fit in memory: 100,000 attempts need some 30 MB.
+ */
+export const PLAN_MERGE = `
+set local work_mem = '64MB';
+set local default_statistics_target = 10;
+analyze stage_attempt, stage_body, stage_signature;
+set local default_statistics_target = default`
 
 /** Takes results while their file is read, and holds them ready for the staging tables. */
 export class Stage {
@@ -71,12 +70,20 @@ export class Stage {
   private seq = 0
 
   add(result: TestResult): void {
-    for (const row of attemptRows(result, this.seq, this.bodies, this.signatures)) this.attempts.add(row)
+    const test = testValues(result)
+    for (const [i, attempt] of result.attempts.entries()) {
+      this.attempts.add(attemptRow(this.seq, i + 1, test, attempt, this.bodies, this.signatures))
+    }
     this.seq++
   }
 
+  /** The attempts in COPY's text format, texts aside. */
+  attemptChunks(): AsyncGenerator<Buffer> {
+    return this.attempts.chunks()
+  }
+
   async copy(transaction: Transaction): Promise<void> {
-    await copyChunks(transaction, 'stage_attempt', ATTEMPT_COLUMNS, this.attempts.chunks())
+    await copyChunks(transaction, 'stage_attempt', ATTEMPT_COLUMNS, this.attemptChunks())
     await copyChunks(transaction, 'stage_body', ['hash', 'text'], this.bodySpool.chunks())
     await copyChunks(transaction, 'stage_signature', ['hash', 'text'], this.signatureSpool.chunks())
   }
@@ -84,15 +91,6 @@ export class Stage {
   dispose(): void {
     for (const spool of [this.attempts, this.bodySpool, this.signatureSpool]) spool.dispose()
   }
-}
-
-/** A parsed file's attempts as lines in COPY's text format, texts aside: what any way of storing them must at least copy. */
-export function* stageRows(parsed: ParsedFile): Generator<string> {
-  const nowhere = new Spool()
-  const [bodies, signatures] = [new TextPool(nowhere), new TextPool(nowhere)]
-  for (const [seq, result] of parsed.results.entries())
-    for (const row of attemptRows(result, seq, bodies, signatures)) yield `${row.map(copyField).join('\t')}\n`
-  nowhere.dispose()
 }
 
 /**
@@ -131,15 +129,22 @@ export async function settleStage(db: Queryable, { settlement: { groups, dropped
   }
 }
 
-function* attemptRows(result: TestResult, seq: number, bodies: TextPool, signatures: TextPool): Generator<CopyValue[]> {
-  const identity = hashOf(scriptIdentity(result))
-  const properties = result.properties.length > 0 ? wellFormedJson(result.properties) : null
-  const test = [identity, result.name || '(no name)', result.classname, result.suites, result.sourceFile, result.profile, result.keys]
-  let ordinal = 0
-  for (const attempt of result.attempts) {
-    ordinal++
-    yield [seq, ordinal, ...test, ...attemptValues(attempt, bodies, signatures), ordinal === 1 ? properties : null]
+/** What all attempts at a test share: the columns from `identity` to `keys`, and its properties, which its first attempt carries. */
+interface TestValues {
+  columns: readonly CopyValue[]
+  properties: string | null
+}
+
+function testValues(result: TestResult): TestValues {
+  const { name, classname, suites, sourceFile, profile, keys, properties } = result
+  return {
+    columns: [hashOf(scriptIdentity(result)), name || '(no name)', classname, suites, sourceFile, profile, keys],
+    properties: properties.length > 0 ? wellFormedJson(properties) : null,
   }
+}
+
+function attemptRow(seq: number, ordinal: number, test: TestValues, attempt: Attempt, bodies: TextPool, signatures: TextPool): CopyValue[] {
+  return [seq, ordinal, ...test.columns, ...attemptValues(attempt, bodies, signatures), ordinal === 1 ? test.properties : null]
 }
 
 function attemptValues(attempt: Attempt, bodies: TextPool, signatures: TextPool): CopyValue[] {

@@ -1,6 +1,6 @@
 import { declaredKeys } from '../../identity/declared-keys.js'
 import { stableText } from '../../identity/stable-text.js'
-import { isFailing } from '../../results/outcome.js'
+import { isFailing, type Outcome } from '../../results/outcome.js'
 import { outcomeOfAttempts } from '../../results/outcome-of-attempts.js'
 import type { Fault, FaultCode, FileFindings, Place, ResultSink, TestResult, WarningCode } from '../result.js'
 import { joinAttempts } from '../settlement.js'
@@ -47,8 +47,8 @@ export class FileAssembly {
       if (isFailing(outcome)) this.faultOf(test, pseudo)
       return
     }
-    this.doubt(settled, test)
-    this.take(this.resultOf(test, settled, this.dialect), this.dialect)
+    if (settled.doubts.length > 0) this.doubt(settled, test)
+    this.take(this.resultOf(test, settled, outcome, this.dialect), this.dialect)
   }
 
   /** Gives a result out once the next one has come: a second try mostly follows at once, and a tear-down always. */
@@ -77,15 +77,14 @@ export class FileAssembly {
     this.held = null
   }
 
-  private resultOf(test: RawCase, settled: Settled, dialect: KnownDialect): TestResult {
+  private resultOf(test: RawCase, settled: Settled, outcome: Outcome, dialect: KnownDialect): TestResult {
     const attributes = test.element.attributes
     const name = attributes.get('name') ?? ''
     const classname = attributes.get('classname') || attributes.get('class') || null
     const inner = test.suites.at(-1)?.element.attributes
-    const outcome = outcomeOfAttempts(settled.attempts)
     const result: TestResult = {
       name,
-      suites: test.suites.map((suite) => suite.element.attributes.get('name') ?? '').filter((suite) => suite !== ''),
+      suites: test.suites.at(-1)?.path ?? [],
       classname,
       sourceFile: attributes.get('file') || inner?.get('file') || inner?.get('filepath') || (classname && fileLike(classname)) || null,
       profile: dialect.hostnameIsProfile ? inner?.get('hostname') || null : null,

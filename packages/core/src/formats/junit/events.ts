@@ -2,6 +2,7 @@ import { SaxesParser, type SaxesTagPlain } from 'saxes'
 import { MAX_DEPTH, MAX_NAME, MAX_PIECE, MAX_TEXT } from '../limits.js'
 import { Refusal, type Place } from '../result.js'
 import type { WarningLog } from '../warnings.js'
+import { Attributes } from './attributes.js'
 import type { RawElement } from './raw.js'
 
 /** What the reader of a vocabulary hears. Text comes whole, once, at the close of its element. */
@@ -22,8 +23,13 @@ export class XmlEvents {
   private depth = 0
   /** Characters since the last element opened or closed; counted in whole pieces. */
   private sinceTag = 0
-  private readonly texts: TextBuffer[] = []
+  /** Texts of the elements that are open, outermost first. */
+  private readonly texts = new OpenTexts()
+  /** The element whose start tag is being read. */
+  private attributes = new Attributes()
   private tagPlace: Place = { line: 1, column: 1 }
+  /** Only text with characters that XML forbids can hold NUL; saxes tells of them before it gives the text out. */
+  private forbiddenSeen = false
 
   constructor(
     private readonly listener: XmlListener,
@@ -31,11 +37,15 @@ export class XmlEvents {
   ) {
     this.parser.on('error', (error) => this.objection(error))
     this.parser.on('doctype', (text) => this.doctype(text))
-    this.parser.on('opentagstart', () => (this.tagPlace = this.place()))
+    this.parser.on('opentagstart', () => {
+      this.tagPlace = this.place()
+      this.attributes = new Attributes()
+    })
+    this.parser.on('attribute', ({ name, value }) => this.attributes.add(name, this.clean(value)))
     this.parser.on('opentag', (tag) => this.open(tag))
     this.parser.on('closetag', (tag) => this.close(tag))
-    this.parser.on('text', (text) => this.texts.at(-1)?.add(text))
-    this.parser.on('cdata', (text) => this.texts.at(-1)?.add(text))
+    this.parser.on('text', (text) => this.texts.add(text))
+    this.parser.on('cdata', (text) => this.texts.add(text))
   }
 
   write(text: string): void {
@@ -61,6 +71,7 @@ export class XmlEvents {
   private objection(error: Error): void {
     const message = error.message.replace(/^\d+:\d+: /, '')
     if (TOLERATED.some((pattern) => pattern.test(message))) {
+      this.forbiddenSeen = true
       this.warnings.add('illFormed', `Not well-formed XML: ${message} It was read all the same`, this.place())
       return
     }
@@ -78,23 +89,25 @@ export class XmlEvents {
     this.sinceTag = 0
     this.depth++
     if (this.depth > MAX_DEPTH) throw new Refusal('tooDeep', `Elements are nested more than ${MAX_DEPTH} deep`, this.tagPlace)
-    const attributes = new Map<string, string>()
-    for (const name in tag.attributes) attributes.set(name, this.clean(tag.attributes[name] ?? '', MAX_TEXT))
-    this.texts.push(new TextBuffer())
-    this.listener.open({ name: localName(tag.name), attributes, place: this.tagPlace }, this.depth)
+    this.texts.open()
+    this.listener.open({ name: localName(tag.name), attributes: this.attributes, place: this.tagPlace }, this.depth)
   }
 
   private close(tag: SaxesTagPlain): void {
     this.sinceTag = 0
-    const buffer = this.texts.pop()
-    if (buffer?.cut) this.warnings.add('cut', `Text over ${MAX_TEXT} characters was cut`, this.place())
-    this.listener.close(localName(tag.name), stripNul(buffer?.text() ?? ''), this.depth)
+    if (this.texts.cut) this.warnings.add('cut', `Text over ${MAX_TEXT} characters was cut`, this.place())
+    this.listener.close(localName(tag.name), this.withoutNul(this.texts.close()), this.depth)
     this.depth--
   }
 
-  private clean(value: string, limit: number): string {
-    if (value.length > limit) this.warnings.add('cut', `Text over ${limit} characters was cut`, this.tagPlace)
-    return stripNul(value.length > limit ? value.slice(0, limit) : value)
+  private clean(value: string): string {
+    if (value.length <= MAX_TEXT) return this.withoutNul(value)
+    this.warnings.add('cut', `Text over ${MAX_TEXT} characters was cut`, this.tagPlace)
+    return this.withoutNul(value.slice(0, MAX_TEXT))
+  }
+
+  private withoutNul(text: string): string {
+    return this.forbiddenSeen ? stripNul(text) : text
   }
 
   /** A name, shortened with a warning where it is absurdly long. */
@@ -105,23 +118,31 @@ export class XmlEvents {
   }
 }
 
-/** Gathers the text of one element up to the limit. */
-class TextBuffer {
-  private parts: string[] = []
-  private length = 0
+/** Gathers the text of each open element up to the limit. Closing one goes on with the text of the element around it. */
+class OpenTexts {
+  private readonly outer: { text: string; cut: boolean }[] = []
+  private text = ''
+  /** The innermost text passed the limit. */
   cut = false
 
-  add(text: string): void {
-    const room = MAX_TEXT - this.length
-    if (text.length > room) this.cut = true
-    if (room <= 0) return
-    const kept = text.length > room ? text.slice(0, room) : text
-    this.parts.push(kept)
-    this.length += kept.length
+  open(): void {
+    this.outer.push({ text: this.text, cut: this.cut })
+    this.text = ''
+    this.cut = false
   }
 
-  text(): string {
-    return this.parts.length === 1 ? (this.parts[0] ?? '') : this.parts.join('')
+  add(text: string): void {
+    const room = MAX_TEXT - this.text.length
+    if (text.length > room) this.cut = true
+    if (room > 0) this.text += text.length > room ? text.slice(0, room) : text
+  }
+
+  close(): string {
+    const { text } = this
+    const around = this.outer.pop()
+    this.text = around?.text ?? ''
+    this.cut = around?.cut ?? false
+    return text
   }
 }
 

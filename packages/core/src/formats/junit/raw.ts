@@ -1,9 +1,10 @@
 import type { Place, Property } from '../result.js'
+import type { Attributes } from './attributes.js'
 
 /** An element with its attributes in the order of the file; the order tells reporters apart. */
 export interface RawElement {
   name: string
-  attributes: Map<string, string>
+  attributes: Attributes
   place: Place
 }
 
@@ -23,6 +24,8 @@ export interface RawOutcome {
 
 export interface RawSuite {
   element: RawElement
+  /** The names of this suite and those around it, outermost first, without empty ones. */
+  path: string[]
   /** Test cases and nested suites directly inside. */
   cases: number
   suites: number
@@ -33,7 +36,8 @@ export interface RawSuite {
 /** One `<testcase>` as it stands in the file. */
 export interface RawCase {
   element: RawElement
-  suites: RawSuite[]
+  /** The suites around it, outermost first; never changed, so that the tests of a suite share it. */
+  suites: readonly RawSuite[]
   outcomes: RawOutcome[]
   properties: Property[]
   stdout: string | null

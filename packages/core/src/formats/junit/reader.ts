@@ -15,6 +15,8 @@ const OUTCOME_KINDS = new Set<string>([
   'flakyError',
   'warning',
 ])
+/** Attributes of a test case that are shortened where they are absurdly long. */
+const NAMES = ['name', 'classname', 'class']
 const ROOTS = new Set(['testsuites', 'testsuite'])
 
 /** Reads JUnit-style XML as a stream of bytes. One test case is held at a time; finished ones go to the assembly. */
@@ -56,7 +58,7 @@ export class JunitReader implements FormatReader {
 class JunitListener implements XmlListener {
   shorten: (name: string) => string = (name) => name
   private readonly assembly: FileAssembly
-  private readonly suites: RawSuite[] = []
+  private suites: readonly RawSuite[] = []
   private root: RawElement | null = null
   private test: RawCase | null = null
   private outcome: RawOutcome | null = null
@@ -89,19 +91,17 @@ class JunitListener implements XmlListener {
   private openSuite(element: RawElement): void {
     const parent = this.suites.at(-1)
     if (parent) parent.suites++
+    element.attributes.change('name', this.shorten)
     const name = element.attributes.get('name')
-    if (name) element.attributes.set('name', this.shorten(name))
-    this.suites.push({ element, cases: 0, suites: 0, failing: 0 })
+    const around = parent?.path ?? []
+    this.suites = [...this.suites, { element, path: name ? [...around, name] : around, cases: 0, suites: 0, failing: 0 }]
   }
 
   private openTest(element: RawElement): void {
     const suite = this.suites.at(-1)
     if (suite) suite.cases++
-    for (const key of ['name', 'classname', 'class']) {
-      const value = element.attributes.get(key)
-      if (value) element.attributes.set(key, this.shorten(value))
-    }
-    this.test = { element, suites: [...this.suites], outcomes: [], properties: [], stdout: null, stderr: null }
+    for (const key of NAMES) element.attributes.change(key, this.shorten)
+    this.test = { element, suites: this.suites, outcomes: [], properties: [], stdout: null, stderr: null }
   }
 
   private openInTest(element: RawElement, test: RawCase): void {
@@ -118,7 +118,8 @@ class JunitListener implements XmlListener {
     else if (this.outcome) this.closeInOutcome(this.outcome, name, text)
     else if (this.test) this.closeInTest(this.test, name, text)
     else if (name === 'testsuite') {
-      const suite = this.suites.pop()
+      const suite = this.suites.at(-1)
+      this.suites = this.suites.slice(0, -1)
       if (suite) this.assembly.suite(suite)
     }
   }

@@ -2,7 +2,7 @@ import { isFailing, outcomeCode, outcomeFromCode } from '../../results/outcome.j
 import type { Place, RepeatGroup, TestResult } from '../result.js'
 import type { WarningLog } from '../warnings.js'
 import type { KnownDialect } from './dialects.js'
-import { SeenTable } from './seen-table.js'
+import { Hash64, SeenTable } from './seen-table.js'
 
 interface Member {
   seq: number
@@ -37,7 +37,7 @@ export class RepeatFinder {
 
   add(seq: number, result: TestResult): void {
     const outcome = outcomeCode(result.outcome)
-    const before = this.seen.add(keyOf(result), seq, outcome, result.place)
+    const before = this.seen.add(hashOf(result), seq, outcome, result.place)
     if (!before) return
     const group = this.repeated.get(before.seq)
     if (group) group.members.push({ seq, outcome })
@@ -53,8 +53,15 @@ export class RepeatFinder {
   }
 }
 
-const keyOf = ({ profile, sourceFile, suites, classname, name }: TestResult) =>
-  `${name}\0${classname ?? ''}\0${sourceFile ?? ''}\0${suites.length === 1 ? suites[0] : suites.join('\u0001')}\0${profile ?? ''}`
+function hashOf({ profile, sourceFile, suites, classname, name }: TestResult): Hash64 {
+  const hash = new Hash64()
+    .add(name)
+    .add(classname ?? '')
+    .add(sourceFile ?? '')
+    .add(profile ?? '')
+  for (const suite of suites) hash.add(suite)
+  return hash.end()
+}
 
 function settle({ name, place, members }: Repeated, dialect: KnownDialect | null, warnings: WarningLog): RepeatGroup {
   const seqs = members.map(({ seq }) => seq)

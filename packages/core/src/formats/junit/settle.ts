@@ -20,6 +20,8 @@ const SKIP_TYPES = new Set([
 const NOT_RUN_STATUS = new Set(['disabled', 'notrun', 'suppressed', 'skipped', 'ignored', 'pending', 'inactive'])
 const FAILING_STATUS = new Set(['fail', 'failed', 'failure', 'error', 'errored', 'panicked', 'timedout', 'interrupted', 'aborted'])
 const PASSING_STATUS = new Set(['run', 'pass', 'passed', 'success', 'completed', 'ok'])
+/** Attributes by which a test case without children can say what became of it. */
+const SAYING = ['result', 'status', 'executed', 'failure']
 const EXPECTED_FAILURE = /todo|xfail|expected|!mayfail|!shouldfail/i
 const DEPENDENCY = /depends on not successfully finished|fixture dependency failed/i
 const NOT_STARTED = /unable to find executable|required files missing|failed to start|could not be found/i
@@ -57,6 +59,10 @@ export function settleCase(test: RawCase, startedAt: number | null): Settled {
     stdout: raw.stdout,
     stderr: raw.stderr,
   })
+  if (test.outcomes.length === 0) {
+    const { outcome, failures, reason } = judgeBare(test, doubts)
+    return { attempts: [base(outcome, failures, reason)], doubts }
+  }
   const of = (...kinds: RawOutcome['kind'][]) => test.outcomes.filter((raw) => kinds.includes(raw.kind))
 
   const flaky = of('flakyFailure', 'flakyError').map(again)
@@ -113,6 +119,7 @@ function judgeSkipped(skipped: RawOutcome, test: RawCase): Verdict {
 /** No child says anything; an attribute may. */
 function judgeBare(test: RawCase, doubts: Settled['doubts']): Verdict {
   const attributes = test.element.attributes
+  if (!SAYING.some((name) => attributes.has(name))) return { outcome: 'passed', failures: [], reason: null }
   const words = ['result', 'status'].map((key) => attributes.get(key)?.toLowerCase()).filter((word) => word !== undefined && word !== '')
   if (words.some((word) => NOT_RUN_STATUS.has(word as string)) || attributes.get('executed') === 'false') {
     return { outcome: 'skipped', failures: [], reason: words[0] === 'suppressed' || words[0] === 'disabled' ? 'disabled' : null }
