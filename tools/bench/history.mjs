@@ -1,6 +1,16 @@
 // Five million results, made in the database by itself: lanes of builds, most passing, some failing, some flaky.
 
-/** One lane of 20,000 tests and 30 builds, and as many smaller ones as it takes. Scripts 1 to 20,000 of the project. */
+/** The 900 cases in six areas that the delivered files declare, FERRY-100 to FERRY-999. */
+export async function makeCases(client, projectId) {
+  await client.query(
+    `with a as (insert into area (project_id, name) select $1, 'area ' || i from generate_series(0, 5) i returning id, name)
+     insert into test_case (project_id, number, area_id, title)
+     select $1, n, a.id, 'case ' || n from generate_series(100, 999) n join a on a.name = 'area ' || n % 6`,
+    [projectId],
+  )
+}
+
+/** One lane of 20,000 tests and 30 builds, and as many smaller ones as it takes. Every script has one of the cases. */
 export async function makeHistory(client, projectId, results) {
   const big = { tests: 20_000, builds: 30, pipeline: 'big' }
   const small = { tests: 5000, builds: 100 }
@@ -9,6 +19,11 @@ export async function makeHistory(client, projectId, results) {
     `insert into script (project_id, identity, name, classname, file)
      select $1, sha256(convert_to('bench ' || i, 'UTF8')), 'vehicle ' || i || ' stands in its lane', 'ferry.deck.Planner' || i % 400, 'deck/planner-' || i % 400 || '.spec.ts'
      from generate_series(1, 20000) i`,
+    [projectId],
+  )
+  await client.query(
+    `insert into link (project_id, script_id, case_id, origin, state)
+     select $1, s.id, c.id, 'declared', 'active' from script s join test_case c on c.project_id = $1 and c.number = 100 + s.id % 900 where s.project_id = $1`,
     [projectId],
   )
   await client.query(`insert into environment (project_id, name) values ($1, 'bench')`, [projectId])

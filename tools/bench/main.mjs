@@ -8,7 +8,7 @@ import { startPostgres } from '../lib/postgres.mjs'
 import { DATA, ROOT } from '../lib/process.mjs'
 import { benchDelivery } from './delivery.mjs'
 import { benchFirstPage } from './first-page.mjs'
-import { makeHistory } from './history.mjs'
+import { makeCases, makeHistory } from './history.mjs'
 import { Figures } from './measure.mjs'
 import { benchParsing } from './parsing.mjs'
 import { benchReading } from './reading.mjs'
@@ -31,10 +31,12 @@ try {
   }
   let empty = 0
   await inDatabase('bench_empty', async (bench) => {
+    await makeCases(bench.database, 1)
     empty = await benchDelivery(figures, home, bench, 'into an empty project')
   })
   await inDatabase('bench_full', async (bench) => {
     say(`Making ${RESULTS.toLocaleString('en')} results …`)
+    await makeCases(bench.database, 1)
     await makeHistory(bench.database, 1, RESULTS)
     await benchReading(figures, bench)
     await benchFirstPage(figures, bench)

@@ -2,13 +2,15 @@ import { RUN_COLUMNS, RUN_FROM } from '../runs/index.js'
 
 /** The newest run of every lane in the lens that ran in the last 30 days of the project. */
 export const LATEST_RUNS = `
-select * from (
-  select distinct on (r.lane_id) ${RUN_COLUMNS} from ${RUN_FROM}
+select ${RUN_COLUMNS} from ${RUN_FROM}
+where r.id in (
+  select distinct on (r.lane_id) r.id from run r join lane l on l.id = r.lane_id join environment e on e.id = l.environment_id
   where r.project_id = $projectId and ($branch::text is null or l.branch = $branch)
     and ($environments::text[] is null or e.name = any($environments))
     and r.started_at > (select max(started_at) from run where project_id = $projectId) - interval '30 days'
   order by r.lane_id, r.sort_key desc
-) latest order by "startedAt" desc limit 12`
+)
+order by r.started_at desc limit 12`
 
 /** Outages of the last three days before the newest run. */
 export const OUTAGES = `
@@ -59,20 +61,43 @@ from run r join lane l on l.id = r.lane_id join environment e on e.id = l.enviro
 where r.project_id = $projectId and ($branch::text is null or l.branch = $branch) and ($environments::text[] is null or e.name = any($environments))
   and r.started_at > (select max(started_at) from run where project_id = $projectId) - interval '24 hours'`
 
-/** Worst outcome of each top area over given runs, one digit a run: failed, errored, recovered, blocked, passed, skipped, in that order. */
+/**
+ * Worst outcome of each top area over given runs, oldest first, one digit a run: failed, errored, recovered, blocked, passed, skipped,
+ * not run, in that order. Areas that the newest run has results of, or that something happened to in the runs before. Only what did
+ * not simply pass is read as a whole; whether an area passed, the first of its scripts that did tells.
+ */
 export const AREA_THREADS = `
 with recursive top as (
   select id, id as top_id, name from area where project_id = $projectId and parent_id is null
   union all select a.id, t.top_id, t.name from area a join top t on a.parent_id = t.id
-), of_script as (
+), of_script as materialized (
   select distinct l.script_id, t.name from link l join test_case c on c.id = l.case_id join top t on t.id = c.area_id
   where l.project_id = $projectId and l.state = 'active'
-), points as (select run_id, day, ordinality from unnest($runIds::int[], $days::date[]) with ordinality as p (run_id, day, ordinality)
-), worst as (
-  select s.name, p.ordinality, max((array[2, 6, 5, 1, 3, 0, 4])[r.outcome]) as rank
-  from points p join result r on r.run_id = p.run_id and r.day = p.day join of_script s on s.script_id = r.script_id
+), points as materialized (
+  select run_id, day, ordinality from unnest($runIds::int[], $days::date[]) with ordinality as p (run_id, day, ordinality)
+), notable as materialized (
+  select s.name, p.ordinality, max((array[null, 6, 5, null, 3, null, 4])[r.outcome]) as rank
+  from points p join result r on r.run_id = p.run_id and r.day = p.day and r.outcome in (2, 3, 5, 7)
+  join of_script s on s.script_id = r.script_id
   group by s.name, p.ordinality
+), newest as (
+  select distinct s.name from points p join result r on r.run_id = p.run_id and r.day = p.day join of_script s on s.script_id = r.script_id
+  where p.ordinality = cardinality($runIds::int[])
+), areas as (
+  select name, array_agg(script_id order by script_id) as scripts from of_script
+  where name in (select name from newest union select name from notable) group by name
+), worst as (
+  select a.name, p.ordinality, coalesce(n.rank, passed.rank, other.rank) as rank
+  from areas a cross join points p
+  left join notable n on n.name = a.name and n.ordinality = p.ordinality
+  left join lateral (
+    select 2 as rank from result r
+    where n.rank is null and r.run_id = p.run_id and r.day = p.day and r.script_id = any(a.scripts) and r.outcome = 1 limit 1
+  ) passed on true
+  left join lateral (
+    select max(case r.outcome when 4 then 1 else 0 end) as rank from result r
+    where n.rank is null and passed.rank is null and r.run_id = p.run_id and r.day = p.day and r.script_id = any(a.scripts)
+  ) other on true
 )
-select a.name as area, string_agg(coalesce((array[6, 4, 1, 5, 7, 3, 2])[w.rank + 1], 0)::text, '' order by p.ordinality) as thread
-from (select distinct name from worst) a cross join points p left join worst w on w.name = a.name and w.ordinality = p.ordinality
-group by a.name order by a.name`
+select name as area, string_agg(coalesce((array[6, 4, 1, 5, 7, 3, 2])[rank + 1], 0)::text, '' order by ordinality) as thread
+from worst group by name order by name`

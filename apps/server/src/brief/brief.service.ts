@@ -1,6 +1,6 @@
 import { Injectable } from '@nestjs/common'
 import { InjectConnection } from '@nestjs/sequelize'
-import type { Brief, BriefRun, Finding, ResultRow } from '../contract/index.js'
+import type { Brief, BriefRun, Finding } from '../contract/index.js'
 import { type Change, outcomeCode } from '@bobbin/core'
 import { Sequelize } from 'sequelize-typescript'
 import type { Context } from '../access/index.js'
@@ -63,9 +63,11 @@ export class BriefService {
     // in an outage nothing can be said about single tests
     const outage = outages.some((found) => found.id === record.id)
     if (record.incomplete) findings.push(await this.incomplete(run, record, counts))
-    if (counts.newlyFailing > 0 && !outage) findings.push(await this.newlyFailing(context, record, counts))
-    if (counts.stillFailing > 0 && !outage) findings.push(await this.stillFailing(context, record, counts))
-    if (counts.recovered > 0) findings.push(await this.recovered(context, record, counts))
+    const looksAt = counts.newlyFailing + counts.stillFailing + counts.recovered > 0
+    const { newlyFailing = [], stillFailing = [], recovered = [] } = looksAt ? await this.runs.scriptsToLookAt(record) : {}
+    if (newlyFailing.length > 0 && !outage) findings.push(await this.newlyFailing(context, record, newlyFailing))
+    if (stillFailing.length > 0 && !outage) findings.push(await this.stillFailing(record, stillFailing))
+    if (recovered.length > 0) findings.push(await this.recovered(record, recovered))
     if (counts.fixed > 0) findings.push({ kind: 'fixed', run, count: counts.fixed })
     for (const kind of ['newlySkipped', 'gone', 'new'] as const) if (counts[kind] > 0) findings.push({ kind, run, count: counts[kind] })
     return findings
@@ -76,43 +78,30 @@ export class BriefService {
     return { kind: 'incomplete', run, faults: faults.length, notRun: counts.notRun, subject: faults[0]?.subject ?? '' }
   }
 
-  private async newlyFailing(context: Context, record: RunRecord, counts: Counts): Promise<Finding> {
-    const rows = await this.runs.rows(context, record, ['newlyFailing'])
-    const [facts] = await rowsOf<{ areas: string[]; causes: number; message: string | null }>(this, sql.FAILURE_FACTS, {
-      projectId: context.project.id,
-      runId: record.id,
-      day: record.day,
-      scriptIds: idsOf(rows),
-    })
-    return {
-      kind: 'newlyFailing',
-      run: briefRun(record),
-      count: counts.newlyFailing,
-      ...(facts ?? { areas: [], causes: 0, message: null }),
-    }
+  private async newlyFailing({ project }: Context, record: RunRecord, scriptIds: number[]): Promise<Finding> {
+    const bind = { projectId: project.id, runId: record.id, day: record.day, scriptIds }
+    const [facts] = await rowsOf<{ areas: string[]; causes: number; message: string | null }>(this, sql.FAILURE_FACTS, bind)
+    const known = facts ?? { areas: [], causes: 0, message: null }
+    return { kind: 'newlyFailing', run: briefRun(record), count: scriptIds.length, ...known }
   }
 
-  private async stillFailing(context: Context, record: RunRecord, counts: Counts): Promise<Finding> {
-    const rows = await this.runs.rows(context, record, ['stillFailing'])
-    const since = await this.runs.failingSince(record, idsOf(rows))
-    return {
-      kind: 'stillFailing',
-      run: briefRun(record),
-      count: counts.stillFailing,
-      sinceBuild: since?.build ?? null,
-      sinceRunId: since?.runId ?? null,
-    }
+  private async stillFailing(record: RunRecord, scriptIds: number[]): Promise<Finding> {
+    const since = await this.runs.failingSince(record, scriptIds)
+    const known = { sinceBuild: since?.build ?? null, sinceRunId: since?.runId ?? null }
+    return { kind: 'stillFailing', run: briefRun(record), count: scriptIds.length, ...known }
   }
 
-  private async recovered(context: Context, record: RunRecord, counts: Counts): Promise<Finding> {
-    const rows = await this.runs.rows(context, record, ['recovered'])
-    const threads = await this.history.threads(record.laneId, record.sortKey, idsOf(rows))
-    const times = rows.map(({ script }) => {
-      const thread = threads.byScript[script.id] ?? ''
-      return { name: script.name, scriptId: script.id, times: thread.split(RECOVERED).length - 1, of: threads.points.length }
-    })
-    const worst = times.sort((a, b) => b.times - a.times)[0] ?? null
-    return { kind: 'recovered', run: briefRun(record), count: counts.recovered, worst }
+  private async recovered(record: RunRecord, scriptIds: number[]): Promise<Finding> {
+    const threads = await this.history.threads(record.laneId, record.sortKey, scriptIds)
+    const times = scriptIds.map((id) => ({ id, times: (threads.byScript[id] ?? '').split(RECOVERED).length - 1 }))
+    const worst = times.reduce((most, one) => (one.times > most.times ? one : most))
+    const [script] = await rowsOf<{ name: string }>(this, 'select name from script where id = $id', { id: worst.id })
+    return {
+      kind: 'recovered',
+      run: briefRun(record),
+      count: scriptIds.length,
+      worst: { name: script?.name ?? '', scriptId: worst.id, times: worst.times, of: threads.points.length },
+    }
   }
 
   private async mapping({ project }: Context): Promise<Finding[]> {
@@ -148,8 +137,6 @@ export class BriefService {
 const ORDER: readonly Finding['kind'][] = [
   'newlyFailing', 'incomplete', 'outage', 'stillFailing', 'recovered', 'newlySkipped', 'fixed', 'gone', 'new', 'silent', 'unknownKeys', 'unlinked', 'uncovered',
 ] // prettier-ignore
-
-const idsOf = (rows: ResultRow[]) => rows.map((row) => row.script.id)
 
 function outageFinding(record: Outage): Finding {
   return {

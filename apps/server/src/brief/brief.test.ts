@@ -42,6 +42,30 @@ describe('the brief', () => {
     expect(found.findings[0]?.kind).toBe('newlyFailing')
   })
 
+  it('draws each area by the worst of its tests in each run, and a gap where it had none', async () => {
+    await bobbin.ask(`insert into area (project_id, name) values (1, 'Timetable')`)
+    await bobbin.ask(
+      `insert into test_case (project_id, number, area_id, title) select 1, 300, id, 'Tides' from area where name = 'Timetable'`,
+    )
+    const file = (tide: string | null, axle: string) =>
+      resultFile(
+        ['calm'],
+        `<testcase classname="areas" name="axle FERRY-214">${axle}</testcase>${tide === null ? '' : `<testcase classname="areas" name="tide FERRY-300">${tide}</testcase>`}`,
+      )
+    const flaky = '<flakyFailure message="slow"/>'
+    const builds = [
+      file('', flaky),
+      file(null, '<skipped/>'),
+      file('<skipped/>', '<error message="no gate"/>'),
+      file('', '<skipped message="depends on not successfully finished tests: gate"/>'),
+    ]
+    for (const [i, text] of builds.entries()) await bobbin.deliver(text, { pipeline: 'areas', branch: 'areas', build: String(i + 1) })
+    expect((await brief('?branch=areas')).areas?.rows).toEqual([
+      { area: 'Deck planner', thread: '7435' },
+      { area: 'Timetable', thread: '1041' },
+    ])
+  })
+
   it('counts how often a recovered test did so', async () => {
     const flaky = '<testcase classname="gate" name="scanner"><flakyFailure message="slow"/></testcase>'
     for (const build of ['1', '2', '3'])
@@ -90,7 +114,7 @@ describe('the brief', () => {
 
 it('offers the lens what there is', async () => {
   const lens = await bobbin.get<LensOptions>('/lens')
-  expect(lens.branches).toMatchObject([{ name: 'main' }])
+  expect(lens.branches.map((branch) => branch.name)).toEqual(['main', 'areas'])
   expect(lens.environments.map((environment) => environment.name)).toEqual(['breakwater-stage', 'harbour-dev', 'pier-test'])
   expect(lens.pipelines.map((pipeline) => pipeline.name)).toContain('nightly')
 })

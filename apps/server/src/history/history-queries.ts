@@ -7,17 +7,12 @@ select * from (
   order by r.sort_key desc limit $span
 ) newest order by sort_key`
 
-/** One digit a run: outcome codes of many scripts over given runs. */
-export const THREADS = `
-with points as (select run_id, day, ordinality from unnest($runIds::int[], $days::date[]) with ordinality as p (run_id, day, ordinality)),
- cells as (
-  select r.script_id, p.ordinality, r.outcome from result r join points p on p.run_id = r.run_id and p.day = r.day
-  where r.script_id = any($scriptIds::int[])
- )
-select s.id as "scriptId", string_agg(coalesce(c.outcome, 0)::text, '' order by p.ordinality) as thread
-from unnest($scriptIds::int[]) as s (id) cross join points p
-left join cells c on c.script_id = s.id and c.ordinality = p.ordinality
-group by s.id`
+/** Outcome codes of many scripts over given runs, a row a run: the scripts that have a result there, and one digit for each. */
+export const OUTCOMES_OF_RUNS = `
+select p.nth::int - 1 as nth, array_agg(r.script_id) as "scriptIds", string_agg(r.outcome::text, '') as codes
+from unnest($runIds::int[], $days::date[]) with ordinality as p (run_id, day, nth)
+join result r on r.run_id = p.run_id and r.day = p.day
+where r.script_id = any($scriptIds::int[]) group by p.nth`
 
 /** Every lane in which any of the scripts has results, newest first. */
 export const LANES_OF_SCRIPTS = `

@@ -4,7 +4,7 @@ import type { LaneRef, RunPoint, ScriptHistory, Threads } from '../contract/inde
 import { outcomeFromCode } from '@bobbin/core'
 import { Sequelize } from 'sequelize-typescript'
 import { rowsOf } from '../platform/database.js'
-import { CELLS, LANE_POINTS, LANES_OF_SCRIPTS, THREADS } from './history-queries.js'
+import { CELLS, LANE_POINTS, LANES_OF_SCRIPTS, OUTCOMES_OF_RUNS } from './history-queries.js'
 
 /** How many builds a thread shows. */
 export const SPAN = 30
@@ -29,8 +29,8 @@ export class HistoryService {
   async threads(laneId: number, upTo: string | null, scriptIds: number[], span = SPAN): Promise<Threads> {
     const points = await this.points(laneId, upTo, span)
     if (points.length === 0 || scriptIds.length === 0) return { points: points.map(pointOf), byScript: {} }
-    const rows = await rowsOf<{ scriptId: number; thread: string }>(this, THREADS, { ...axes(points), scriptIds })
-    return { points: points.map(pointOf), byScript: Object.fromEntries(rows.map((row) => [row.scriptId, row.thread])) }
+    const runs = await rowsOf<OutcomesOfRun>(this, OUTCOMES_OF_RUNS, { ...axes(points), scriptIds })
+    return { points: points.map(pointOf), byScript: threadsOf(scriptIds, points.length, runs) }
   }
 
   /** The histories of some scripts, each in every lane where it ran, newest lane first. */
@@ -55,6 +55,26 @@ interface Cell {
   runId: number
   outcome: number
   durationMs: number | null
+}
+
+interface OutcomesOfRun {
+  /** The place of the run among the points. */
+  nth: number
+  scriptIds: number[]
+  /** The outcome code of each of the scripts, one digit each. */
+  codes: string
+}
+
+/** One digit a run for each script; 0 where a run has no result of it. */
+function threadsOf(scriptIds: number[], length: number, runs: OutcomesOfRun[]): Record<number, string> {
+  const digits = new Map(scriptIds.map((id) => [id, new Array<string>(length).fill('0')]))
+  for (const { nth, scriptIds: had, codes } of runs) {
+    had.forEach((id, i) => {
+      const own = digits.get(id)
+      if (own) own[nth] = codes[i] ?? '0'
+    })
+  }
+  return Object.fromEntries([...digits].map(([id, own]) => [id, own.join('')]))
 }
 
 const axes = (points: Point[]) => ({ runIds: points.map((point) => point.runId), days: points.map((point) => point.day) })

@@ -7,7 +7,7 @@ import { Sequelize } from 'sequelize-typescript'
 import type { Context } from '../access/index.js'
 import { announce } from '../events/announce.js'
 import { rowsOf, run } from '../platform/database.js'
-import { laneOf, RunsService, runRow } from '../runs/index.js'
+import { FORGET_CHANGES, laneOf, RunsService, runRow } from '../runs/index.js'
 import { copyRows } from './copy-text.js'
 import { DELIVERIES } from './delivery-queries.js'
 import type { TargetDto } from './intake.dto.js'
@@ -131,6 +131,7 @@ export class Delivery {
     await run(db, merge.MERGE_RETRIED, { fileId, ...place })
     await this.faults(transaction, file.findings.faults, target.runId, fileId)
     await run(db, merge.REFRESH_RUN, { ...place, startedAt: file.findings.startedAt === null ? null : new Date(file.findings.startedAt) })
+    await run(db, FORGET_CHANGES, { runId: target.runId })
     return rowsOf<DeliveredFile['unknownKeys'][number]>(db, merge.UNKNOWN_DECLARED, { projectId, prefix: project.keyPrefix })
   }
 

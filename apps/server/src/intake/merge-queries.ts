@@ -122,7 +122,7 @@ on conflict (run_id, script_id, day) do update set
 /** The sums of a run, rebuilt from its results in the transaction that stores them. */
 export const REFRESH_RUN = `
 update run set total = s.total, passed = s.passed, failed = s.failed, errored = s.errored, skipped = s.skipped, blocked = s.blocked,
-  not_run = s.not_run, recovered = s.recovered, duration_ms = s.duration_ms, delivered_at = now(),
+  not_run = s.not_run, recovered = s.recovered, duration_ms = s.duration_ms, delivered_at = now(), changes = null,
   started_at = least(started_at, coalesce($startedAt::timestamptz, started_at)),
   incomplete = exists (select 1 from fault where run_id = $runId),
   outage = s.errored >= ${OUTAGE.least} and s.errored >= ${OUTAGE.share} * s.total

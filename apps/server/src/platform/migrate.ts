@@ -3,6 +3,7 @@ import { frame } from '../migrations/0001-frame.js'
 import { accounts } from '../migrations/0002-accounts.js'
 import { cases } from '../migrations/0003-cases.js'
 import { newest } from '../migrations/0004-newest.js'
+import { runChanges } from '../migrations/0005-run-changes.js'
 
 /** Every migration, in order; a name stays for ever. */
 const MIGRATIONS: readonly { name: string; sql: string }[] = [
@@ -10,6 +11,7 @@ const MIGRATIONS: readonly { name: string; sql: string }[] = [
   { name: '0002-accounts', sql: accounts },
   { name: '0003-cases', sql: cases },
   { name: '0004-newest', sql: newest },
+  { name: '0005-run-changes', sql: runChanges },
 ]
 
 const LOCK = 0x0b0bb1

@@ -1,4 +1,4 @@
-import { CHANGES, changeTable } from '@bobbin/core'
+import { CHANGES, changeTable, outcomeCode } from '@bobbin/core'
 import { SCRIPT_REF } from '../scripts/index.js'
 
 const NOT_RUN = CHANGES.indexOf('notRun')
@@ -6,7 +6,7 @@ const NOT_RUN = CHANGES.indexOf('notRun')
 /** A run with what names it; alias \`r\` for the run. */
 export const RUN_COLUMNS = `r.id, r.lane_id as "laneId", p.name as pipeline, l.branch, e.name as environment, b.name as build, b.commit,
   r.started_at as "startedAt", r.delivered_at as "deliveredAt", r.duration_ms::float8 as "durationMs", r.incomplete, r.outage, r.sort_key as "sortKey", r.day::text as day,
-  r.total, r.passed, r.failed, r.errored, r.skipped, r.blocked, r.not_run as "notRun", r.recovered,
+  r.total, r.passed, r.failed, r.errored, r.skipped, r.blocked, r.not_run as "notRun", r.recovered, r.changes,
   (select count(*)::int from result_file f where f.run_id = r.id) as files`
 export const RUN_FROM = `run r join build b on b.id = r.build_id join lane l on l.id = r.lane_id
   join pipeline p on p.id = l.pipeline_id join environment e on e.id = l.environment_id`
@@ -36,21 +36,24 @@ select r.id, b.name as build from run r join build b on b.id = r.build_id
 where r.lane_id = $laneId and r.sort_key > $sortKey collate "C" order by r.sort_key limit 1`
 
 /**
- * Every script of a run or of what it is compared with, and what changed, as the common table \`changed\`.
+ * Every script of a run or of what it is compared with, and what changed, as the common table “changed”.
  * Compared with the newest result of each script since the last complete run of the lane: usually the build before, but
  * a build that could not judge hides nothing and breaks nothing. A script that is new there is looked for in the 30 runs before.
  * Binds: runId, day, laneId, sortKey, incomplete.
+ * @param outcomes only scripts that have one of these outcomes in the run: much less to read, and nothing that is gone
  */
-const CHANGED = `
+const changed = (outcomes: readonly number[] = []) => `
 base_runs as (
   select id, day, sort_key, outage from run
   where lane_id = $laneId and sort_key < $sortKey collate "C" and sort_key >= coalesce(
     (select max(sort_key) from run where lane_id = $laneId and sort_key < $sortKey collate "C" and not incomplete and not outage), '')
 ), cur as (
-  select script_id, outcome, duration_ms, attempts, signature_id, message_id from result where run_id = $runId and day = $day::date
+  select script_id, outcome, duration_ms, attempts, signature_id, message_id from result
+  where run_id = $runId and day = $day::date ${outcomes.length > 0 ? `and outcome in (${outcomes.join(', ')})` : ''}
 ), base as (
   select distinct on (r.script_id) r.script_id, r.outcome, b.id as run_id
   from base_runs b join result r on r.run_id = b.id and r.day = b.day
+  ${outcomes.length > 0 ? 'where r.script_id in (select script_id from cur)' : ''}
   order by r.script_id, b.outage and r.outcome = 3, b.sort_key desc
 ), pairs as (
   select coalesce(c.script_id, b.script_id) as script_id, b.outcome as before, b.run_id as before_run, c.outcome as now,
@@ -73,10 +76,25 @@ base_runs as (
   where not (p.now is null and p.before = 6 and not $incomplete::boolean)
 )`
 
-export const CHANGE_COUNTS = `with ${CHANGED} select change, count(*)::int as count from changed group by change`
+/** Alone for counting: who counts at the same moment does not wait, and keeps nothing. A delivery to an earlier run waits, and forgets what was kept. */
+export const LOCK_TO_COUNT = 'select incomplete, changes from run where id = $runId for update skip locked'
+
+export const CHANGE_COUNTS = `with ${changed()} select change, count(*)::int as count from changed group by change`
+
+export const KEEP_CHANGES = 'update run set changes = $changes::int[] where id = $runId'
+
+/** What the later runs of its lane changed is to be counted again once a run was delivered to. They are locked, counted or not. */
+export const FORGET_CHANGES = `
+update run set changes = null from run delivered
+where delivered.id = $runId and run.lane_id = delivered.lane_id and run.sort_key > delivered.sort_key`
+
+/** The scripts that a run shows as failing or recovered, by index in CHANGES; what fails alike stands together. */
+export const SCRIPTS_TO_LOOK_AT = `
+with ${changed([outcomeCode('failed'), outcomeCode('errored'), outcomeCode('recovered')])}
+select change, array_agg(script_id order by signature_id nulls last, script_id) as "scriptIds" from changed group by change`
 
 /** Rows of some changes, by index in CHANGES, in reading order: what fails alike stands together. */
-export const CHANGE_ROWS = `with ${CHANGED},
+export const CHANGE_ROWS = `with ${changed()},
  linked as (
   select l.script_id, array_agg($prefix || '-' || c.number order by c.number) as cases
   from link l join test_case c on c.id = l.case_id and c.deleted_at is null
@@ -91,7 +109,7 @@ where ch.change = any($changes::int[])
 order by ch.change, ch.signature_id nulls last, coalesce(s.file, s.classname, ''), s.id
 limit $most`
 
-export const CHANGE_OF_SCRIPT = `with ${CHANGED}
+export const CHANGE_OF_SCRIPT = `with ${changed()}
 select ch.change, ch.before, ch.now, ch.before_run as "beforeRun", b.name as "beforeBuild", ch.signature_id as "signatureId"
 from changed ch left join run r on r.id = ch.before_run left join build b on b.id = r.build_id
 where ch.script_id = $scriptId`

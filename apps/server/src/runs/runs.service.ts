@@ -16,13 +16,15 @@ import { CHANGES, outcomeFromCode, type Change, type Outcome } from '@bobbin/cor
 import { Sequelize } from 'sequelize-typescript'
 import type { Context } from '../access/index.js'
 import { HistoryService } from '../history/index.js'
-import { rowsOf } from '../platform/database.js'
+import { rowsOf, run } from '../platform/database.js'
 import { notFound } from '../platform/problem.js'
 import { ScriptsService } from '../scripts/index.js'
 import * as sql from './run-queries.js'
 
 const MOST_RUNS = 500
 const MOST_ROWS = 5000
+/** A delivery counts what it changed; after an upgrade or a late delivery the list does, for so many at a time. */
+const MOST_COUNTED = 60
 const FOLDED: readonly Change[] = ['unchanged']
 
 export interface RunRecord {
@@ -48,6 +50,8 @@ export interface RunRecord {
   blocked: number
   notRun: number
   recovered: number
+  /** How many tests fall under each of CHANGES; null when nobody counted yet. */
+  changes: number[] | null
   files: number
 }
 
@@ -72,6 +76,8 @@ export class RunsService {
       rowsOf<RunRecord>(this, sql.RUN_ROWS, { ...bind, most: MOST_RUNS }),
       rowsOf<{ hidden: number }>(this, sql.RUNS_HIDDEN, bind),
     ])
+    const uncounted = records.filter((record) => record.changes === null).slice(0, MOST_COUNTED)
+    for (const record of uncounted) record.changes = await this.countChanges(record)
     return { rows: records.map((record) => runRow(record)), hidden: hidden[0]?.hidden ?? 0 }
   }
 
@@ -129,12 +135,28 @@ export class RunsService {
     return this.history.threads(record.laneId, record.sortKey, scriptIds, span)
   }
 
-  /** How many tests fall under each change against the run before. */
+  /** How many tests fall under each change against the run before; counted once, and kept with the run. */
   async changeCounts(record: RunRecord): Promise<Record<Change, number>> {
-    const rows = await rowsOf<{ change: number; count: number }>(this, sql.CHANGE_COUNTS, bindOf(record))
-    const counts = Object.fromEntries(CHANGES.map((change) => [change, 0])) as Record<Change, number>
-    for (const row of rows) counts[CHANGES[row.change] as Change] = row.count
-    return counts
+    return byChange(record.changes ?? (await this.countChanges(record)))
+  }
+
+  private countChanges(record: RunRecord): Promise<number[]> {
+    const runId = record.id
+    return this.sequelize.transaction(async (transaction) => {
+      const db = { sequelize: this.sequelize, transaction }
+      const [locked] = await rowsOf<Pick<RunRecord, 'incomplete' | 'changes'>>(db, sql.LOCK_TO_COUNT, { runId })
+      if (locked?.changes) return locked.changes
+      const rows = await rowsOf<{ change: number; count: number }>(db, sql.CHANGE_COUNTS, { ...bindOf(record), ...locked })
+      const changes = CHANGES.map((_, i) => rows.find(({ change }) => change === i)?.count ?? 0)
+      if (locked) await run(db, sql.KEEP_CHANGES, { runId, changes })
+      return changes
+    })
+  }
+
+  /** The scripts of a run that failed or recovered, by what changed about them. */
+  async scriptsToLookAt(record: RunRecord): Promise<Partial<Record<Change, number[]>>> {
+    const rows = await rowsOf<{ change: number; scriptIds: number[] }>(this, sql.SCRIPTS_TO_LOOK_AT, bindOf(record))
+    return Object.fromEntries(rows.map(({ change, scriptIds }) => [CHANGES[change] as Change, scriptIds]))
   }
 
   async rows({ project }: Context, record: RunRecord, changes: readonly Change[]): Promise<ResultRow[]> {
@@ -238,6 +260,9 @@ function comparedWith(earlier: (RunDetail['passedOver'][number] & { outage: bool
   return { previous: earlier[at] ?? null, passedOver: at < 0 ? earlier : earlier.slice(0, at) }
 }
 
+const byChange = (counts: readonly number[]) =>
+  Object.fromEntries(CHANGES.map((change, i) => [change, counts[i] ?? 0])) as Record<Change, number>
+
 const outcomeOrNull = (code: number | null): Outcome | null => (code ? outcomeFromCode(code) : null)
 
 function resultRow({ cases, change, before, now, durationMs, attempts, message, signatureId, ...script }: RawRow): ResultRow {
@@ -268,7 +293,7 @@ export function laneOf(record: RunRecord) {
   return { id: record.laneId, pipeline: record.pipeline, branch: record.branch, environment: record.environment }
 }
 
-export function runRow(record: RunRecord, changes: Record<Change, number> | null = null): RunRow {
+export function runRow(record: RunRecord, changes = record.changes && byChange(record.changes)): RunRow {
   const { total, passed, failed, errored, skipped, blocked, notRun, recovered } = record
   return {
     id: record.id,

@@ -1,4 +1,5 @@
 import type { ResultDetail, RunDetail, RunList } from '@bobbin/client'
+import { CHANGES } from '@bobbin/core'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { resultFile, seedCase, TestApp } from '../testing/test-app.js'
 
@@ -60,6 +61,53 @@ describe('a run', () => {
     expect(Number(sums?.['total'])).toBe(Number(sums?.['results']))
     expect(Number(sums?.['failed'])).toBe(Number(sums?.['really_failed']))
     expect(Number(sums?.['recovered'])).toBe(1)
+  })
+})
+
+describe('what a run changed', () => {
+  const lane = { pipeline: 'kept-counts' }
+  const counted = () =>
+    bobbin.ask<{ build: string; changes: number[] | null }>(
+      `select b.name as build, r.changes from run r join build b on b.id = r.build_id join pipeline p on p.id = b.pipeline_id
+     where p.name = 'kept-counts' order by r.sort_key`,
+    )
+  const list = async () => (await bobbin.get<RunList>('/runs')).rows.filter((row) => row.lane.pipeline === 'kept-counts')
+  const newlyFailing = async (build: string) => (await list()).find((row) => row.build === build)?.changes?.newlyFailing
+
+  it('is counted at delivery and shown in the list', async () => {
+    await bobbin.deliver(resultFile(['gate', 'deck']), { ...lane, build: '1' })
+    await bobbin.deliver(resultFile([{ name: 'gate', fails: 'stuck' }, 'deck']), { ...lane, build: '3' })
+    expect((await counted()).map((row) => row.changes?.length)).toEqual([CHANGES.length, CHANGES.length])
+    expect(await newlyFailing('3')).toBe(1)
+  })
+
+  it('is counted again when a build between is delivered late', async () => {
+    const report = await bobbin.deliver(resultFile([{ name: 'gate', fails: 'stuck' }, 'deck']), { ...lane, build: '2' })
+    expect(report.changes?.newlyFailing).toBe(1)
+    expect((await counted()).map((row) => [row.build, row.changes !== null])).toEqual([
+      ['1', true],
+      ['2', true],
+      ['3', false],
+    ])
+    expect((await list()).find((row) => row.build === '3')?.changes).toMatchObject({ newlyFailing: 0, stillFailing: 1 })
+    expect((await counted()).every((row) => row.changes !== null)).toBe(true)
+  })
+
+  it('is what counting from nothing says, for every run there is', async () => {
+    await bobbin.get<RunList>('/runs')
+    const kept = await bobbin.ask<{ id: number; changes: number[] }>('select id, changes from run order by id')
+    await bobbin.ask('update run set changes = null')
+    for (const { id, changes } of kept) {
+      const detail = await bobbin.get<RunDetail>(`/runs/${id}`)
+      expect(CHANGES.map((change) => detail.changes[change])).toEqual(changes)
+    }
+  })
+
+  it('is right when many ask at the moment it is not counted', async () => {
+    await bobbin.ask('update run set changes = null')
+    const answers = await Promise.all(Array.from({ length: 8 }, () => run(6)))
+    expect(new Set(answers.map((answer) => JSON.stringify(answer.changes))).size).toBe(1)
+    expect(answers[0]?.changes.newlyFailing).toBe(1)
   })
 })
 

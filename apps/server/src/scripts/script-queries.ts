@@ -4,7 +4,7 @@ export const SCRIPT_REF = `s.id, s.name, s.classname, s.suites, s.file, s.profil
 /** Keys of the project that scripts declare and no case has. */
 export const UNKNOWN_KEYS = `
 select s.id as script_id, k.key from script s, unnest(s.keys) as k (key)
-where s.project_id = $projectId and k.key ~ ('^' || $prefix || '-[0-9]{1,9}$') and not exists (
+where s.project_id = $projectId and s.keys <> '{}' and k.key ~ ('^' || $prefix || '-[0-9]{1,9}$') and not exists (
   select 1 from test_case c where c.project_id = $projectId and c.deleted_at is null and c.number = split_part(k.key, '-', 2)::int
 )`
 

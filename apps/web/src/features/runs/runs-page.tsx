@@ -10,6 +10,7 @@ import { RowList } from '../../ui/row-list.js'
 import { EmptyState, ErrorState, Loading } from '../../ui/states.js'
 import { Time } from '../../ui/time.js'
 import { useRuns } from './queries.js'
+import { runWords } from './run-words.js'
 
 /** All runs in the lens, newest first. */
 export function RunsPage() {
@@ -81,18 +82,14 @@ function RunLine({ run }: { run: RunRow }) {
   )
 }
 
-function RunWords({ run: { totals, incomplete, outage } }: { run: RunRow }) {
-  const words: { text: string; className: string }[] = []
-  if (totals.failed > 0) words.push({ text: `${totals.failed} failed`, className: 'text-failed' })
-  if (totals.errored > 0) words.push({ text: `${totals.errored} errored`, className: 'text-errored' })
-  if (totals.recovered > 0) words.push({ text: `${totals.recovered} recovered`, className: 'text-recovered' })
-  if (incomplete) words.push({ text: 'incomplete', className: 'text-errored font-semibold' })
-  if (outage) words.push({ text: 'outage', className: 'text-errored font-semibold' })
-  if (words.length === 0) return <span className="text-soft">all as it should be</span>
-  return words.map((word, i) => (
-    <span key={word.text}>
+/** What the run changed, worst first; the unchanged stays out. */
+function RunWords({ run }: { run: RunRow }) {
+  const words = runWords(run)
+  if (words.length === 0) return <span className="text-soft">nothing changed</span>
+  return words.map(({ text, className }, i) => (
+    <span key={text}>
       {i > 0 && ', '}
-      <span className={word.className}>{word.text}</span>
+      <span className={className}>{text}</span>
     </span>
   ))
 }

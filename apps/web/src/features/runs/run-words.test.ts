@@ -1,0 +1,30 @@
+import { CHANGES, type Change } from '@bobbin/core'
+import { expect, it } from 'vitest'
+import { runWords } from './run-words.js'
+
+const none = Object.fromEntries(CHANGES.map((change) => [change, 0])) as Record<Change, number>
+const totals = { total: 12, passed: 8, failed: 2, errored: 1, skipped: 0, blocked: 0, notRun: 0, recovered: 1 }
+const words = (run: Partial<Parameters<typeof runWords>[0]>) =>
+  runWords({ totals, changes: none, incomplete: false, outage: false, ...run }).map((word) => word.text)
+
+it('says what changed, worst first, and nothing of what did not', () => {
+  expect(words({ changes: { ...none, unchanged: 9, fixed: 2, newlyFailing: 3, stillFailing: 1 } })).toEqual([
+    '3 newly failing',
+    '1 still failing',
+    '2 fixed',
+  ])
+  expect(words({ changes: { ...none, unchanged: 12 } })).toEqual([])
+})
+
+it('has words for every change but unchanged', () => {
+  for (const change of CHANGES.filter((one) => one !== 'unchanged'))
+    expect(words({ changes: { ...none, [change]: 7 } })[0]).toMatch(/^7 \w/)
+})
+
+it('puts what happened to the run as a whole first', () => {
+  expect(words({ outage: true, incomplete: true, changes: { ...none, notRun: 4 } })).toEqual(['outage', 'incomplete', '4 not run'])
+})
+
+it('falls back on plain totals while the changes are not counted', () => {
+  expect(words({ changes: null })).toEqual(['2 failed', '1 errored', '1 recovered'])
+})
