@@ -11,7 +11,7 @@ import { median } from './measure.mjs'
 import { barePass } from './parsing.mjs'
 
 const TESTS = 100_000
-const ROUNDS = 3
+const ROUNDS = Number(process.env.BENCH_ROUNDS ?? 3)
 
 export async function benchDelivery(figures, folder, bench, title, { compareWith } = {}) {
   const times = []

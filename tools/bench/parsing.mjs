@@ -27,7 +27,7 @@ export async function ourPass(file) {
 
 export async function benchParsing(figures, folder) {
   const file = await writeFileOf(join(folder, '50mb.xml'), { bytes: 50 * MB })
-  const { bare, ours } = await inTurns(5, { bare: () => barePass(file), ours: () => ourPass(file) })
+  const { bare, ours } = await inTurns(10, { bare: () => barePass(file), ours: () => ourPass(file) })
   figures.add(
     'parsing',
     '50 MB JUnit file against a bare saxes pass',

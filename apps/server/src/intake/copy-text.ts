@@ -4,20 +4,28 @@ import { from } from 'pg-copy-streams'
 import { Readable } from 'node:stream'
 import { pipeline } from 'node:stream/promises'
 
-export type CopyValue = string | number | null | Buffer | Date | string[]
+export type CopyValue = string | number | null
+
+/** No value, in PostgreSQL's COPY text format. */
+export const NULL_FIELD = '\\N'
 
 const ESCAPES: Record<string, string> = { '\\': '\\\\', '\t': '\\t', '\n': '\\n', '\r': '\\r' }
-const escapeText = (text: string) => text.replace(/[\\\t\n\r]/g, (char) => ESCAPES[char] ?? char)
+const SPECIAL = /[\\\t\n\r]/
+const escapeText = (text: string) => (SPECIAL.test(text) ? text.replace(/[\\\t\n\r]/g, (char) => ESCAPES[char] ?? char) : text)
 
-/** One value in PostgreSQL's COPY text format. */
-export function copyField(value: CopyValue): string {
-  if (value === null) return '\\N'
-  if (typeof value === 'number') return String(value)
-  if (Buffer.isBuffer(value)) return `\\\\x${value.toString('hex')}`
-  if (value instanceof Date) return value.toISOString()
-  if (Array.isArray(value)) return escapeText(`{${value.map((item) => `"${item.replace(/["\\]/g, '\\$&')}"`).join(',')}}`)
-  return escapeText(value)
-}
+/** A text in COPY's text format. */
+export const textField = (text: string | null): string => (text === null ? NULL_FIELD : escapeText(text))
+
+/** A `text[]` in COPY's text format. */
+export const listField = (items: readonly string[]): string =>
+  items.length === 0 ? '{}' : escapeText(`{${items.map((item) => `"${item.replace(/["\\]/g, '\\$&')}"`).join(',')}}`)
+
+/** A `bytea` in COPY's text format, of its hexadecimal digits. */
+export const bytesField = (hex: string): string => `\\\\x${hex}`
+
+/** One value in COPY's text format. */
+export const copyField = (value: CopyValue): string =>
+  typeof value === 'string' ? escapeText(value) : value === null ? NULL_FIELD : String(value)
 
 /** Streams rows into a table inside a Sequelize transaction, whose connection is the pg client. */
 export async function copyRows(transaction: Transaction, table: string, columns: string[], rows: Iterable<CopyValue[]>): Promise<void> {

@@ -62,7 +62,7 @@ select distinct key, name as test from declared d where not exists (
 
 /**
  * Attempts follow those that the run already has for the same script: a second file is a later try. A script with one attempt
- * has its result at once, which is nearly all of them; those with more come to MERGE_RETRIED.
+ * has its result at once, which is nearly all of them; those with more are answered, for MERGE_RETRIED.
  * Texts are looked up once each: only those of this file, however many the project has.
  */
 export const STORE_ATTEMPTS = `
@@ -86,20 +86,20 @@ with texts as materialized (
   left join texts so on so.hash = a.stdout
   left join texts se on se.hash = a.stderr
   returning script_id, ordinal, outcome, duration_ms, signature_id, message_id
+), again as materialized (select distinct script_id from stored where ordinal > 1
+), settled as (
+  insert into result (run_id, script_id, day, outcome, attempts, duration_ms, signature_id, message_id)
+  select $runId, script_id, $day::date, outcome, 1, duration_ms, case when outcome in (2, 3) then signature_id end, message_id
+  from stored where ordinal = 1 and script_id not in (select script_id from again)
 )
-insert into result (run_id, script_id, day, outcome, attempts, duration_ms, signature_id, message_id)
-select $runId, script_id, $day::date, outcome, 1, duration_ms, case when outcome in (2, 3) then signature_id end, message_id
-from stored only_one
-where ordinal = 1 and not exists (select 1 from stored again where again.script_id = only_one.script_id and again.ordinal > 1)`
+select script_id as "scriptId" from again`
 
 /**
  * A result is what its attempts come to (outcomeOfAttempts in the core): the last holds, a pass after a failure is recovered.
- * One pass over the attempts of scripts that this file tried again.
+ * For scripts that this file tried again; they are handed in, since the database knows nothing yet of how many attempts are new.
  */
 export const MERGE_RETRIED = `
-with retried as (
-  select distinct script_id from attempt where run_id = $runId and day = $day::date and file_id = $fileId and ordinal > 1
-), settled as (
+with settled as (
   select script_id, max(ordinal)::smallint as attempts,
     (array_agg(outcome order by ordinal desc))[1] as outcome,
     (array_agg(duration_ms order by ordinal desc))[1] as duration_ms,
@@ -107,7 +107,7 @@ with retried as (
     (array_agg(outcome order by ordinal desc) filter (where outcome in (2, 3)))[1] as failed,
     (array_agg(signature_id order by ordinal desc) filter (where outcome in (2, 3)))[1] as failed_signature,
     (array_agg(message_id order by ordinal desc) filter (where outcome in (2, 3)))[1] as failed_message
-  from attempt where run_id = $runId and day = $day::date and script_id in (select script_id from retried)
+  from attempt where run_id = $runId and day = $day::date and script_id = any($scriptIds::int[])
   group by script_id
 )
 insert into result (run_id, script_id, day, outcome, attempts, duration_ms, signature_id, message_id)

@@ -1,7 +1,6 @@
 import { closeSync, createReadStream, mkdtempSync, openSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { copyField, type CopyValue } from './copy-text.js'
 
 /** So much is gathered before it goes to disk, in UTF-16 units. */
 const PIECE = 1 << 20
@@ -14,9 +13,9 @@ export class Spool {
   private text = ''
   private file: { folder: string; path: string; fd: number } | null = null
 
-  add(row: readonly CopyValue[]): void {
-    for (let i = 0; i < row.length; i++) this.text += (i === 0 ? '' : '\t') + copyField(row[i] ?? null)
-    this.text += '\n'
+  /** @param row in COPY's text format, without its line feed */
+  add(row: string): void {
+    this.text += `${row}\n`
     if (this.text.length > PIECE) this.spill()
   }
 

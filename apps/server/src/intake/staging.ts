@@ -2,36 +2,48 @@ import { failureSignature, outcomeCode, scriptIdentity, type Attempt, type FileF
 import { hash } from 'node:crypto'
 import type { Transaction } from 'sequelize'
 import { run, type Queryable } from '../platform/database.js'
-import { copyChunks, type CopyValue } from './copy-text.js'
+import { bytesField, copyChunks, listField, NULL_FIELD, textField } from './copy-text.js'
 import { Spool } from './spool.js'
 
-const hashOf = (text: string): Buffer => hash('sha256', text, 'buffer')
+/** The SHA-256 of a text, as a field of COPY's text format. */
+const hashField = (text: string): string => bytesField(hash('sha256', text, 'hex'))
 
-/** So many hashes are remembered to keep a text from being staged twice; a text that slips through is stored once all the same. */
-const REMEMBERED = 20_000
+/** So many UTF-16 units of texts are remembered to keep a text from being staged twice; one that slips through is stored once all the same. */
+const REMEMBERED = 4 << 20
+/** A longer text is remembered by its hash. */
+const SHORT = 4096
 
 /** Texts of one file, each staged once by content as long as it is remembered. */
 class TextPool {
-  private known = new Map<string, Buffer>()
+  private known = new Map<string, string>()
+  private remembered = 0
 
   constructor(private readonly spool: Spool) {}
 
-  add(text: string | null): Buffer | null {
-    if (text === null || text === '') return null
-    // short texts are remembered by themselves, which spares the hash
-    const key = text.length < 256 ? text : null
-    const before = key === null ? undefined : this.known.get(key)
-    if (before) return before
-    const own = hashOf(text)
-    const name = key ?? own.toString('latin1')
-    if (!this.known.has(name)) {
-      if (this.known.size >= REMEMBERED) this.known.clear()
-      this.known.set(name, own)
-      this.spool.add([own, text])
+  /** @returns the field that holds the text's hash */
+  add(text: string | null): string {
+    if (text === null || text === '') return NULL_FIELD
+    const before = text.length < SHORT ? this.known.get(text) : undefined
+    if (before !== undefined) return before
+    const field = hashField(text)
+    const key = text.length < SHORT ? text : field
+    if (!this.known.has(key)) this.stage(key, field, text)
+    return field
+  }
+
+  private stage(key: string, field: string, text: string): void {
+    this.remembered += key.length
+    if (this.remembered > REMEMBERED) {
+      this.known.clear()
+      this.remembered = key.length
     }
-    return own
+    this.known.set(ownCopy(key), field)
+    this.spool.add(`${field}\t${textField(text)}`)
   }
 }
+
+/** A text that was cut out of a larger one keeps all of that in memory; a copy does not. */
+const ownCopy = (text: string) => Buffer.from(text).toString()
 
 export const ATTEMPT_COLUMNS = [
   'seq', 'ordinal', 'identity', 'name', 'classname', 'suites', 'file', 'profile', 'keys', 'outcome', 'duration_ms', 'started_at',
@@ -67,14 +79,47 @@ export class Stage {
   private readonly signatureSpool = new Spool()
   private readonly bodies = new TextPool(this.bodySpool)
   private readonly signatures = new TextPool(this.signatureSpool)
+  private readonly lists = new ListFields()
   private seq = 0
 
   add(result: TestResult): void {
-    const test = testValues(result)
+    const test = this.testFields(result)
+    const properties = result.properties.length > 0 ? textField(wellFormedJson(result.properties)) : NULL_FIELD
     for (const [i, attempt] of result.attempts.entries()) {
-      this.attempts.add(attemptRow(this.seq, i + 1, test, attempt, this.bodies, this.signatures))
+      this.attempts.add(`${this.seq}\t${i + 1}\t${test}\t${this.attemptFields(attempt)}\t${i === 0 ? properties : NULL_FIELD}`)
     }
     this.seq++
+  }
+
+  /** What all attempts at a test share: the columns from `identity` to `keys`. */
+  private testFields(result: TestResult): string {
+    const { name, classname, suites, sourceFile, profile, keys } = result
+    return [
+      hashField(scriptIdentity(result)),
+      textField(name || '(no name)'),
+      textField(classname),
+      this.lists.field(suites),
+      textField(sourceFile),
+      textField(profile),
+      listField(keys),
+    ].join('\t')
+  }
+
+  /** The columns from `outcome` to `reason`. */
+  private attemptFields(attempt: Attempt): string {
+    const { outcome, durationMs, startedAt, failures, reason, stdout, stderr } = attempt
+    const [first] = failures
+    return [
+      outcomeCode(outcome),
+      durationMs ?? NULL_FIELD,
+      startedAt === null ? NULL_FIELD : new Date(startedAt).toISOString(),
+      first ? this.signatures.add(failureSignature(first)) : NULL_FIELD,
+      this.bodies.add(first ? (first.message ?? first.type ?? first.stack) : reason),
+      failures.length > 0 ? this.bodies.add(JSON.stringify(failures)) : NULL_FIELD,
+      this.bodies.add(stdout),
+      this.bodies.add(stderr),
+      textField(reason),
+    ].join('\t')
   }
 
   /** The attempts in COPY's text format, texts aside. */
@@ -129,40 +174,25 @@ export async function settleStage(db: Queryable, { settlement: { groups, dropped
   }
 }
 
-/** What all attempts at a test share: the columns from `identity` to `keys`, and its properties, which its first attempt carries. */
-interface TestValues {
-  columns: readonly CopyValue[]
-  properties: string | null
-}
+/** Lists of suites in COPY's text format: the tests of a suite share one list, which is written once. */
+class ListFields {
+  private last: readonly string[] = []
+  private text = listField([])
 
-function testValues(result: TestResult): TestValues {
-  const { name, classname, suites, sourceFile, profile, keys, properties } = result
-  return {
-    columns: [hashOf(scriptIdentity(result)), name || '(no name)', classname, suites, sourceFile, profile, keys],
-    properties: properties.length > 0 ? wellFormedJson(properties) : null,
+  field(list: readonly string[]): string {
+    if (list !== this.last) {
+      this.last = list
+      this.text = listField(list)
+    }
+    return this.text
   }
 }
 
-function attemptRow(seq: number, ordinal: number, test: TestValues, attempt: Attempt, bodies: TextPool, signatures: TextPool): CopyValue[] {
-  return [seq, ordinal, ...test.columns, ...attemptValues(attempt, bodies, signatures), ordinal === 1 ? test.properties : null]
-}
+const HALF_PAIR = /\\ud[89a-f]/i
 
-function attemptValues(attempt: Attempt, bodies: TextPool, signatures: TextPool): CopyValue[] {
-  const [first] = attempt.failures
-  const message = first ? (first.message ?? first.type ?? first.stack) : attempt.reason
-  return [
-    outcomeCode(attempt.outcome),
-    attempt.durationMs,
-    attempt.startedAt === null ? null : new Date(attempt.startedAt),
-    first ? signatures.add(failureSignature(first)) : null,
-    bodies.add(message),
-    attempt.failures.length > 0 ? bodies.add(JSON.stringify(attempt.failures)) : null,
-    bodies.add(attempt.stdout),
-    bodies.add(attempt.stderr),
-    attempt.reason,
-  ]
+/** jsonb refuses half surrogate pairs, which JSON writes as escapes; a round trip through UTF-8 replaces them. */
+function wellFormedJson(properties: { name: string; value: string }[]): string {
+  const json = JSON.stringify(properties)
+  if (!HALF_PAIR.test(json)) return json
+  return JSON.stringify(properties.map(({ name, value }) => ({ name: Buffer.from(name).toString(), value: Buffer.from(value).toString() })))
 }
-
-/** jsonb refuses half surrogate pairs; a round trip through UTF-8 replaces them. */
-const wellFormedJson = (properties: { name: string; value: string }[]) =>
-  JSON.stringify(properties.map(({ name, value }) => ({ name: Buffer.from(name).toString(), value: Buffer.from(value).toString() })))

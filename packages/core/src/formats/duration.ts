@@ -13,6 +13,7 @@ export function secondsToMs(text: string): number | null {
 }
 
 function readSeconds(text: string): number | null {
+  if (/^\d+\.\d+$/.test(text)) return Number(text) // nearly all
   if (/^(\d+\.?\d*|\.\d+)(e[+-]?\d+)?$/i.test(text)) return Number(text)
   if (/^[1-9]\d{0,2}(,\d{3})+\.\d+$/.test(text)) return Number(text.replaceAll(',', ''))
   if (/^[1-9]\d{0,2},\d{3}$/.test(text)) return null

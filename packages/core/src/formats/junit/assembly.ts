@@ -37,9 +37,7 @@ export class FileAssembly {
 
   test(test: RawCase): void {
     this.dialect ??= dialectOf(this.rootElement ?? test.element, test)
-    const said = test.outcomes.filter((raw) => raw.kind !== 'skipped').length
-    this.failing += said
-    for (const suite of test.suites) suite.failing += said
+    if (test.outcomes.length > 0) this.countFailing(test)
     const settled = settleCase(test, this.timestamp(test.element))
     const outcome = outcomeOfAttempts(settled.attempts)
     const pseudo = pseudoTest(test, this.dialect, isFailing(outcome))
@@ -49,6 +47,12 @@ export class FileAssembly {
     }
     if (settled.doubts.length > 0) this.doubt(settled, test)
     this.take(this.resultOf(test, settled, outcome, this.dialect), this.dialect)
+  }
+
+  private countFailing({ outcomes, suites }: RawCase): void {
+    const said = outcomes.filter((raw) => raw.kind !== 'skipped').length
+    this.failing += said
+    for (const suite of suites) suite.failing += said
   }
 
   /** Gives a result out once the next one has come: a second try mostly follows at once, and a tear-down always. */
@@ -79,8 +83,8 @@ export class FileAssembly {
 
   private resultOf(test: RawCase, settled: Settled, outcome: Outcome, dialect: KnownDialect): TestResult {
     const attributes = test.element.attributes
-    const name = attributes.get('name') ?? ''
-    const classname = attributes.get('classname') || attributes.get('class') || null
+    const { name } = test
+    const classname = test.classname || null
     const inner = test.suites.at(-1)?.element.attributes
     const result: TestResult = {
       name,
@@ -110,8 +114,8 @@ export class FileAssembly {
   }
 
   private doubt(settled: Settled, test: RawCase): void {
+    const { name } = test
     const { place, attributes } = test.element
-    const name = attributes.get('name') ?? ''
     const words: Record<Settled['doubts'][number], [WarningCode, string]> = {
       severalOutcomes: ['severalOutcomes', `“${name}” has several outcomes; the worst holds`],
       unexpectedPass: ['unexpectedPass', `“${name}” was expected to fail and passed`],
@@ -177,9 +181,8 @@ export class FileAssembly {
   }
 
   private faultOf(test: RawCase, code: FaultCode): void {
-    const attributes = test.element.attributes
     const failure = test.outcomes.map(failureOf)[0]
-    const subject = [attributes.get('classname'), attributes.get('name')].filter((part) => part && part !== 'test')
+    const subject = [test.classname, test.name].filter((part) => part && part !== 'test')
     this.faults.push({
       code,
       subject: [...new Set(subject)].join(' ') || (test.suites.at(-1)?.element.attributes.get('name') ?? 'the file'),

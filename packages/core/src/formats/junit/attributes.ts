@@ -12,11 +12,13 @@ export class Attributes {
   }
 
   get(name: string): string | undefined {
-    return this.values[this.names.indexOf(name)]
+    const { names } = this
+    for (let i = 0; i < names.length; i++) if (names[i] === name) return this.values[i]
+    return undefined
   }
 
   has(name: string): boolean {
-    return this.names.includes(name)
+    return this.get(name) !== undefined
   }
 
   /** Changes the value of an attribute that is there. */

@@ -58,9 +58,7 @@ const PSEUDO_TESTS: readonly PseudoTest[] = [
 
 /** The kind of fault a test case stands for, or null for a real test. `failing` says whether it went wrong. */
 export function pseudoTest(test: RawCase, dialect: KnownDialect, failing: boolean): FaultCode | null {
-  const attributes = test.element.attributes
-  const name = attributes.get('name') ?? ''
-  const classname = attributes.get('classname') ?? ''
+  const { name, classname } = test
   const suite = test.suites.at(-1)?.element.attributes.get('name') ?? ''
   const [first] = test.outcomes
   const sight: PseudoSight = { name, classname, suite, text: first ? (first.message ?? first.text) : '', framework: dialect.framework }

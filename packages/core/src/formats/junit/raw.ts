@@ -36,6 +36,9 @@ export interface RawSuite {
 /** One `<testcase>` as it stands in the file. */
 export interface RawCase {
   element: RawElement
+  name: string
+  /** Empty where the file has none. */
+  classname: string
   /** The suites around it, outermost first; never changed, so that the tests of a suite share it. */
   suites: readonly RawSuite[]
   outcomes: RawOutcome[]

@@ -15,8 +15,6 @@ const OUTCOME_KINDS = new Set<string>([
   'flakyError',
   'warning',
 ])
-/** Attributes of a test case that are shortened where they are absurdly long. */
-const NAMES = ['name', 'classname', 'class']
 const ROOTS = new Set(['testsuites', 'testsuite'])
 
 /** Reads JUnit-style XML as a stream of bytes. One test case is held at a time; finished ones go to the assembly. */
@@ -100,8 +98,9 @@ class JunitListener implements XmlListener {
   private openTest(element: RawElement): void {
     const suite = this.suites.at(-1)
     if (suite) suite.cases++
-    for (const key of NAMES) element.attributes.change(key, this.shorten)
-    this.test = { element, suites: this.suites, outcomes: [], properties: [], stdout: null, stderr: null }
+    const name = this.shorten(element.attributes.get('name') ?? '')
+    const classname = this.shorten(element.attributes.get('classname') || element.attributes.get('class') || '')
+    this.test = { element, name, classname, suites: this.suites, outcomes: [], properties: [], stdout: null, stderr: null }
   }
 
   private openInTest(element: RawElement, test: RawCase): void {
