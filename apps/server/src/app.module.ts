@@ -39,6 +39,8 @@ export class AppModule {
           logging: false,
           synchronize: false,
           pool: { max: 10, acquire: 60_000 },
+          // compiling a statement took longer than carrying it out, for every one of ours that is large enough for it
+          dialectOptions: { options: '-c jit=off' },
           retryAttempts: 0,
         }),
         AccessModule,

@@ -68,36 +68,41 @@ where r.project_id = $projectId and ($branch::text is null or l.branch = $branch
  */
 export const AREA_THREADS = `
 with recursive top as (
-  select id, id as top_id, name from area where project_id = $projectId and parent_id is null
-  union all select a.id, t.top_id, t.name from area a join top t on a.parent_id = t.id
+  select id, id as top_id from area where project_id = $projectId and parent_id is null
+  union all select a.id, t.top_id from area a join top t on a.parent_id = t.id
 ), of_script as materialized (
-  select distinct l.script_id, t.name from link l join test_case c on c.id = l.case_id join top t on t.id = c.area_id
+  select distinct l.script_id, t.top_id as area from link l join test_case c on c.id = l.case_id join top t on t.id = c.area_id
   where l.project_id = $projectId and l.state = 'active'
 ), points as materialized (
   select run_id, day, ordinality from unnest($runIds::int[], $days::date[]) with ordinality as p (run_id, day, ordinality)
 ), notable as materialized (
-  select s.name, p.ordinality, max((array[null, 6, 5, null, 3, null, 4])[r.outcome]) as rank
+  select s.area, p.ordinality, max((array[null, 6, 5, null, 3, null, 4])[r.outcome]) as rank
   from points p join result r on r.run_id = p.run_id and r.day = p.day and r.outcome in (2, 3, 5, 7)
   join of_script s on s.script_id = r.script_id
-  group by s.name, p.ordinality
+  group by s.area, p.ordinality
 ), newest as (
-  select distinct s.name from points p join result r on r.run_id = p.run_id and r.day = p.day join of_script s on s.script_id = r.script_id
+  select distinct s.area from points p join result r on r.run_id = p.run_id and r.day = p.day join of_script s on s.script_id = r.script_id
   where p.ordinality = cardinality($runIds::int[])
 ), areas as (
-  select name, array_agg(script_id order by script_id) as scripts from of_script
-  where name in (select name from newest union select name from notable) group by name
+  select area, array_agg(script_id) as scripts from of_script
+  where area in (select area from newest union select area from notable) group by area
 ), worst as (
-  select a.name, p.ordinality, coalesce(n.rank, passed.rank, other.rank) as rank
+  select a.area, p.ordinality, coalesce(n.rank, quick.rank, passed.rank, other.rank) as rank
   from areas a cross join points p
-  left join notable n on n.name = a.name and n.ordinality = p.ordinality
+  left join notable n on n.area = a.area and n.ordinality = p.ordinality
+  -- any of the first few nearly always tells, without handing over thousands
   left join lateral (
     select 2 as rank from result r
-    where n.rank is null and r.run_id = p.run_id and r.day = p.day and r.script_id = any(a.scripts) and r.outcome = 1 limit 1
+    where n.rank is null and r.run_id = p.run_id and r.day = p.day and r.script_id = any(a.scripts[:16]) and r.outcome = 1 limit 1
+  ) quick on true
+  left join lateral (
+    select 2 as rank from result r
+    where n.rank is null and quick.rank is null and r.run_id = p.run_id and r.day = p.day and r.script_id = any(a.scripts) and r.outcome = 1 limit 1
   ) passed on true
   left join lateral (
     select max(case r.outcome when 4 then 1 else 0 end) as rank from result r
-    where n.rank is null and passed.rank is null and r.run_id = p.run_id and r.day = p.day and r.script_id = any(a.scripts)
+    where n.rank is null and quick.rank is null and passed.rank is null and r.run_id = p.run_id and r.day = p.day and r.script_id = any(a.scripts)
   ) other on true
 )
-select name as area, string_agg(coalesce((array[6, 4, 1, 5, 7, 3, 2])[rank + 1], 0)::text, '' order by ordinality) as thread
-from worst group by name order by name`
+select t.name as area, string_agg(coalesce((array[6, 4, 1, 5, 7, 3, 2])[w.rank + 1], 0)::text, '' order by w.ordinality) as thread
+from worst w join area t on t.id = w.area group by t.name order by t.name`

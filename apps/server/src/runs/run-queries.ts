@@ -114,16 +114,30 @@ select ch.change, ch.before, ch.now, ch.before_run as "beforeRun", b.name as "be
 from changed ch left join run r on r.id = ch.before_run left join build b on b.id = r.build_id
 where ch.script_id = $scriptId`
 
-/** The oldest run from which one of the scripts has failed without a break up to this run; builds without a result break nothing. */
+/** The outcome of a script in a run: a look-up of its own for each run, so that walking from run to run ends at the first that fits. */
+const outcomeIn = (run: string) =>
+  `(select x.outcome from result x where x.run_id = ${run}.id and x.day = ${run}.day and x.script_id = s.id)`
+
+/**
+ * The oldest run from which one of the scripts has failed without a break up to this run; builds without a result break nothing.
+ * Walks back from this run to the last good one of each script, and no further.
+ */
 export const FAILING_SINCE = `
-with cells as (
-  select res.script_id, r.id, r.sort_key, b.name as build, res.outcome in (2, 3) as failing
-  from run r join build b on b.id = r.build_id
-  join result res on res.run_id = r.id and res.day = r.day and res.script_id = any($scriptIds::int[])
-  where r.lane_id = $laneId and r.sort_key <= $sortKey collate "C" and not (r.outage and res.outcome = 3)
-), last_good as (select script_id, max(sort_key) filter (where not failing) as sort_key from cells group by script_id)
-select c.id as "runId", c.build from cells c join last_good g on g.script_id = c.script_id
-where c.failing and (g.sort_key is null or c.sort_key > g.sort_key) order by c.sort_key limit 1`
+select red.id as "runId", b.name as build
+from unnest($scriptIds::int[]) as s (id)
+left join lateral (
+  select r.sort_key from run r
+  where r.lane_id = $laneId and r.sort_key <= $sortKey collate "C" and ${outcomeIn('r')} not in (2, 3)
+  order by r.sort_key desc limit 1
+) good on true
+cross join lateral (
+  select r.id, r.sort_key, r.build_id from run r
+  where r.lane_id = $laneId and r.sort_key <= $sortKey collate "C" and r.sort_key > coalesce(good.sort_key, '')
+    and (${outcomeIn('r')} = 2 or (not r.outage and ${outcomeIn('r')} = 3))
+  order by r.sort_key limit 1
+) red
+join build b on b.id = red.build_id
+order by red.sort_key limit 1`
 
 export const SAME_FAILURE = `
 select s.id as "scriptId", s.name from result r join script s on s.id = r.script_id
