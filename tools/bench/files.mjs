@@ -8,9 +8,12 @@ const OUTPUT = Array.from(
   (_, i) => `14:03:${String(i).padStart(2, '0')} opened sailing ${i} of the day, gate is free`,
 ).join('\n')
 
-/** One test case; every tenth fails with a stack, every fifth writes output. */
+const SUITE = 250
+const suiteOf = (i) => Math.floor(i / SUITE)
+
+/** One test case of a suite, which is one file with one class, as runners write them; every tenth fails with a stack, every fifth writes output. */
 export function testcase(i, { failEvery = 10, outputEvery = 5, variant = 0 } = {}) {
-  const head = `<testcase classname="ferry.deck.Planner${i % 400}" name="vehicle ${i} stands in its lane" file="deck/planner-${i % 400}.spec.ts" time="0.${String(i % 1000).padStart(3, '0')}">`
+  const head = `<testcase classname="ferry.deck.Planner${suiteOf(i)}" name="vehicle ${i} stands in its lane" file="deck/planner-${suiteOf(i)}.spec.ts" time="0.${String(i % 1000).padStart(3, '0')}">`
   const fails = failEvery > 0 && (i + variant) % failEvery === 0
   const body =
     (i % 7 === 0 ? `<properties><property name="case" value="FERRY-${100 + (i % 900)}"/></properties>` : '') +
@@ -27,7 +30,7 @@ export function* pieces({ tests = Infinity, bytes = Infinity, ...how }) {
   let text = '<?xml version="1.0" encoding="UTF-8"?>\n<testsuites name="bench">\n'
   for (let suite = 0, i = 0; i < tests && size < bytes; suite++) {
     text += `<testsuite name="suite ${suite}" timestamp="2026-11-20T14:03:00">\n`
-    for (let k = 0; k < 250 && i < tests; k++, i++) text += testcase(i, how)
+    for (let k = 0; k < SUITE && i < tests; k++, i++) text += testcase(i, how)
     text += '</testsuite>\n'
     size += text.length
     yield text

@@ -62,12 +62,13 @@ export class AreasService {
   private async place({ project }: Context, area: Area, before: number | null, transaction: Transaction): Promise<void> {
     await run(
       { sequelize: this.sequelize, transaction },
-      `with ordered as (
-         select id, row_number() over (order by
-           case when id = $id then coalesce((select position from area where id = $before::int), 2147483647) else position end,
-           id <> $id, name) as at
-         from area where ${SIBLINGS}
-       ) update area a set position = o.at from ordered o where o.id = a.id and a.position <> o.at`,
+      `with others as (
+         select id, 2 * row_number() over (order by position, name) as at from area where ${SIBLINGS} and id <> $id
+       ), numbered as (
+         select id, row_number() over (order by at) as at from (
+           select id, at from others union all select $id::int, coalesce((select at - 1 from others where id = $before::int), 2147483647)
+         ) placed
+       ) update area a set position = n.at from numbered n where n.id = a.id and a.position <> n.at`,
       { projectId: project.id, parentId: area.parentId, id: area.id, before },
     )
   }

@@ -1,12 +1,15 @@
 import { OUTAGE } from '@bobbin/core'
 
-/** Set-based steps from the staging tables into the project, in order. Rows are inserted in hash order, so that two deliveries never wait for each other in a ring. */
+/**
+ * Set-based steps from the staging tables into the project, in order. Rows are inserted in hash order, so that two deliveries never wait for each other in a ring.
+ * A conflict is named by its columns: “any conflict” would look through every unique index of the table for each row.
+ */
 
 export const MERGE_BODIES = `
-insert into body (project_id, hash, text) select distinct on (hash) $projectId::int, hash, text from stage_body order by hash on conflict do nothing`
+insert into body (project_id, hash, text) select distinct on (hash) $projectId::int, hash, text from stage_body order by hash on conflict (project_id, hash) do nothing`
 
 export const MERGE_SIGNATURES = `
-insert into signature (project_id, hash, text) select distinct on (hash) $projectId::int, hash, text from stage_signature order by hash on conflict do nothing`
+insert into signature (project_id, hash, text) select distinct on (hash) $projectId::int, hash, text from stage_signature order by hash on conflict (project_id, hash) do nothing`
 
 /** Scripts that were never seen before, as their first attempt in the file names them. */
 export const MAKE_SCRIPTS = `
@@ -14,7 +17,7 @@ with fresh as (
   insert into script (project_id, identity, name, classname, suites, file, profile, framework, keys)
   select distinct on (a.identity) $projectId::int, a.identity, a.name, a.classname, a.suites, a.file, a.profile, $framework::text, a.keys
   from stage_attempt a where not exists (select 1 from script s where s.project_id = $projectId and s.identity = a.identity)
-  order by a.identity, a.seq on conflict do nothing returning id
+  order by a.identity, a.seq on conflict (project_id, identity) do nothing returning id
 )
 select count(*)::int as fresh from fresh`
 

@@ -1,5 +1,5 @@
 import { expect, it } from 'vitest'
-import { areaPaths, areaSums, isWithin } from './area-paths.js'
+import { areaPaths, areaSums, isWithin, placesBeside } from './area-paths.js'
 
 const AREAS = [
   { id: 1, parentId: null, name: 'Gate scanner', cases: 2 },
@@ -19,4 +19,14 @@ it('counts what stands below too', () => expect([...areaSums(AREAS)]).toEqual([[
 it('knows what stands in what', () => {
   expect(isWithin(AREAS, 4, 1)).toBe(true)
   expect(isWithin(AREAS, 1, 4)).toBe(false)
+})
+it('knows the places beside an area among its siblings', () => {
+  const order = [5, 6, 7].map((id) => ({ id, parentId: 1 }))
+  const areas = [{ id: 1, parentId: null }, { id: 8, parentId: null }, ...order]
+  expect(order.map(({ id }) => placesBeside(areas, id))).toEqual([
+    { up: undefined, down: 7 },
+    { up: 5, down: null },
+    { up: 6, down: undefined },
+  ])
+  expect(placesBeside([{ id: 1, parentId: null }], 1)).toEqual({ up: undefined, down: undefined })
 })

@@ -40,3 +40,17 @@ export function isWithin(areas: readonly AreaNode[], id: number | null, other: n
   for (let at: number | null | undefined = id; at != null; at = parents.get(at)) if (at === other) return true
   return false
 }
+
+/** Before which sibling an area stands when it goes one place up or down: null is the end, undefined that there is no such place. */
+export interface PlacesBeside {
+  up: number | undefined
+  down: number | null | undefined
+}
+
+/** @param areas in the order of the tree */
+export function placesBeside(areas: readonly Pick<AreaNode, 'id' | 'parentId'>[], id: number): PlacesBeside {
+  const parent = areas.find((area) => area.id === id)?.parentId
+  const siblings = areas.filter((area) => area.parentId === parent).map((area) => area.id)
+  const at = siblings.indexOf(id)
+  return { up: siblings[at - 1], down: at + 1 < siblings.length ? (siblings[at + 2] ?? null) : undefined }
+}

@@ -8,7 +8,7 @@ import { count } from '../../lib/format.js'
 import { Menu, MenuItem } from '../../ui/menu.js'
 import { messageOf } from '../../ui/states.js'
 import { notifyError, notifyUndo } from '../../ui/toast.js'
-import { areaSums, isWithin } from './area-paths.js'
+import { areaSums, isWithin, placesBeside, type PlacesBeside } from './area-paths.js'
 import { AreaPicker } from './area-picker.js'
 import { NameDialog } from './name-dialog.js'
 
@@ -43,6 +43,8 @@ export function AreaTree({ areas, chosen, onChoose, onDropCases }: AreaTreeProps
             onChoose={() => onChoose(chosen === area.id ? null : area.id)}
             onAct={setAct}
             onDelete={() => void changes.remove(area)}
+            places={placesBeside(areas, area.id)}
+            onPlace={(before) => void changes.place(area.id, before)}
             onDrop={(event) => {
               const keys = event.dataTransfer.getData(DRAGGED_CASES)
               const moved = Number(event.dataTransfer.getData(DRAGGED_AREA))
@@ -106,10 +108,12 @@ interface AreaLineProps {
   onChoose: () => void
   onAct: (act: Act) => void
   onDelete: () => void
+  places: PlacesBeside
+  onPlace: (before: number | null) => void
   onDrop: (event: DragEvent) => void
 }
 
-function AreaLine({ area, cases, depth, chosen, onChoose, onAct, onDelete, onDrop }: AreaLineProps) {
+function AreaLine({ area, cases, depth, chosen, onChoose, onAct, onDelete, places: { up, down }, onPlace, onDrop }: AreaLineProps) {
   const [over, setOver] = useState(false)
   return (
     <div
@@ -144,6 +148,8 @@ function AreaLine({ area, cases, depth, chosen, onChoose, onAct, onDelete, onDro
       <AreaMenu label={`Area ${area.name}`}>
         <MenuItem onSelect={() => onAct({ kind: 'new', parent: area })}>New area inside</MenuItem>
         <MenuItem onSelect={() => onAct({ kind: 'rename', area })}>Rename</MenuItem>
+        {up !== undefined && <MenuItem onSelect={() => onPlace(up)}>Up in the order</MenuItem>}
+        {down !== undefined && <MenuItem onSelect={() => onPlace(down)}>Down in the order</MenuItem>}
         <MenuItem onSelect={() => onAct({ kind: 'move', area })}>Move …</MenuItem>
         <MenuItem onSelect={onDelete}>Delete; what is in it moves up</MenuItem>
       </AreaMenu>
@@ -176,13 +182,14 @@ function useAreaChanges() {
   const refresh = () => queries.invalidateQueries({ predicate: (query) => ['areas', 'cases', 'case'].includes(String(query.queryKey[0])) })
   const fail = (error: unknown) => notifyError(messageOf(error))
   const at = (id: number) => ({ project: project.slug, id })
-  const edit = async (id: number, body: { name?: string; parentId?: number | null }) => {
+  const edit = async (id: number, body: { name?: string; parentId?: number | null; before?: number | null }) => {
     await api.patch('/projects/{project}/areas/{id}', { path: at(id), body })
     await refresh()
   }
   return {
     rename: (id: number, name: string) => edit(id, { name }),
     move: (id: number, parentId: number | null) => (id > 0 ? edit(id, { parentId }).catch(fail) : Promise.resolve()),
+    place: (id: number, before: number | null) => edit(id, { before }).catch(fail),
     make: async (name: string, parentId: number | null) => {
       await api.post('/projects/{project}/areas', { path: { project: project.slug }, body: { name, parentId } })
       await refresh()

@@ -22,7 +22,14 @@ it('has words for every change but unchanged', () => {
 })
 
 it('puts what happened to the run as a whole first', () => {
-  expect(words({ outage: true, incomplete: true, changes: { ...none, notRun: 4 } })).toEqual(['outage', 'incomplete', '4 not run'])
+  expect(words({ incomplete: true, changes: { ...none, notRun: 4 } })).toEqual(['incomplete', '4 not run'])
+})
+
+it('says nothing about single tests in an outage', () => {
+  expect(words({ outage: true, changes: { ...none, newlyFailing: 9 }, totals: { ...totals, errored: 9 } })).toEqual([
+    'outage',
+    '9 of 12 errored',
+  ])
 })
 
 it('falls back on plain totals while the changes are not counted', () => {

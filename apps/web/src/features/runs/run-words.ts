@@ -18,12 +18,17 @@ const WORDS: readonly [change: Exclude<Change, 'unchanged'>, words: string, clas
   ['new', 'new', 'text-soft'],
 ]
 
-/** What a run changed against the run before, worst first; its plain totals while nobody has counted the changes. */
+/**
+ * What a run changed against the run before, worst first; its plain totals while nobody has counted the changes.
+ * In an outage nothing can be said about single tests.
+ */
 export function runWords({ totals, changes, incomplete, outage }: Pick<RunRow, 'totals' | 'changes' | 'incomplete' | 'outage'>): Word[] {
   const words: Word[] = []
-  if (outage) words.push({ text: 'outage', className: 'text-errored font-semibold' })
   if (incomplete) words.push({ text: 'incomplete', className: 'text-errored font-semibold' })
-  if (changes) {
+  if (outage) {
+    words.push({ text: 'outage', className: 'text-errored font-semibold' })
+    words.push({ text: `${totals.errored} of ${totals.total} errored`, className: 'text-errored' })
+  } else if (changes) {
     for (const [change, text, className] of WORDS) if (changes[change] > 0) words.push({ text: `${changes[change]} ${text}`, className })
   } else {
     if (totals.failed > 0) words.push({ text: `${totals.failed} failed`, className: 'text-failed' })

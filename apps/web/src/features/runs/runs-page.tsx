@@ -66,7 +66,7 @@ function RunLine({ run }: { run: RunRow }) {
       <div role="gridcell" className="min-w-0 flex-1 truncate">
         {run.lane.environment}
       </div>
-      <div role="gridcell" className="min-w-0 flex-[2] truncate pr-3">
+      <div role="gridcell" className="min-w-0 flex-[3] truncate pr-3">
         <RunWords run={run} />
       </div>
       <div role="gridcell" className="w-[96px] shrink-0 text-right">

@@ -16,14 +16,14 @@ interface Repeated {
 }
 
 /** Whether two test cases share everything a test is told apart by. */
-export function isSameTest(a: TestResult, b: TestResult): boolean {
+export const isSameTest = (a: TestResult, b: TestResult): boolean => a.name === b.name && isSamePlace(a, b)
+
+function isSamePlace(a: TestResult, b: TestResult): boolean {
   return (
-    a.name === b.name &&
     a.classname === b.classname &&
     a.profile === b.profile &&
     a.sourceFile === b.sourceFile &&
-    a.suites.length === b.suites.length &&
-    a.suites.every((suite, i) => suite === b.suites[i])
+    (a.suites === b.suites || (a.suites.length === b.suites.length && a.suites.every((suite, i) => suite === b.suites[i])))
   )
 }
 
@@ -34,14 +34,31 @@ export function isSameTest(a: TestResult, b: TestResult): boolean {
 export class RepeatFinder {
   private readonly seen = new SeenTable()
   private readonly repeated = new Map<number, Repeated>()
+  /** Where the last test stood, hashed: the next one mostly stands there too. */
+  private where: TestResult | null = null
+  private hashed = new Hash64()
 
   add(seq: number, result: TestResult): void {
     const outcome = outcomeCode(result.outcome)
-    const before = this.seen.add(hashOf(result), seq, outcome, result.place)
+    const before = this.seen.add(this.hashOf(result), seq, outcome, result.place)
     if (!before) return
     const group = this.repeated.get(before.seq)
     if (group) group.members.push({ seq, outcome })
     else this.repeated.set(before.seq, { name: result.name, place: before.place, members: [before, { seq, outcome }] })
+  }
+
+  private hashOf(result: TestResult): Hash64 {
+    const { where } = this
+    if (!where || !isSamePlace(where, result)) {
+      const { classname, sourceFile, profile, suites } = result
+      this.where = result
+      this.hashed = new Hash64()
+        .add(classname ?? '')
+        .add(sourceFile ?? '')
+        .add(profile ?? '')
+      for (const suite of suites) this.hashed.add(suite)
+    }
+    return this.hashed.copy().add(result.name).end()
   }
 
   /** @param dropped results that turned out to be no tests */
@@ -51,16 +68,6 @@ export class RepeatFinder {
       return members.length > 1 ? [settle({ ...group, members }, dialect, warnings)] : []
     })
   }
-}
-
-function hashOf({ profile, sourceFile, suites, classname, name }: TestResult): Hash64 {
-  const hash = new Hash64()
-    .add(name)
-    .add(classname ?? '')
-    .add(sourceFile ?? '')
-    .add(profile ?? '')
-  for (const suite of suites) hash.add(suite)
-  return hash.end()
 }
 
 function settle({ name, place, members }: Repeated, dialect: KnownDialect | null, warnings: WarningLog): RepeatGroup {

@@ -38,6 +38,12 @@ it('spreads names that differ little', () => {
   expect(hashes.size).toBe(100_000)
 })
 
+it('goes on from a copy without touching what it was copied from', () => {
+  const where = new Hash64().add('ferry.deck')
+  const [first, second] = ['boards', 'leaves'].map((name) => digits(where.copy().add(name).end()))
+  expect([first, second]).toEqual([digits(hash('ferry.deck', 'boards')), digits(hash('ferry.deck', 'leaves'))])
+})
+
 it('tells where one text ends and the next begins', () => {
   const splits = [['ab', 'c'], ['a', 'bc'], ['abc', ''], ['', 'abc'], ['abc']]
   expect(new Set(splits.map((texts) => digits(hash(...texts)))).size).toBe(splits.length)

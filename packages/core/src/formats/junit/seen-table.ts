@@ -84,6 +84,14 @@ export class Hash64 {
     return this
   }
 
+  /** A hash that goes on from here by itself. */
+  copy(): Hash64 {
+    const copy = new Hash64()
+    copy.high = this.high
+    copy.low = this.low
+    return copy
+  }
+
   end(): this {
     let { low: a, high: b } = this
     a = Math.imul(a ^ (a >>> 16), 2246822507) ^ Math.imul(b ^ (b >>> 13), 3266489909)
