@@ -61,6 +61,7 @@ test('areas are made, renamed, moved and deleted with a way back', async ({ sign
   const lines = areas.getByRole('button', { name: /^Area .+: what to do$/ })
   const place = async () =>
     (await lines.evaluateAll((all) => all.map((line) => line.getAttribute('aria-label')))).indexOf('Area Lighthouse: what to do')
+  await expect(areas.getByRole('button', { name: /^Lighthouse/ })).toBeVisible()
   const last = await place()
   await areas.getByRole('button', { name: 'Area Lighthouse: what to do' }).click()
   await page.getByRole('menuitem', { name: 'Up in the order' }).click()

@@ -1,4 +1,4 @@
-import { OUTAGE } from '@bobbin/core'
+import { SET_SUMS, SUMS } from '../runs/index.js'
 
 /**
  * Set-based steps from the staging tables into the project, in order. Rows are inserted in hash order, so that two deliveries never wait for each other in a ring.
@@ -124,15 +124,5 @@ on conflict (run_id, script_id, day) do update set
 
 /** The sums of a run, rebuilt from its results in the transaction that stores them. */
 export const REFRESH_RUN = `
-update run set total = s.total, passed = s.passed, failed = s.failed, errored = s.errored, skipped = s.skipped, blocked = s.blocked,
-  not_run = s.not_run, recovered = s.recovered, duration_ms = s.duration_ms, delivered_at = now(), changes = null,
-  started_at = least(started_at, coalesce($startedAt::timestamptz, started_at)),
-  incomplete = exists (select 1 from fault where run_id = $runId),
-  outage = s.errored >= ${OUTAGE.least} and s.errored >= ${OUTAGE.share} * s.total
-from (
-  select count(*)::int as total, count(*) filter (where outcome = 1)::int as passed, count(*) filter (where outcome = 2)::int as failed,
-    count(*) filter (where outcome = 3)::int as errored, count(*) filter (where outcome = 4)::int as skipped,
-    count(*) filter (where outcome = 5)::int as blocked, count(*) filter (where outcome = 6)::int as not_run,
-    count(*) filter (where outcome = 7)::int as recovered, coalesce(round(sum(duration_ms)), 0)::bigint as duration_ms
-  from result where run_id = $runId and day = $day::date
-) s where id = $runId`
+update run set ${SET_SUMS}, delivered_at = now(), changes = null, started_at = least(started_at, coalesce($startedAt::timestamptz, started_at))
+from (select ${SUMS} from result where run_id = $runId and day = $day::date) s where id = $runId`

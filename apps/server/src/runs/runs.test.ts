@@ -2,6 +2,7 @@ import type { ResultDetail, RunDetail, RunList } from '@bobbin/client'
 import { CHANGES } from '@bobbin/core'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { resultFile, seedCase, TestApp } from '../testing/test-app.js'
+import { rebuildSums } from './run-sums.js'
 
 let bobbin: TestApp
 const runs: number[] = []
@@ -61,6 +62,26 @@ describe('a run', () => {
     expect(Number(sums?.['total'])).toBe(Number(sums?.['results']))
     expect(Number(sums?.['failed'])).toBe(Number(sums?.['really_failed']))
     expect(Number(sums?.['recovered'])).toBe(1)
+  })
+})
+
+describe('what is kept with runs', () => {
+  const kept = () =>
+    bobbin.ask(
+      'select id, total, passed, failed, errored, skipped, blocked, not_run, recovered, duration_ms, incomplete, outage from run order by id',
+    )
+
+  it('is what a rebuild makes of their results', async () => {
+    const before = await kept()
+    expect(await rebuildSums(bobbin.database)).toBe(0)
+    expect(await kept()).toEqual(before)
+  })
+
+  it('is mended where it was wrong', async () => {
+    const before = await kept()
+    await bobbin.ask(`update run set failed = failed + 1, outage = true where id in (${runs[2]}, ${runs[5]})`)
+    expect(await rebuildSums(bobbin.database)).toBe(2)
+    expect(await kept()).toEqual(before)
   })
 })
 

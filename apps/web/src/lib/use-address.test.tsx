@@ -24,3 +24,20 @@ it('adds up changes of one moment, and of handlers that were made earlier', asyn
   await act(() => Promise.resolve(first?.({ area: '7' })))
   expect(screen.getByRole('status').textContent).toBe('?keep=1&case=FERRY-1&area=7')
 })
+
+it('says what the address comes to before the page is drawn', async () => {
+  let handler: ReturnType<typeof useAddress> | null = null
+  function Page() {
+    const address = useAddress()
+    handler ??= address
+    return null
+  }
+  render(<RouterProvider router={createMemoryRouter([{ path: '/', element: <Page /> }], { initialEntries: ['/?run=3'] })} />)
+  const [drawn, set, now] = handler as unknown as ReturnType<typeof useAddress>
+  expect(now().get('run')).toBe('3')
+  await act(() => {
+    set({ run: '4' })
+    expect([drawn.get('run'), now().get('run')]).toEqual(['3', '4'])
+    return Promise.resolve()
+  })
+})

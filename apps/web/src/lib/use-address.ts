@@ -8,9 +8,14 @@ let newest: URLSearchParams | null = null
 
 /**
  * The address bar as state: `set` changes some parameters and leaves the others; moving in a list replaces, opening pushes.
- * Changes add up, also several in one moment and those of handlers that were made before the last drawing.
+ * Changes add up, also several in one moment and those of handlers that were made before the last drawing; `now` says what they
+ * come to, for a key that is pressed before the page is drawn anew.
  */
-export function useAddress(): [URLSearchParams, (change: Change, options?: { replace?: boolean }) => void] {
+export function useAddress(): [
+  params: URLSearchParams,
+  set: (change: Change, options?: { replace?: boolean }) => void,
+  now: () => URLSearchParams,
+] {
   const [params, setParams] = useSearchParams()
   useEffect(() => {
     newest = params
@@ -29,5 +34,6 @@ export function useAddress(): [URLSearchParams, (change: Change, options?: { rep
     },
     [setParams],
   )
-  return [params, set]
+  const now = useCallback(() => newest ?? params, [params])
+  return [params, set, now]
 }

@@ -2,6 +2,7 @@ import { parse } from 'csv-parse/sync'
 import { stringify } from 'csv-stringify/sync'
 import ExcelJS from 'exceljs'
 import { Problem } from '../problem.js'
+import { unpacksWithin } from './unpacked.js'
 
 /** Lines of cells, as a spreadsheet holds them. */
 export type Sheet = string[][]
@@ -32,6 +33,9 @@ export async function writeXlsx(sheet: Sheet, name: string, widths: number[] = [
   return Buffer.from(await workbook.xlsx.writeBuffer())
 }
 
+/** What a workbook may come to unpacked, in bytes. */
+const MOST_UNPACKED = 64 * 1024 ** 2
+
 const ZIP = Buffer.from('PK\x03\x04')
 
 /** Reads a table from CSV (commas, semicolons or tabs; UTF-8) or the first sheet of a workbook, known by its content. @throws Problem */
@@ -59,11 +63,17 @@ function readCsv(bytes: Buffer): Sheet {
 
 async function readXlsx(bytes: Buffer): Promise<Sheet> {
   const workbook = new ExcelJS.Workbook()
-  try {
-    await workbook.xlsx.load(bytes as unknown as ArrayBuffer)
-  } catch {
-    throw new Problem('invalid', 'noTable', 'The workbook cannot be read; save it again as .xlsx, or as CSV')
+  const unreadable = () => new Problem('invalid', 'noTable', 'The workbook cannot be read; save it again as .xlsx, or as CSV')
+  const fits = await unpacksWithin(bytes, MOST_UNPACKED).catch(() => {
+    throw unreadable()
+  })
+  if (!fits) {
+    const words = `The workbook is larger than ${MOST_UNPACKED / 1024 ** 2} MB once unpacked; import it in parts, or as CSV`
+    throw new Problem('tooLarge', 'tooLarge', words)
   }
+  await workbook.xlsx.load(bytes as unknown as ArrayBuffer).catch(() => {
+    throw unreadable()
+  })
   const [page] = workbook.worksheets
   if (!page) throw new Problem('invalid', 'noTable', 'The workbook has no sheet')
   const sheet: Sheet = []

@@ -24,7 +24,8 @@ import { ViewsMenu } from './views-menu.js'
 
 /** Managed cases in their areas. The address holds everything: search, filters, sort, columns, what is open and what is picked. */
 export function CasesPage() {
-  const [params, setAddress] = useAddress()
+  const { project } = useSession()
+  const [params, setAddress, now] = useAddress()
   const doing = params.get('do')
   const setDoing = (next: 'paste' | 'import' | 'move' | null) => setAddress({ do: next }, { replace: true })
   const filter = useMemo(() => readCaseFilter(params), [params])
@@ -33,13 +34,13 @@ export function CasesPage() {
   const changes = useCaseChanges()
   const selected = params.get('case')
   const [picked, changePicked] = usePicked()
-  /** What a key acts on: the picked cases, or the one that is open. */
-  const acted = picked.size > 0 ? [...picked] : selected ? [selected] : []
+  const acted = actedOn(params, project.keyPrefix)
+  const actedNow = () => actedOn(now(), project.keyPrefix)
   useKeys({
     n: () => setDoing('paste'),
     i: () => setDoing('import'),
-    m: () => acted.length > 0 && setDoing('move'),
-    Delete: () => acted.length > 0 && void remove(acted),
+    m: () => actedNow().length > 0 && setDoing('move'),
+    Delete: () => actedNow().length > 0 && void remove(actedNow()),
   })
   const remove = async (keys: string[]) => {
     await changes.remove(keys)
@@ -136,6 +137,13 @@ export function CasesPage() {
       )}
     </>
   )
+}
+
+/** What a key acts on: the picked cases, or the one that is open. */
+function actedOn(address: URLSearchParams, keyPrefix: string): string[] {
+  const picked = readPicked(address.get('pick'), keyPrefix)
+  const open = address.get('case')
+  return picked.size > 0 ? [...picked] : open ? [open] : []
 }
 
 /** Picked cases, kept in the address; keys that come faster than the page is drawn add up. */

@@ -17,11 +17,16 @@ export function RunsPage() {
   const { project } = useSession()
   const navigate = useNavigate()
   const path = useProjectPath()
-  const [params, setAddress] = useAddress()
+  const [params, setAddress, now] = useAddress()
   const runs = useRuns(project.slug, lensQuery(useLens()))
   const selected = params.get('run')
   const open = (id: string) => void navigate(path(`runs/${id}`))
-  useKeys({ Enter: () => selected && open(selected) })
+  useKeys({
+    Enter: () => {
+      const id = now().get('run')
+      if (id) open(id)
+    },
+  })
   if (runs.isPending) return <Loading what="the runs" />
   if (runs.error) return <ErrorState error={runs.error} onRetry={() => void runs.refetch()} />
   const { rows, hidden } = runs.data

@@ -1,0 +1,41 @@
+import { OUTAGE } from '@bobbin/core'
+import type { ClientBase } from 'pg'
+
+/** What results come to: counts by outcome and the time they took. */
+export const SUMS = `count(*)::int as total, count(*) filter (where outcome = 1)::int as passed, count(*) filter (where outcome = 2)::int as failed,
+  count(*) filter (where outcome = 3)::int as errored, count(*) filter (where outcome = 4)::int as skipped,
+  count(*) filter (where outcome = 5)::int as blocked, count(*) filter (where outcome = 6)::int as not_run,
+  count(*) filter (where outcome = 7)::int as recovered, coalesce(round(sum(duration_ms)), 0)::bigint as duration_ms`
+
+/** Those sums in a run, from the alias `s`. */
+export const SET_SUMS = `total = s.total, passed = s.passed, failed = s.failed, errored = s.errored, skipped = s.skipped, blocked = s.blocked,
+  not_run = s.not_run, recovered = s.recovered, duration_ms = s.duration_ms, incomplete = exists (select 1 from fault where run_id = run.id),
+  outage = s.errored >= ${OUTAGE.least} and s.errored >= ${OUTAGE.share} * s.total`
+
+const KEPT = 'total, passed, failed, errored, skipped, blocked, not_run, recovered, duration_ms, incomplete, outage'
+
+/**
+ * Makes anew what is kept with runs for speed: their sums from their results, and what they changed, which is counted when it is
+ * next asked for. Deliveries under way are waited for.
+ * @returns how many runs had sums that their results do not confirm
+ */
+export async function rebuildSums(database: ClientBase): Promise<number> {
+  await database.query('begin')
+  try {
+    await database.query('create temporary table kept on commit drop as select * from run order by id for update')
+    await database.query(
+      `update run set ${SET_SUMS}, changes = null
+       from (select r.id, s.* from run r cross join lateral (select ${SUMS} from result where run_id = r.id and day = r.day) s) s where s.id = run.id`,
+    )
+    const wrong = await database.query(
+      `select 1 from run join kept k on k.id = run.id where (${columnsOf('run')}) is distinct from (${columnsOf('k')})`,
+    )
+    await database.query('commit')
+    return wrong.rowCount ?? 0
+  } catch (error) {
+    await database.query('rollback')
+    throw error
+  }
+}
+
+const columnsOf = (table: string) => KEPT.split(', ').map((column) => `${table}.${column}`).join(', ') // prettier-ignore
