@@ -22,7 +22,9 @@ const KEPT = 'total, passed, failed, errored, skipped, blocked, not_run, recover
 export async function rebuildSums(database: ClientBase): Promise<number> {
   await database.query('begin')
   try {
-    await database.query('create temporary table kept on commit drop as select * from run order by id for update')
+    // deliveries lock runs in the order of their lanes; waiting for the table, with nothing locked yet, can't tie a knot with them
+    await database.query('lock table run in share row exclusive mode')
+    await database.query('create temporary table kept on commit drop as select * from run')
     await database.query(
       `update run set ${SET_SUMS}, changes = null
        from (select r.id, s.* from run r cross join lateral (select ${SUMS} from result where run_id = r.id and day = r.day) s) s where s.id = run.id`,
