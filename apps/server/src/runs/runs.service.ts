@@ -24,7 +24,7 @@ import * as sql from './run-queries.js'
 const MOST_RUNS = 500
 const MOST_ROWS = 5000
 /** A delivery counts what it changed; after an upgrade or a late delivery the list does, for so many at a time. */
-const MOST_COUNTED = 60
+const MOST_COUNTED = 20
 const FOLDED: readonly Change[] = ['unchanged']
 
 export interface RunRecord {

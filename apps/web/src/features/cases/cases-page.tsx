@@ -44,7 +44,8 @@ export function CasesPage() {
   })
   const remove = async (keys: string[]) => {
     await changes.remove(keys)
-    setAddress({ pick: null, ...(selected && keys.includes(selected) && { case: null }) })
+    const open = now().get('case')
+    setAddress({ pick: null, ...(open && keys.includes(open) && { case: null }) })
   }
   if (cases.isPending) return <Loading what="the cases" />
   if (cases.error) return <ErrorState error={cases.error} onRetry={() => void cases.refetch()} />

@@ -1,21 +1,22 @@
 import type { RunRow } from '@bobbin/client'
 import type { Change } from '@bobbin/core'
+import { CHANGE_WORDS } from './change-words.js'
 
 interface Word {
   text: string
   className: string
 }
 
-/** Changes in a line of the list, in reading order; what is unchanged says nothing. */
-const WORDS: readonly [change: Exclude<Change, 'unchanged'>, words: string, className: string][] = [
-  ['newlyFailing', 'newly failing', 'text-failed font-semibold'],
-  ['stillFailing', 'still failing', 'text-failed'],
-  ['notRun', 'not run', 'text-errored'],
-  ['fixed', 'fixed', 'text-passed'],
-  ['recovered', 'recovered', 'text-recovered'],
-  ['newlySkipped', 'newly skipped', 'text-soft'],
-  ['gone', 'gone', 'text-soft'],
-  ['new', 'new', 'text-soft'],
+/** Changes in a line of the list, in reading order, with their look; what is unchanged says nothing. */
+const LOOKS: readonly [change: Exclude<Change, 'unchanged'>, className: string][] = [
+  ['newlyFailing', 'text-failed font-semibold'],
+  ['stillFailing', 'text-failed'],
+  ['notRun', 'text-errored'],
+  ['fixed', 'text-passed'],
+  ['recovered', 'text-recovered'],
+  ['newlySkipped', 'text-soft'],
+  ['gone', 'text-soft'],
+  ['new', 'text-soft'],
 ]
 
 /**
@@ -29,7 +30,10 @@ export function runWords({ totals, changes, incomplete, outage }: Pick<RunRow, '
     words.push({ text: 'outage', className: 'text-errored font-semibold' })
     words.push({ text: `${totals.errored} of ${totals.total} errored`, className: 'text-errored' })
   } else if (changes) {
-    for (const [change, text, className] of WORDS) if (changes[change] > 0) words.push({ text: `${changes[change]} ${text}`, className })
+    for (const [change, className] of LOOKS) {
+      const { words: long, short } = CHANGE_WORDS[change]
+      if (changes[change] > 0) words.push({ text: `${changes[change]} ${short ?? long}`, className })
+    }
   } else {
     if (totals.failed > 0) words.push({ text: `${totals.failed} failed`, className: 'text-failed' })
     if (totals.errored > 0) words.push({ text: `${totals.errored} errored`, className: 'text-errored' })

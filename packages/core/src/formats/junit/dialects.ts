@@ -29,7 +29,7 @@ export interface DialectSight {
   case: RawElement
 }
 
-const order = (element: RawElement | null) => (element ? [...element.attributes.keys()].join(' ') : '')
+const order = (element: RawElement | null) => (element ? element.attributes.keys().join(' ') : '')
 
 /** Every dialect with rules of its own, in the order in which they are asked. Each was read off files that the runner wrote. */
 const DIALECTS: readonly Dialect[] = [

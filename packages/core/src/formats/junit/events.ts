@@ -16,7 +16,7 @@ const TOLERATED = [/^disallowed character\.$/, /^malformed character entity\.$/,
 
 /**
  * Saxes that tells its objections to a function of ours. It keeps each handler in a property that V8 adds by name: the eighth turns
- * the parser into a dictionary, which makes it ten times slower. A class of its own has room for more, and an objection needs none.
+ * the parser into a dictionary, which makes it many times slower. A class of its own has room for more, and an objection needs none.
  */
 class Parser extends SaxesParser {
   constructor(private readonly objection: (message: string) => void) {

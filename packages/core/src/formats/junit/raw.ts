@@ -26,8 +26,7 @@ export interface RawSuite {
   element: RawElement
   /** The names of this suite and those around it, outermost first, without empty ones. */
   path: string[]
-  /** Test cases and nested suites directly inside. */
-  cases: number
+  /** Nested suites directly inside. */
   suites: number
   /** Elements inside, at any depth, that say a test did not pass. */
   failing: number

@@ -92,12 +92,10 @@ class JunitListener implements XmlListener {
     element.attributes.change('name', this.shorten)
     const name = element.attributes.get('name')
     const around = parent?.path ?? []
-    this.suites = [...this.suites, { element, path: name ? [...around, name] : around, cases: 0, suites: 0, failing: 0 }]
+    this.suites = [...this.suites, { element, path: name ? [...around, name] : around, suites: 0, failing: 0 }]
   }
 
   private openTest(element: RawElement): void {
-    const suite = this.suites.at(-1)
-    if (suite) suite.cases++
     const name = this.shorten(element.attributes.get('name') ?? '')
     const classname = this.shorten(element.attributes.get('classname') || element.attributes.get('class') || '')
     this.test = { element, name, classname, suites: this.suites, outcomes: [], properties: [], stdout: null, stderr: null }
