@@ -1,17 +1,4 @@
-// Timing that survives noisy machines: what is compared runs in turns within one process.
-
-/** Runs the parts in turns. @returns the least of each, in milliseconds: what else a machine does can only add to it */
-export async function inTurns(rounds, parts) {
-  const least = Object.fromEntries(Object.keys(parts).map((name) => [name, Infinity]))
-  for (let round = 0; round < rounds; round++) {
-    for (const [name, part] of Object.entries(parts)) {
-      const began = performance.now()
-      await part(round)
-      least[name] = Math.min(least[name], performance.now() - began)
-    }
-  }
-  return least
-}
+// Figures and what they must keep to.
 
 export function median(list) {
   const sorted = [...list].sort((a, b) => a - b)

@@ -32,20 +32,18 @@ export class AccessService {
 
   /** The project and the caller's role in it, if they belong to it; a stranger learns nothing about whether it exists. */
   async projectFor(caller: Caller, slug: string): Promise<{ project: Project; role: Role }> {
-    const project = await this.projects.findOne({ where: { slug } })
-    const role = project && (await this.roleIn(project.id, caller.accountId))
-    if (!project || !role || (caller.token && caller.token.projectId !== project.id)) {
+    const [found] = await rowsOf<ProjectRow>(
+      this,
+      `select p.id, p.slug, p.name, p.key_prefix as "keyPrefix", p.next_case_number as "nextCaseNumber", p.created_at as "createdAt", m.role
+       from project p join membership m on m.project_id = p.id and m.account_id = $accountId where p.slug = $slug`,
+      { slug, accountId: caller.accountId },
+    )
+    if (!found || (caller.token && caller.token.projectId !== found.id)) {
       throw new Problem('notFound', 'notFound', `There is no project “${slug}” that you belong to`)
     }
-    return { project, role }
-  }
-
-  private async roleIn(projectId: number, accountId: number): Promise<Role | null> {
-    const rows = await rowsOf<{ role: Role }>(
-      this,
-      'select role from membership where project_id = $projectId and account_id = $accountId',
-      { projectId, accountId },
-    )
-    return rows[0]?.role ?? null
+    const { role, ...project } = found
+    return { project: this.projects.build(project, { isNewRecord: false, raw: true }), role }
   }
 }
+
+type ProjectRow = Pick<Project, 'id' | 'slug' | 'name' | 'keyPrefix' | 'nextCaseNumber' | 'createdAt'> & { role: Role }

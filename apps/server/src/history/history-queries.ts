@@ -7,12 +7,21 @@ select * from (
   order by r.sort_key desc limit $span
 ) newest order by sort_key`
 
+/**
+ * One probe of the index for each script in each run. A plain join lets the planner read every result that the scripts have in
+ * any lane; the limit keeps it from that. Binds: runIds, days, scriptIds; gives `p` and `r`.
+ */
+const RESULTS_OF_RUNS = `unnest($runIds::int[], $days::date[]) with ordinality as p (run_id, day, nth)
+  cross join unnest($scriptIds::int[]) as s (id)
+  cross join lateral (
+    select r.script_id, r.run_id, r.outcome, r.duration_ms from result r
+    where r.run_id = p.run_id and r.day = p.day and r.script_id = s.id limit 1
+  ) r`
+
 /** Outcome codes of many scripts over given runs, a row a run: the scripts that have a result there, and one digit for each. */
 export const OUTCOMES_OF_RUNS = `
 select p.nth::int - 1 as nth, array_agg(r.script_id) as "scriptIds", string_agg(r.outcome::text, '') as codes
-from unnest($runIds::int[], $days::date[]) with ordinality as p (run_id, day, nth)
-join result r on r.run_id = p.run_id and r.day = p.day
-where r.script_id = any($scriptIds::int[]) group by p.nth`
+from ${RESULTS_OF_RUNS} group by p.nth`
 
 /** Every lane in which any of the scripts has results, newest first. */
 export const LANES_OF_SCRIPTS = `
@@ -27,5 +36,4 @@ order by seen.newest desc limit 12`
 /** Outcome and duration of some scripts over given runs. */
 export const CELLS = `
 select r.script_id as "scriptId", r.run_id as "runId", r.outcome::int as outcome, r.duration_ms as "durationMs"
-from unnest($runIds::int[], $days::date[]) as p (run_id, day) join result r on r.run_id = p.run_id and r.day = p.day
-where r.script_id = any($scriptIds::int[])`
+from ${RESULTS_OF_RUNS}`

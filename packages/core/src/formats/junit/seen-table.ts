@@ -21,7 +21,7 @@ export interface Seen {
  * below one in a million (birthday bound, n²/2⁶⁵).
  */
 export class SeenTable {
-  private capacity = 1024
+  private capacity = 4096
   private size = 0
   private table = new Uint32Array(this.capacity * WORDS)
 
@@ -56,7 +56,7 @@ export class SeenTable {
 
   private grow(): void {
     const old = this.table
-    this.capacity *= 2
+    this.capacity *= 4 // few tests: small; many: not moved often
     this.table = new Uint32Array(this.capacity * WORDS)
     for (let at = 0; at < old.length; at += WORDS) {
       if (old[at + SEQ] !== EMPTY) this.table.set(old.subarray(at, at + WORDS), this.find(old[at + HIGH] ?? 0, old[at + LOW] ?? 0))

@@ -35,41 +35,39 @@ export interface Settled {
 /** The outcome rules for one `<testcase>`; docs/formats.md lists them. Counts in attributes are never looked at. */
 export function settleCase(test: RawCase, startedAt: number | null): Settled {
   const doubts: Settled['doubts'] = []
-  const duration = (text: string | null | undefined): number | null => {
-    if (text === null || text === undefined || text === '') return null
-    const ms = secondsToMs(text)
-    if (ms === null) doubts.push('duration')
-    return ms
-  }
-  const base = (outcome: Outcome, failures: Failure[] = [], reason: string | null = null): Attempt => ({
-    outcome,
-    durationMs: duration(test.element.attributes.get('time')),
+  const verdict = test.outcomes.length === 0 ? judgeBare(test, doubts) : judge(test, doubts)
+  const last: Attempt = {
+    outcome: verdict.outcome,
+    durationMs: readDuration(test.element.attributes.get('time'), doubts),
     startedAt,
-    failures,
-    reason,
+    failures: verdict.failures,
+    reason: verdict.reason,
     stdout: test.stdout,
     stderr: test.stderr,
-  })
-  const again = (raw: RawOutcome): Attempt => ({
-    outcome: /Error$/.test(raw.kind) ? 'errored' : 'failed',
-    durationMs: duration(raw.time),
-    startedAt: null,
-    failures: [failureOf(raw)],
-    reason: null,
-    stdout: raw.stdout,
-    stderr: raw.stderr,
-  })
-  if (test.outcomes.length === 0) {
-    const { outcome, failures, reason } = judgeBare(test, doubts)
-    return { attempts: [base(outcome, failures, reason)], doubts }
   }
-  const of = (...kinds: RawOutcome['kind'][]) => test.outcomes.filter((raw) => kinds.includes(raw.kind))
+  if (test.outcomes.length < 2 && !AGAIN.has(test.outcomes[0]?.kind ?? '')) return { attempts: [last], doubts }
+  const again = (...kinds: RawOutcome['kind'][]) =>
+    test.outcomes.filter((raw) => kinds.includes(raw.kind)).map((raw) => earlierTry(raw, doubts))
+  return { attempts: [...again('flakyFailure', 'flakyError'), last, ...again('rerunFailure', 'rerunError')], doubts }
+}
 
-  const flaky = of('flakyFailure', 'flakyError').map(again)
-  const reruns = of('rerunFailure', 'rerunError').map(again)
-  const verdict = judge(test, doubts)
-  const last = base(verdict.outcome, verdict.failures, verdict.reason)
-  return { attempts: [...flaky, last, ...reruns], doubts }
+const AGAIN = new Set<string>(['flakyFailure', 'flakyError', 'rerunFailure', 'rerunError'])
+
+const earlierTry = (raw: RawOutcome, doubts: Settled['doubts']): Attempt => ({
+  outcome: raw.kind.endsWith('Error') ? 'errored' : 'failed',
+  durationMs: readDuration(raw.time, doubts),
+  startedAt: null,
+  failures: [failureOf(raw)],
+  reason: null,
+  stdout: raw.stdout,
+  stderr: raw.stderr,
+})
+
+function readDuration(text: string | null | undefined, doubts: Settled['doubts']): number | null {
+  if (!text) return null
+  const ms = secondsToMs(text)
+  if (ms === null) doubts.push('duration')
+  return ms
 }
 
 interface Verdict {
