@@ -35,7 +35,7 @@ export function folderWith(files: Record<string, string>): string {
   return folder
 }
 
-export const sample = (name: string) => new URL(`../packages/core/src/formats/junit/samples/${name}`, import.meta.url).pathname
+export const sample = (name: string) => new URL(`../packages/core/src/formats/samples/${name}`, import.meta.url).pathname
 
 /** Opens the run of a build from the list of runs. */
 export async function openRun(page: Page, build: string, pipeline: string): Promise<void> {

@@ -4,7 +4,7 @@ import { readdirSync, readFileSync } from 'node:fs'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { resultFile, seedCase, TestApp } from '../testing/test-app.js'
 
-const SAMPLES = new URL('../../../../packages/core/src/formats/junit/samples/', import.meta.url)
+const SAMPLES = new URL('../../../../packages/core/src/formats/samples/', import.meta.url)
 let bobbin: TestApp
 
 beforeAll(async () => {

@@ -1,4 +1,19 @@
+import { ctrf } from './ctrf/format.js'
+import { cucumberJson } from './cucumber/json.js'
+import { cucumberMessages } from './cucumber/messages.js'
+import { goTestJson } from './go/format.js'
+import { googleTestJson } from './googletest/format.js'
+import { jestJson } from './jest/format.js'
 import { junitXml } from './junit/format.js'
+import { mochaJson } from './mocha/format.js'
+import { mochaStream } from './mocha/stream.js'
+import { nunitXml } from './nunit/format.js'
+import { playwrightJson } from './playwright/format.js'
+import { robotXml } from './robot/format.js'
+import { tap } from './tap/format.js'
+import { testngXml } from './testng/format.js'
+import { xunitXml } from './xunit/format.js'
+import { otherXml } from './xml/other.js'
 import {
   Refusal,
   type FileFindings,
@@ -9,11 +24,29 @@ import {
   type TestResult,
 } from './result.js'
 import { settleResults } from './settlement.js'
+import { whatElse } from './what-else.js'
 
 /** Every result format there is, in the order in which they are asked. A new one is entered here and nowhere else. */
-export const RESULT_FORMATS: readonly ResultFormat[] = [junitXml]
+export const RESULT_FORMATS: readonly ResultFormat[] = [
+  junitXml,
+  testngXml,
+  nunitXml,
+  xunitXml,
+  robotXml,
+  ctrf,
+  jestJson,
+  playwrightJson,
+  mochaJson,
+  googleTestJson,
+  cucumberJson,
+  cucumberMessages,
+  goTestJson,
+  mochaStream,
+  tap,
+]
 
-const HEAD = 512
+/** So many bytes are looked at before a format is chosen: JSON may have much before the key that tells. */
+const HEAD = 65_536
 
 const BINARY_SIGNATURES: readonly { what: string; code: 'binary' | 'archive'; bytes: number[] }[] = [
   { what: 'a PNG picture', code: 'binary', bytes: [0x89, 0x50, 0x4e, 0x47] },
@@ -62,8 +95,10 @@ function chooseFormat(head: Uint8Array): ResultFormat {
   const binary = BINARY_SIGNATURES.find((signature) => signature.bytes.every((byte, i) => head[i] === byte))
   if (binary?.code === 'archive') throw new Refusal('archive', `This is ${binary.what}. Unpack it and deliver the result files inside`)
   if (binary) throw new Refusal('binary', `This is ${binary.what}, not a result file`)
-  const format = RESULT_FORMATS.find((candidate) => candidate.recognises(head))
+  const format = [...RESULT_FORMATS, otherXml].find((candidate) => candidate.recognises(head))
   if (!format) {
+    const known = whatElse(head)
+    if (known) throw new Refusal('notResult', known)
     throw new Refusal('unknownFormat', `This is no result format that Bobbin reads; it reads ${RESULT_FORMATS.map((f) => f.id).join(', ')}`)
   }
   return format

@@ -11,6 +11,31 @@ export interface Failure {
   message: string | null
   type: string | null
   stack: string | null
+  /** What the check wanted and what it found, where the file says so apart from the message. */
+  expected?: string | null
+  actual?: string | null
+}
+
+/** One action inside an attempt. */
+export interface Step {
+  /** `Given`, `Before`, `setup` …: what kind of step it is, where the file says so. */
+  keyword: string | null
+  text: string
+  outcome: Outcome
+  durationMs: number | null
+  message: string | null
+  /** Steps inside this one. */
+  steps: Step[]
+}
+
+/** A picture, log or record that belongs to an attempt: either inside the result file, or beside it. */
+export interface AttachmentRef {
+  name: string
+  mediaType: string | null
+  /** Where it stood when the runner wrote the file. */
+  path: string | null
+  /** What it holds, where the result file has it inside. */
+  content: { text: string; encoding: 'utf8' | 'base64' } | null
 }
 
 /** One try at a test. Times in milliseconds; `startedAt` in ms since the epoch (UTC). */
@@ -23,6 +48,8 @@ export interface Attempt {
   reason: string | null
   stdout: string | null
   stderr: string | null
+  steps: readonly Step[]
+  attachments: readonly AttachmentRef[]
 }
 
 export interface Property {
@@ -50,7 +77,21 @@ export interface TestResult {
   place: Place
 }
 
-export type FaultCode = 'load' | 'hook' | 'suite' | 'undelivered'
+export type FaultCode =
+  /** a file or module did not load or compile */
+  | 'load'
+  /** a set-up or tear-down outside any test */
+  | 'hook'
+  /** an error of a suite as a whole */
+  | 'suite'
+  /** failures are declared that the file does not show */
+  | 'undelivered'
+  /** the runner gave up on purpose */
+  | 'bailOut'
+  /** more or fewer tests than were planned */
+  | 'plan'
+  /** the runner or a process died, or the file breaks off */
+  | 'crash'
 
 /**
  * Something that went wrong outside any test. It makes the run incomplete:
@@ -79,6 +120,8 @@ export type WarningCode =
   | 'counts'
   | 'unexpectedPass'
   | 'mergedTeardown'
+  | 'duplicateKey'
+  | 'notResult'
 
 /** Something a reader should know about a file that was read all the same. */
 export interface Warning {
@@ -133,7 +176,17 @@ export interface ParsedFile {
 }
 
 export type RefusalCode =
-  'empty' | 'binary' | 'archive' | 'unknownFormat' | 'wrongRoot' | 'illFormed' | 'entities' | 'tooDeep' | 'tooLong' | 'encoding'
+  | 'empty'
+  | 'binary'
+  | 'archive'
+  | 'unknownFormat'
+  | 'notResult'
+  | 'wrongRoot'
+  | 'illFormed'
+  | 'entities'
+  | 'tooDeep'
+  | 'tooLong'
+  | 'encoding'
 
 /** A file that is not taken in at all. The message names the value, the place and what would be right. */
 export class Refusal extends Error {
@@ -156,7 +209,7 @@ export interface FormatReader {
 /** A result format is one module behind this interface, entered once in `registry.ts`. */
 export interface ResultFormat {
   id: string
-  /** @param head the first bytes of the file (512, or all of a shorter one) */
+  /** @param head the first bytes of the file (65,536, or all of a shorter one) */
   recognises(head: Uint8Array): boolean
   open(sink: ResultSink): FormatReader
 }

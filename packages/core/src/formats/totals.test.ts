@@ -6,9 +6,9 @@ import type { TestResult } from './result.js'
 import { settleResults } from './settlement.js'
 import { TotalsCounter } from './totals.js'
 
-const SAMPLES = new URL('./junit/samples/', import.meta.url)
+const SAMPLES = new URL('./samples/', import.meta.url)
 const files = (readdirSync(SAMPLES, { recursive: true }) as string[]).filter(
-  (name) => name.endsWith('.xml') && statSync(new URL(name, SAMPLES)).isFile(),
+  (name) => !name.endsWith('.expected.json') && statSync(new URL(name, SAMPLES)).isFile(),
 )
 
 it.each(files)('%s is counted alike while it streams and when it is settled', (name) => {

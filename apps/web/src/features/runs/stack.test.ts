@@ -10,7 +10,7 @@ it('sets library frames apart from own ones', () => {
   ])
 })
 
-// messages as they stand in files of the runners' own test runs (formats/junit/samples)
+// messages as they stand in files of the runners' own test runs (formats/samples)
 it.each([
   ['expected 420 to be 430 // Object.is equality', '430', '420'],
   ['child <fare> expected:<430> but was:<420>', '430', '420'],

@@ -4,12 +4,13 @@ import { isFailing, type Outcome } from '../../results/outcome.js'
 import { outcomeOfAttempts } from '../../results/outcome-of-attempts.js'
 import type { Fault, FaultCode, FileFindings, Place, ResultSink, TestResult, WarningCode } from '../result.js'
 import { joinAttempts } from '../settlement.js'
+import { isSameTest, RepeatFinder } from '../repeats.js'
 import { readTimestamp } from '../timestamp.js'
 import type { WarningLog } from '../warnings.js'
+import type { RawElement } from '../xml/events.js'
 import { dialectOf, type KnownDialect } from './dialects.js'
 import { pseudoTest } from './pseudo-tests.js'
-import type { RawCase, RawElement, RawOutcome, RawSuite } from './raw.js'
-import { isSameTest, RepeatFinder } from './repeats.js'
+import type { RawCase, RawOutcome, RawSuite } from './raw.js'
 import { failureOf, settleCase, type Settled } from './settle.js'
 import { SuiteHooks } from './suite-hooks.js'
 
@@ -198,7 +199,8 @@ export class FileAssembly {
     if (root?.name === 'testsuites') this.checkCounts(root, this.failing, 'the file')
     const { faults, dropped, reasons } = this.hooks.found()
     this.faults.push(...faults)
-    const groups = this.repeats.groups(this.dialect, new Set(dropped), this.warnings)
+    const policy = { repeats: this.dialect?.repeats ?? 'auto', retriesAreSkips: this.dialect?.framework === 'testng' }
+    const groups = this.repeats.groups(policy, new Set(dropped), this.warnings)
     if (this.given === dropped.length && this.faults.length === 0) {
       this.warnings.add('noTests', 'The file holds no tests', root?.place ?? START)
     }

@@ -1,13 +1,6 @@
-import type { RawCase, RawElement } from './raw.js'
-
-/** How a reporter means two test cases of one class and name. */
-export type Repeats =
-  /** the same test, tried again */
-  | 'attempts'
-  /** different tests that happen to share a name */
-  | 'distinct'
-  /** tried again if all but the last did not pass, else different tests */
-  | 'auto'
+import type { Repeats } from '../repeats.js'
+import type { RawElement } from '../xml/events.js'
+import type { RawCase } from './raw.js'
 
 /** What tells one writer of JUnit-style XML from another, and what it means by what it writes. */
 export interface Dialect {

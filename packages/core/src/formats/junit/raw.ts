@@ -1,12 +1,5 @@
-import type { Place, Property } from '../result.js'
-import type { Attributes } from './attributes.js'
-
-/** An element with its attributes in the order of the file; the order tells reporters apart. */
-export interface RawElement {
-  name: string
-  attributes: Attributes
-  place: Place
-}
+import type { Property } from '../result.js'
+import type { RawElement } from '../xml/events.js'
 
 export type RawOutcomeKind = 'failure' | 'error' | 'skipped' | 'rerunFailure' | 'rerunError' | 'flakyFailure' | 'flakyError' | 'warning'
 

@@ -8,7 +8,7 @@ import type { TestResult } from '../result.js'
 const read = (xml: string) => readResultFile(new TextEncoder().encode(xml))
 const one = (inner: string, attributes = '') =>
   read(`<testsuite name="s"><testcase classname="c" name="n" ${attributes}>${inner}</testcase></testsuite>`).results[0] as TestResult
-const sample = (file: string) => readFileSync(new URL(`./samples/${file}`, import.meta.url))
+const sample = (file: string) => readFileSync(new URL(`../samples/${file}`, import.meta.url))
 
 describe('reading JUnit-style XML', () => {
   it('gives the same results however the bytes are split', () => {

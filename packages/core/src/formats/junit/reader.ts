@@ -1,9 +1,9 @@
-import { StreamDecoder, xmlEncoding } from '../decode.js'
-import { Refusal, type FileFindings, type FormatReader, type Property, type ResultSink } from '../result.js'
-import { WarningLog } from '../warnings.js'
+import { Refusal, type FileFindings, type Property, type ResultSink } from '../result.js'
+import type { WarningLog } from '../warnings.js'
+import type { RawElement } from '../xml/events.js'
+import type { Vocabulary } from '../xml/reader.js'
 import { FileAssembly } from './assembly.js'
-import { XmlEvents, type XmlListener } from './events.js'
-import type { RawCase, RawElement, RawOutcome, RawOutcomeKind, RawSuite } from './raw.js'
+import type { RawCase, RawOutcome, RawOutcomeKind, RawSuite } from './raw.js'
 
 const OUTCOME_KINDS = new Set<string>([
   'failure',
@@ -17,44 +17,8 @@ const OUTCOME_KINDS = new Set<string>([
 ])
 const ROOTS = new Set(['testsuites', 'testsuite'])
 
-/** Reads JUnit-style XML as a stream of bytes. One test case is held at a time; finished ones go to the assembly. */
-export class JunitReader implements FormatReader {
-  private readonly warnings = new WarningLog()
-  private readonly xml: XmlEvents
-  private readonly listener: JunitListener
-  private decoder: StreamDecoder | null = null
-  private warnedOfBytes = false
-
-  constructor(sink: ResultSink) {
-    this.listener = new JunitListener(this.warnings, sink)
-    this.xml = new XmlEvents(this.listener, this.warnings)
-    this.listener.shorten = (name) => this.xml.shortName(name)
-  }
-
-  write(chunk: Uint8Array): void {
-    this.decoder ??= new StreamDecoder(xmlEncoding(chunk))
-    this.xml.write(this.decoder.decode(chunk))
-    this.checkBytes(this.decoder)
-  }
-
-  end(): FileFindings {
-    if (!this.decoder) throw new Refusal('empty', 'The file is empty')
-    this.xml.write(this.decoder.decode())
-    this.checkBytes(this.decoder)
-    this.xml.end()
-    return this.listener.finish()
-  }
-
-  private checkBytes(decoder: StreamDecoder): void {
-    if (decoder.replaced === 0 || this.warnedOfBytes) return
-    this.warnedOfBytes = true
-    this.warnings.add('encoding', `Some bytes are not valid ${decoder.encoding}; each is shown as \uFFFD`, this.xml.place())
-  }
-}
-
 /** Follows the elements of the JUnit vocabulary by local name; elements it does not know are passed over with what is in them. */
-class JunitListener implements XmlListener {
-  shorten: (name: string) => string = (name) => name
+export class JunitListener implements Vocabulary {
   private readonly assembly: FileAssembly
   private suites: readonly RawSuite[] = []
   private root: RawElement | null = null
@@ -62,7 +26,11 @@ class JunitListener implements XmlListener {
   private outcome: RawOutcome | null = null
   private property: Property | null = null
 
-  constructor(warnings: WarningLog, sink: ResultSink) {
+  constructor(
+    warnings: WarningLog,
+    sink: ResultSink,
+    private readonly shorten: (name: string) => string,
+  ) {
     this.assembly = new FileAssembly(warnings, sink)
   }
 

@@ -16,6 +16,8 @@ const SKIP_TYPES = new Set([
   'unittest.SkipTest',
   'SkipTest',
 ])
+/** Types of failures that judged nothing: node:test writes them as `<failure>`. */
+const ERROR_TYPES = new Set(['hookFailed', 'testTimeoutFailure', 'parentAlreadyFinished'])
 /** Values of `status` and `result` that say a test did not run, with no `<skipped>` beside them. */
 const NOT_RUN_STATUS = new Set(['disabled', 'notrun', 'suppressed', 'skipped', 'ignored', 'pending', 'inactive'])
 const FAILING_STATUS = new Set(['fail', 'failed', 'failure', 'error', 'errored', 'panicked', 'timedout', 'interrupted', 'aborted'])
@@ -25,6 +27,8 @@ const SAYING = ['result', 'status', 'executed', 'failure']
 const EXPECTED_FAILURE = /todo|xfail|expected|!mayfail|!shouldfail/i
 const DEPENDENCY = /depends on not successfully finished|fixture dependency failed/i
 const NOT_STARTED = /unable to find executable|required files missing|failed to start|could not be found/i
+
+const NONE: readonly never[] = []
 
 /** What one test case came to, and doubts about it for the caller to word. */
 export interface Settled {
@@ -44,6 +48,8 @@ export function settleCase(test: RawCase, startedAt: number | null): Settled {
     reason: verdict.reason,
     stdout: test.stdout,
     stderr: test.stderr,
+    steps: NONE,
+    attachments: NONE,
   }
   if (test.outcomes.length < 2 && !AGAIN.has(test.outcomes[0]?.kind ?? '')) return { attempts: [last], doubts }
   const again = (...kinds: RawOutcome['kind'][]) =>
@@ -61,6 +67,8 @@ const earlierTry = (raw: RawOutcome, doubts: Settled['doubts']): Attempt => ({
   reason: null,
   stdout: raw.stdout,
   stderr: raw.stderr,
+  steps: NONE,
+  attachments: NONE,
 })
 
 function readDuration(text: string | null | undefined, doubts: Settled['doubts']): number | null {
@@ -100,7 +108,7 @@ function judgeFailing(test: RawCase, first: RawOutcome, failing: RawOutcome[], d
   const undecided = undecidedStep(test, first)
   if (undecided)
     return { outcome: 'errored', failures: [{ message: undecided, type: first.type, stack: first.text.trim() || null }], reason: null }
-  const errored = failing.every((raw) => raw.kind !== 'failure') || first.type === 'hookFailed'
+  const errored = failing.every((raw) => raw.kind !== 'failure') || ERROR_TYPES.has(first.type ?? '')
   return { outcome: errored ? 'errored' : 'failed', failures, reason: null }
 }
 

@@ -1,0 +1,102 @@
+import { declaredKeys } from '../identity/declared-keys.js'
+import { outcomeOfAttempts } from '../results/outcome-of-attempts.js'
+import { MAX_NAME, MAX_TEXT } from './limits.js'
+import { type RepeatPolicy, RepeatFinder } from './repeats.js'
+import type { Attempt, Fault, FileFindings, Place, Property, ResultSink, TestResult } from './result.js'
+import type { WarningLog } from './warnings.js'
+
+/** A test as a reader found it; what follows from it is worked out here. */
+export interface FoundTest {
+  name: string
+  suites?: string[]
+  classname?: string | null
+  sourceFile?: string | null
+  profile?: string | null
+  attempts: Attempt[]
+  properties?: Property[]
+  place: Place
+}
+
+/** What all readers do with the tests they find: numbers, keys, limits, faults, and a warning when there is nothing at all. */
+export class ResultCollector {
+  readonly faults: Fault[] = []
+  private readonly repeats = new RepeatFinder()
+  private given = 0
+  private startedAt: number | null = null
+
+  constructor(
+    private readonly format: string,
+    private readonly sink: ResultSink,
+    readonly warnings: WarningLog,
+    private readonly policy: RepeatPolicy = { repeats: 'distinct' },
+  ) {}
+
+  add(test: FoundTest): void {
+    const { attempts, properties = [], place } = test
+    const name = this.shorten(test.name, place)
+    const suites = (test.suites ?? []).map((suite) => this.shorten(suite, place))
+    const result: TestResult = {
+      name,
+      suites,
+      classname: test.classname ? this.shorten(test.classname, place) : null,
+      sourceFile: test.sourceFile ?? null,
+      profile: test.profile ?? null,
+      occurrence: 1,
+      outcome: outcomeOfAttempts(attempts),
+      durationMs: attempts.at(-1)?.durationMs ?? null,
+      attempts,
+      properties,
+      keys: declaredKeys(name, properties, suites.at(-1) ?? null),
+      place,
+    }
+    for (const { startedAt } of attempts) this.sawTime(startedAt)
+    this.repeats.add(this.given++, result)
+    this.sink(result)
+  }
+
+  fault(fault: Omit<Fault, 'message' | 'stack'> & Partial<Pick<Fault, 'message' | 'stack'>>): void {
+    this.faults.push({ ...fault, message: fault.message ?? null, stack: fault.stack ?? null })
+  }
+
+  /** A moment at which something of this file ran; the earliest counts. */
+  sawTime(ms: number | null): void {
+    if (ms !== null) this.startedAt = this.startedAt === null ? ms : Math.min(this.startedAt, ms)
+  }
+
+  get count(): number {
+    return this.given
+  }
+
+  finish(framework: string | null): FileFindings {
+    if (this.given === 0 && this.faults.length === 0) this.warnings.add('noTests', 'The file holds no tests', START)
+    return {
+      format: this.format,
+      framework,
+      startedAt: this.startedAt,
+      faults: this.faults,
+      warnings: this.warnings.list(),
+      settlement: { groups: this.repeats.groups(this.policy, new Set(), this.warnings), dropped: [], reasons: [] },
+    }
+  }
+
+  /** A text with more behind it, up to the limit. */
+  append(text: string, more: string, place: Place): string {
+    const room = MAX_TEXT - text.length
+    if (more.length <= room) return text + more
+    this.warnings.add('cut', `Text over ${MAX_TEXT} characters was cut`, place)
+    return text + more.slice(0, Math.max(0, room))
+  }
+
+  private shorten(name: string, place: Place): string {
+    if (name.length <= MAX_NAME) return name
+    this.warnings.add('cut', `A name of ${name.length} characters was cut to ${MAX_NAME}`, place)
+    return name.slice(0, MAX_NAME)
+  }
+}
+
+export const START: Place = { line: 1, column: 1 }
+
+/** A try at a test with the given parts; what is not given is unknown or empty. */
+export function attempt(parts: Partial<Attempt> & Pick<Attempt, 'outcome'>): Attempt {
+  return { durationMs: null, startedAt: null, failures: [], reason: null, stdout: null, stderr: null, steps: [], attachments: [], ...parts }
+}

@@ -1,0 +1,152 @@
+import type { Outcome } from '../../results/outcome.js'
+import { attempt } from '../collector.js'
+import { type JsonContext, jsonFormat, type JsonVocabulary } from '../json/format.js'
+import { isObject, listOf, numberOf, objectOf, objectsOf, textOf, textsOf, wordOf } from '../json/fields.js'
+import type { JsonObject, JsonValue } from '../json/stream.js'
+import type { AttachmentRef, Attempt, Place, Property, Step } from '../result.js'
+
+/** Common Test Report Format, as its schema has it (ctrf.io, 0.0.0), read leniently: reporters break it in small ways. */
+export const ctrf = jsonFormat({
+  id: 'ctrf',
+  recognises: (keys) => keys.root === 'object' && (keys.has('results.tests') || (keys.has('reportFormat') && keys.has('results'))),
+  open: (context) => new Ctrf(context),
+})
+
+const OUTCOMES: Record<string, Outcome> = { passed: 'passed', failed: 'failed', skipped: 'skipped', pending: 'skipped', other: 'errored' }
+/** What the runner itself called it, where the five words of the format are too few. */
+const RAW_OUTCOMES: Record<string, Outcome> = {
+  todo: 'skipped',
+  disabled: 'skipped',
+  error: 'errored',
+  broken: 'errored',
+  blocked: 'blocked',
+}
+
+class Ctrf implements JsonVocabulary {
+  readonly items = [['results', 'tests', '*']]
+  private tool: string | null = null
+
+  constructor(private readonly context: JsonContext) {}
+
+  value(path: string, value: JsonValue, place: Place): void {
+    if (path === 'results.tool') this.tool = textOf(objectOf(value)['name'])
+    else if (path === 'results.summary') this.context.results.sawTime(epoch(objectOf(value)['start']))
+    else if (path === 'results.tests.*' && isObject(value)) this.test(value, place)
+  }
+
+  private test(test: JsonObject, place: Place): void {
+    const last = this.attemptOf(test, place)
+    const earlier = objectsOf(test['retryAttempts']).map((retry) => this.attemptOf(retry, place))
+    // the last of the tries may be the test itself
+    if (earlier.length > 0 && earlier.length > (numberOf(test['retries']) ?? earlier.length)) earlier.pop()
+    if (earlier.length === 0 && test['flaky'] === true && last.outcome === 'passed') earlier.push(attempt({ outcome: 'failed' }))
+    const name = wordOf(test['name']) ?? ''
+    const suites = suitesOf(test['suite'], name)
+    this.context.results.add({
+      name: suites.length > 0 && name.startsWith(`${suites.join(' > ')} > `) ? name.slice(suites.join(' > ').length + 3) : name,
+      suites,
+      sourceFile: textOf(test['filePath']),
+      profile: profileOf(test),
+      attempts: [...earlier, last],
+      properties: propertiesOf(test),
+      place,
+    })
+  }
+
+  private attemptOf(test: JsonObject, place: Place): Attempt {
+    const message = textOf(test['message'])
+    const trace = textOf(test['trace'])
+    const outcome = this.outcomeOf(test, place)
+    const failing = outcome === 'failed' || outcome === 'errored'
+    return attempt({
+      outcome,
+      durationMs: this.durationOf(test, place),
+      startedAt: epoch(test['start']),
+      failures: failing && (message ?? trace) !== null ? [{ message, type: null, stack: trace }] : [],
+      reason: failing ? null : message,
+      stdout: linesOf(test['stdout']),
+      stderr: linesOf(test['stderr']),
+      steps: objectsOf(test['steps']).map(stepOf),
+      attachments: objectsOf(test['attachments']).map(attachmentOf),
+    })
+  }
+
+  private outcomeOf(test: JsonObject, place: Place): Outcome {
+    const status = wordOf(test['status']) ?? ''
+    const known = OUTCOMES[status.toLowerCase()]
+    const raw = RAW_OUTCOMES[(textOf(test['rawStatus']) ?? '').toLowerCase()]
+    if (known === 'errored') return raw ?? known
+    if (known) return known
+    this.context.warnings.add(
+      'status',
+      `“${wordOf(test['name']) ?? ''}” has status “${status}”, which is not known; it counts as errored`,
+      place,
+    )
+    return 'errored'
+  }
+
+  private durationOf(test: JsonObject, place: Place): number | null {
+    const value = test['duration']
+    const ms = numberOf(value)
+    if (ms !== null && ms >= 0) return ms
+    if (value !== undefined)
+      this.context.warnings.add('duration', `Duration “${wordOf(value) ?? ''}” can't be read; it counts as unknown`, place)
+    return null
+  }
+
+  finish() {
+    return { framework: this.tool }
+  }
+}
+
+/** Milliseconds since the epoch; seconds where a reporter wrote those. */
+function epoch(value: JsonValue | undefined): number | null {
+  const number = numberOf(value)
+  if (number === null || number <= 0) return null
+  return number < 1e11 ? number * 1000 : number
+}
+
+/** A list, as the schema has it, or a text of names joined by ` > `, some with the name of the test at its end. */
+function suitesOf(suite: JsonValue | undefined, name: string): string[] {
+  const suites = typeof suite === 'string' ? suite.split(' > ') : textsOf(suite)
+  if (suites.join(' > ') === name) return suites.slice(0, -1)
+  return suites.at(-1) === name ? suites.slice(0, -1) : suites.filter((part) => part !== '')
+}
+
+function profileOf(test: JsonObject): string | null {
+  return [textOf(test['browser']), textOf(test['device'])].filter((part) => part !== null && part !== '').join(', ') || null
+}
+
+function propertiesOf(test: JsonObject): Property[] {
+  const tags = textsOf(test['tags']).map((value) => ({ name: 'tag', value }))
+  const named = [test['labels'], test['parameters'], test['extra']].flatMap((part) =>
+    Object.entries(objectOf(part)).flatMap(([name, value]) => {
+      const word = wordOf(value) ?? (Array.isArray(value) ? textsOf(value).join(', ') : null)
+      return word === null || word === '' ? [] : [{ name, value: word }]
+    }),
+  )
+  const annotations = objectsOf(objectOf(test['extra'])['annotations']).map((annotation) => ({
+    name: wordOf(annotation['type']) ?? 'annotation',
+    value: wordOf(annotation['description']) ?? '',
+  }))
+  return [...tags, ...named, ...annotations]
+}
+
+const linesOf = (value: JsonValue | undefined): string | null =>
+  typeof value === 'string' ? value : listOf(value).length > 0 ? textsOf(value).join('\n') : null
+
+const stepOf = (step: JsonObject): Step => ({
+  keyword: null,
+  text: wordOf(step['name']) ?? '',
+  outcome: OUTCOMES[(textOf(step['status']) ?? '').toLowerCase()] ?? 'notRun',
+  durationMs: null,
+  message: null,
+  steps: [],
+})
+
+const attachmentOf = (attachment: JsonObject): AttachmentRef => ({
+  name: wordOf(attachment['name']) ?? 'attachment',
+  mediaType: textOf(attachment['contentType']),
+  path: textOf(attachment['path']),
+  content: null,
+})

@@ -1,0 +1,12 @@
+const LATIN1_ONLY = /^[\u0000-\u00ff]*$/
+const HIGH = /[\u0080-\u00ff]/
+
+/** GoogleTest escapes each byte of UTF-8 as a character of its own (`\u00E2\u009B\u00B4` for ⛴): put together again where that is UTF-8. */
+export function unescapedBytes(text: string): string {
+  if (!HIGH.test(text) || !LATIN1_ONLY.test(text)) return text
+  try {
+    return new TextDecoder('utf-8', { fatal: true }).decode(Uint8Array.from(text, (char) => char.charCodeAt(0)))
+  } catch {
+    return text
+  }
+}

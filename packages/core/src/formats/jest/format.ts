@@ -1,0 +1,117 @@
+import type { Outcome } from '../../results/outcome.js'
+import { attempt } from '../collector.js'
+import { type JsonContext, jsonFormat, type JsonVocabulary } from '../json/format.js'
+import { isObject, numberOf, objectOf, objectsOf, textOf, textsOf, wordOf } from '../json/fields.js'
+import type { JsonObject, JsonValue } from '../json/stream.js'
+import { errorOf } from '../js-error.js'
+import type { Attempt, Place, Property } from '../result.js'
+
+/** The JSON report of Jest, which Vitest writes too. */
+export const jestJson = jsonFormat({
+  id: 'jest-json',
+  recognises: (keys) => keys.has('testResults') || keys.has('numTotalTests'),
+  open: (context) => new JestJson(context),
+})
+
+const OUTCOMES: Record<string, Outcome> = {
+  passed: 'passed',
+  failed: 'failed',
+  skipped: 'skipped',
+  pending: 'skipped',
+  todo: 'skipped',
+  disabled: 'skipped',
+}
+/** Jest tells all failures of a file again in one text; only these say what no test says. */
+const NOT_LOADED = /Test suite failed to run/
+const HEADING = /^● Test suite failed to run\s*/
+
+/** Named words of an object, as properties. */
+const wordsIn = (value: JsonValue | undefined): Property[] =>
+  Object.entries(objectOf(value)).flatMap(([name, inner]) => {
+    const word = wordOf(inner)
+    return word === null ? [] : [{ name, value: word }]
+  })
+
+class JestJson implements JsonVocabulary {
+  readonly items = [['testResults', '*']]
+  readonly skipped = [['snapshot'], ['coverageMap'], ['openHandles']]
+  private vitest = false
+
+  constructor(private readonly context: JsonContext) {}
+
+  value(path: string, value: JsonValue, place: Place): void {
+    if (path === 'startTime') this.context.results.sawTime(numberOf(value))
+    else if (path === 'testResults.*' && isObject(value)) this.file(value, place)
+  }
+
+  private file(file: JsonObject, place: Place): void {
+    const sourceFile = textOf(file['name'])
+    const tests = objectsOf(file['assertionResults'])
+    for (const test of tests) this.test(test, sourceFile, place)
+    const message = (textOf(file['message']) ?? '').trim()
+    const failed = textOf(file['status']) === 'failed' || isObject(file['testExecError'])
+    if (!failed) return
+    const own = NOT_LOADED.test(message) || (message !== '' && !message.startsWith('●'))
+    if (own)
+      this.context.results.fault({
+        code: tests.length === 0 ? 'load' : 'hook',
+        subject: sourceFile ?? 'a file',
+        ...errorOf(message.replace(HEADING, '')),
+        place,
+      })
+    else if (!tests.some((test) => test['status'] === 'failed'))
+      this.context.results.fault({
+        code: 'hook',
+        subject: sourceFile ?? 'a file',
+        message: 'The file failed, and no test of it did',
+        place,
+      })
+  }
+
+  private test(test: JsonObject, sourceFile: string | null, place: Place): void {
+    if ('meta' in test) this.vitest = true
+    const titles = textsOf(test['ancestorTitles'])
+    this.context.results.add({
+      name: textOf(test['title']) ?? wordOf(test['fullName']) ?? '',
+      suites: titles,
+      sourceFile,
+      attempts: this.attemptsOf(test, place),
+      properties: [...textsOf(test['tags']).map((value) => ({ name: 'tag', value })), ...wordsIn(test['meta'])],
+      place,
+    })
+  }
+
+  private attemptsOf(test: JsonObject, place: Place): Attempt[] {
+    const messages = textsOf(test['failureMessages'])
+    const outcome = this.outcomeOf(test, place)
+    const failing = outcome === 'failed'
+    const last = attempt({
+      outcome,
+      durationMs: numberOf(test['duration']),
+      startedAt: numberOf(test['startAt']),
+      failures: failing ? messages.map(errorOf) : [],
+      reason: test['status'] === 'todo' ? 'todo' : null,
+    })
+    // what failed before the last try: Jest keeps it apart, Vitest leaves it with a test that passed
+    const before = textsOf(test['retryReasons']).length > 0 ? textsOf(test['retryReasons']) : failing ? [] : messages
+    const lost = Math.max(0, (numberOf(test['invocations']) ?? 1) - 1 - before.length)
+    return [
+      ...before.map((message) => attempt({ outcome: 'failed', failures: [errorOf(message)] })),
+      ...Array.from({ length: Math.min(lost, 100) }, () => attempt({ outcome: 'failed' })),
+      last,
+    ]
+  }
+
+  private outcomeOf(test: JsonObject, place: Place): Outcome {
+    const status = wordOf(test['status']) ?? ''
+    const known = OUTCOMES[status]
+    if (known) return known
+    const words = `“${wordOf(test['title']) ?? ''}” has status “${status}”, which is not known; it counts as errored`
+    this.context.warnings.add('status', words, place)
+    return 'errored'
+  }
+
+  finish() {
+    return { framework: this.vitest ? 'vitest' : 'jest' }
+  }
+}

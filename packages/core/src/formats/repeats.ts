@@ -1,0 +1,103 @@
+import { isFailing, outcomeCode, outcomeFromCode } from '../results/outcome.js'
+import type { Place, RepeatGroup, TestResult } from './result.js'
+import type { WarningLog } from './warnings.js'
+import { Hash64, SeenTable } from './seen-table.js'
+
+/** How a reporter means two test cases of one class and name. */
+export type Repeats =
+  /** the same test, tried again */
+  | 'attempts'
+  /** different tests that happen to share a name */
+  | 'distinct'
+  /** tried again if all but the last did not pass, else different tests */
+  | 'auto'
+
+export interface RepeatPolicy {
+  repeats: Repeats
+  /** A try that will be repeated is written as skipped (TestNG). */
+  retriesAreSkips?: boolean
+}
+
+interface Member {
+  seq: number
+  outcome: number
+}
+
+interface Repeated {
+  name: string
+  place: Place
+  members: Member[]
+}
+
+/** Whether two test cases share everything a test is told apart by. */
+export const isSameTest = (a: TestResult, b: TestResult): boolean => a.name === b.name && isSamePlace(a, b)
+
+function isSamePlace(a: TestResult, b: TestResult): boolean {
+  return (
+    a.classname === b.classname &&
+    a.profile === b.profile &&
+    a.sourceFile === b.sourceFile &&
+    (a.suites === b.suites || (a.suites.length === b.suites.length && a.suites.every((suite, i) => suite === b.suites[i])))
+  )
+}
+
+/**
+ * Finds test cases that share class and name in one file, without keeping them: attempts at one test become one result,
+ * different tests get an occurrence number, so that none hides another. Keeps some 20 bytes a test.
+ */
+export class RepeatFinder {
+  private readonly seen = new SeenTable()
+  private readonly repeated = new Map<number, Repeated>()
+  /** Where the last test stood, hashed: the next one mostly stands there too. */
+  private where: TestResult | null = null
+  private hashed = new Hash64()
+
+  add(seq: number, result: TestResult): void {
+    const outcome = outcomeCode(result.outcome)
+    const before = this.seen.add(this.hashOf(result), seq, outcome, result.place)
+    if (!before) return
+    const group = this.repeated.get(before.seq)
+    if (group) group.members.push({ seq, outcome })
+    else this.repeated.set(before.seq, { name: result.name, place: before.place, members: [before, { seq, outcome }] })
+  }
+
+  private hashOf(result: TestResult): Hash64 {
+    const { where } = this
+    if (!where || !isSamePlace(where, result)) {
+      const { classname, sourceFile, profile, suites } = result
+      this.where = result
+      this.hashed = new Hash64()
+        .add(classname ?? '')
+        .add(sourceFile ?? '')
+        .add(profile ?? '')
+      for (const suite of suites) this.hashed.add(suite)
+    }
+    return this.hashed.copy().add(result.name).end()
+  }
+
+  /** @param dropped results that turned out to be no tests */
+  groups(policy: RepeatPolicy, dropped: ReadonlySet<number>, warnings: WarningLog): RepeatGroup[] {
+    return [...this.repeated.values()].flatMap((group) => {
+      const members = group.members.filter(({ seq }) => !dropped.has(seq))
+      return members.length > 1 ? [settle({ ...group, members }, policy, warnings)] : []
+    })
+  }
+}
+
+function settle({ name, place, members }: Repeated, policy: RepeatPolicy, warnings: WarningLog): RepeatGroup {
+  const seqs = members.map(({ seq }) => seq)
+  const kind = areAttempts(members, policy) ? 'attempts' : 'distinct'
+  if (kind === 'distinct') warnings.add('repeated', `“${name}” stands ${members.length} times; each is kept as a test of its own`, place)
+  else if (policy.repeats === 'auto') {
+    const words = `“${name}” stands ${members.length} times and all but the last failed; it is read as one test that was tried again`
+    warnings.add('repeated', words, place)
+  }
+  return { kind, members: seqs, skipsWereFailures: policy.retriesAreSkips ?? false }
+}
+
+function areAttempts(members: readonly Member[], { repeats, retriesAreSkips }: RepeatPolicy): boolean {
+  if (repeats !== 'auto') return repeats === 'attempts'
+  const before = members.slice(0, -1).map(({ outcome }) => outcomeFromCode(outcome))
+  if (retriesAreSkips && before.every((outcome) => outcome === 'skipped')) return true
+  return before.every(isFailing)
+}

@@ -1,0 +1,173 @@
+import { SaxesParser, type SaxesTagPlain } from 'saxes'
+import { MAX_DEPTH, MAX_NAME, MAX_PIECE, MAX_TEXT } from '../limits.js'
+import { Refusal, type Place } from '../result.js'
+import type { WarningLog } from '../warnings.js'
+import { Attributes } from './attributes.js'
+
+/** An element with its attributes in the order of the file; the order tells reporters apart. */
+export interface RawElement {
+  /** Without its namespace prefix. */
+  name: string
+  attributes: Attributes
+  place: Place
+}
+
+/** What the reader of a vocabulary hears. Text comes whole, once, at the close of its element. */
+export interface XmlListener {
+  open(element: RawElement, depth: number): void
+  close(name: string, text: string, depth: number): void
+}
+
+/** Faults in well-formedness that real runners write; read all the same. Everything else saxes objects to refuses the file. */
+const TOLERATED = [/^disallowed character\.$/, /^malformed character entity\.$/, /^the string "\]\]>" is disallowed/]
+
+/**
+ * Saxes that tells its objections to a function of ours. It keeps each handler in a property that V8 adds by name: the eighth turns
+ * the parser into a dictionary, which makes it many times slower. A class of its own has room for more, and an objection needs none.
+ */
+class Parser extends SaxesParser {
+  constructor(private readonly objection: (message: string) => void) {
+    super({ xmlns: false, position: true })
+  }
+
+  override fail(message: string): this {
+    this.objection(message)
+    return this
+  }
+}
+
+/**
+ * Turns text into elements with saxes: entities of a DOCTYPE are never expanded and nothing is fetched.
+ * Adds what result files need: limits, the place of every element, and tolerance for what real runners write.
+ */
+export class XmlEvents {
+  private readonly parser = new Parser((message) => this.objection(message))
+  private depth = 0
+  /** Characters since the last element opened or closed; counted in whole pieces. */
+  private sinceTag = 0
+  /** Texts of the elements that are open, outermost first. */
+  private readonly texts = new OpenTexts()
+  /** The element whose start tag is being read. */
+  private attributes = new Attributes()
+  private tagPlace: Place = { line: 1, column: 1 }
+  /** Only text with characters that XML forbids can hold NUL; saxes tells of them before it gives the text out. */
+  private forbiddenSeen = false
+
+  constructor(
+    private readonly listener: XmlListener,
+    private readonly warnings: WarningLog,
+  ) {
+    this.parser.on('doctype', (text) => this.doctype(text))
+    this.parser.on('opentagstart', () => {
+      this.tagPlace = this.place()
+      this.attributes = new Attributes()
+    })
+    this.parser.on('attribute', ({ name, value }) => this.attributes.add(name, this.clean(value)))
+    this.parser.on('opentag', (tag) => this.open(tag))
+    this.parser.on('closetag', (tag) => this.close(tag))
+    this.parser.on('text', (text) => this.texts.add(text))
+    this.parser.on('cdata', (text) => this.texts.add(text))
+  }
+
+  write(text: string): void {
+    this.parser.write(text)
+    this.sinceTag += text.length
+    if (this.sinceTag > MAX_PIECE) {
+      throw new Refusal(
+        'tooLong',
+        `More than ${MAX_PIECE / 1024 ** 2} million characters without an element; this is no result file`,
+        this.place(),
+      )
+    }
+  }
+
+  end(): void {
+    this.parser.close()
+  }
+
+  place(): Place {
+    return { line: this.parser.line, column: this.parser.column + 1 }
+  }
+
+  private objection(message: string): void {
+    if (TOLERATED.some((pattern) => pattern.test(message))) {
+      this.forbiddenSeen = true
+      this.warnings.add('illFormed', `Not well-formed XML: ${message} It was read all the same`, this.place())
+      return
+    }
+    throw new Refusal('illFormed', `The file is not well-formed XML: ${message.replace(/\.$/, '')}`, this.place())
+  }
+
+  private doctype(text: string): void {
+    if (/<!ENTITY/i.test(text)) {
+      throw new Refusal('entities', 'The file declares XML entities; they are never expanded, so it is not read', this.place())
+    }
+    this.warnings.add('doctype', 'The document type declaration was passed over; nothing was fetched', this.place())
+  }
+
+  private open(tag: SaxesTagPlain): void {
+    this.sinceTag = 0
+    this.depth++
+    if (this.depth > MAX_DEPTH) throw new Refusal('tooDeep', `Elements are nested more than ${MAX_DEPTH} deep`, this.tagPlace)
+    this.texts.open()
+    this.listener.open({ name: localName(tag.name), attributes: this.attributes, place: this.tagPlace }, this.depth)
+  }
+
+  private close(tag: SaxesTagPlain): void {
+    this.sinceTag = 0
+    if (this.texts.cut) this.warnings.add('cut', `Text over ${MAX_TEXT} characters was cut`, this.place())
+    this.listener.close(localName(tag.name), this.withoutNul(this.texts.close()), this.depth)
+    this.depth--
+  }
+
+  private clean(value: string): string {
+    if (value.length <= MAX_TEXT) return this.withoutNul(value)
+    this.warnings.add('cut', `Text over ${MAX_TEXT} characters was cut`, this.tagPlace)
+    return this.withoutNul(value.slice(0, MAX_TEXT))
+  }
+
+  private withoutNul(text: string): string {
+    return this.forbiddenSeen ? stripNul(text) : text
+  }
+
+  /** A name, shortened with a warning where it is absurdly long. */
+  shortName(value: string): string {
+    if (value.length <= MAX_NAME) return value
+    this.warnings.add('cut', `A name of ${value.length} characters was cut to ${MAX_NAME}`, this.tagPlace)
+    return value.slice(0, MAX_NAME)
+  }
+}
+
+/** Gathers the text of each open element up to the limit. Closing one goes on with the text of the element around it. */
+class OpenTexts {
+  private readonly outer: string[] = []
+  private readonly outerCut: boolean[] = []
+  private text = ''
+  /** The innermost text passed the limit. */
+  cut = false
+
+  open(): void {
+    this.outer.push(this.text)
+    this.outerCut.push(this.cut)
+    this.text = ''
+    this.cut = false
+  }
+
+  add(text: string): void {
+    const room = MAX_TEXT - this.text.length
+    if (text.length > room) this.cut = true
+    if (room > 0) this.text += text.length > room ? text.slice(0, room) : text
+  }
+
+  close(): string {
+    const { text } = this
+    this.text = this.outer.pop() ?? ''
+    this.cut = this.outerCut.pop() ?? false
+    return text
+  }
+}
+
+const localName = (name: string) => name.slice(name.indexOf(':') + 1)
+
+/** NUL can stand neither in XML nor in PostgreSQL text; its picture takes its place. */
+const stripNul = (text: string) => (text.includes('\0') ? text.replaceAll('\0', '\u2400') : text)
