@@ -9,17 +9,21 @@ let folder: string
 beforeAll(() => {
   folder = mkdtempSync(join(tmpdir(), 'bobbin-files-'))
   mkdirSync(join(folder, 'deep', 'er'), { recursive: true })
-  for (const name of ['b.xml', 'a.xml', 'notes.txt', 'deep/er/c.xml']) writeFileSync(join(folder, name), '')
+  for (const name of ['b.xml', 'a.xml', 'deep/er/c.xml']) writeFileSync(join(folder, name), '<testsuites/>')
+  writeFileSync(join(folder, 'points.txt'), 'TAP version 13\n1..0\n')
+  writeFileSync(join(folder, 'page.xml'), '<html/>')
+  writeFileSync(join(folder, 'notes.txt'), 'ferry log')
 })
 
 const names = (patterns: string[]) =>
-  findFiles(patterns.map((pattern) => join(folder, pattern))).map((file) => file.slice(folder.length + 1))
+  findFiles(patterns.map((pattern) => join(folder, pattern))).files.map((file) => file.slice(folder.length + 1))
 
 it('takes files, folders and patterns, in order and each once', () => {
   expect(names(['notes.txt'])).toEqual(['notes.txt'])
-  expect(names(['.'])).toEqual(['a.xml', 'b.xml', 'deep/er/c.xml'])
-  expect(names(['**/*.xml'])).toEqual(['a.xml', 'b.xml', 'deep/er/c.xml'])
-  expect(names(['b.xml', '*.xml'])).toEqual(['b.xml', 'a.xml'])
+  expect(names(['.'])).toEqual(['a.xml', 'b.xml', 'deep/er/c.xml', 'points.txt'])
+  expect(findFiles([folder]).passedOver).toEqual([join(folder, 'notes.txt'), join(folder, 'page.xml')])
+  expect(names(['**/*.xml'])).toEqual(['a.xml', 'b.xml', 'deep/er/c.xml', 'page.xml'])
+  expect(names(['b.xml', '*.xml'])).toEqual(['b.xml', 'a.xml', 'page.xml'])
 })
 
 it('does not pass over a pattern that matches nothing: a green build with no results is the worst', () => {

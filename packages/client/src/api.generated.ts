@@ -775,13 +775,10 @@ export interface components {
       outcome: components['schemas']['Outcome']
       durationMs: number | null
       startedAt: string | null
-      failures: {
-        message: string | null
-        type: string | null
-        stack: string | null
-      }[]
+      failures: components['schemas']['Failure'][]
       reason: string | null
       stdout: string | null
+      steps: components['schemas']['TestStep'][]
       stderr: string | null
       properties: {
         name: string
@@ -943,8 +940,11 @@ export interface components {
     }
     DeliveredFile: {
       name: string
-      /** @enum {string} */
-      status: 'stored' | 'already' | 'refused'
+      /**
+       * @description `passedOver`: it lay beside result files in an archive, and is none.
+       * @enum {string}
+       */
+      status: 'stored' | 'already' | 'refused' | 'passedOver'
       format: string | null
       totals: components['schemas']['OutcomeTotals'] | null
       faults: components['schemas']['Fault'][]
@@ -998,13 +998,25 @@ export interface components {
       lane: components['schemas']['LaneRef'] | null
       files: {
         name: string
-        /** @enum {string} */
-        status: 'stored' | 'already' | 'refused'
+        /**
+         * @description `passedOver`: it lay beside result files in an archive, and is none.
+         * @enum {string}
+         */
+        status: 'stored' | 'already' | 'refused' | 'passedOver'
         results: number
         faults: number
         warnings: number
         error: string | null
       }[]
+    }
+    /** @description One thing a test said went wrong. One attempt can hold several (soft assertions, a failing tear-down after a failing test). */
+    Failure: {
+      message: string | null
+      type: string | null
+      stack: string | null
+      /** @description What the check wanted and what it found, where the file says so apart from the message. */
+      expected?: string | null
+      actual?: string | null
     }
     /** @description Something that went wrong outside any test. It makes the run incomplete: tests that are missing because of it are not run, not gone. */
     Fault: {
@@ -1016,7 +1028,7 @@ export interface components {
       place: components['schemas']['Place']
     }
     /** @enum {string} */
-    FaultCode: 'load' | 'hook' | 'suite' | 'undelivered'
+    FaultCode: 'load' | 'hook' | 'suite' | 'undelivered' | 'bailOut' | 'plan' | 'crash'
     FaultRow: {
       code: components['schemas']['FaultCode']
       /** @description What it happened in: a file, a suite, a hook. */
@@ -1535,6 +1547,17 @@ export interface components {
       email: string
       password: string
     }
+    /** @description One action inside an attempt. */
+    TestStep: {
+      /** @description `Given`, `Before`, `setup` …: what kind of step it is, where the file says so. */
+      keyword: string | null
+      text: string
+      outcome: components['schemas']['Outcome']
+      durationMs: number | null
+      message: string | null
+      /** @description Steps inside this one. */
+      steps: components['schemas']['TestStep'][]
+    }
     /** @description Outcomes of many scripts over the last runs of one lane, one digit a run (outcome code, 0 for none), oldest first. */
     Threads: {
       points: components['schemas']['RunPoint'][]
@@ -1582,6 +1605,8 @@ export interface components {
       | 'counts'
       | 'unexpectedPass'
       | 'mergedTeardown'
+      | 'duplicateKey'
+      | 'notResult'
   }
   responses: never
   parameters: never
@@ -1617,6 +1642,7 @@ export type ChangeEvent = components['schemas']['ChangeEvent']
 export type DeliveredFile = components['schemas']['DeliveredFile']
 export type DeliveryReport = components['schemas']['DeliveryReport']
 export type DeliveryRow = components['schemas']['DeliveryRow']
+export type Failure = components['schemas']['Failure']
 export type Fault = components['schemas']['Fault']
 export type FaultCode = components['schemas']['FaultCode']
 export type FaultRow = components['schemas']['FaultRow']
@@ -1667,6 +1693,7 @@ export type ScriptRef = components['schemas']['ScriptRef']
 export type ScriptRow = components['schemas']['ScriptRow']
 export type SessionRow = components['schemas']['SessionRow']
 export type SignInDto = components['schemas']['SignInDto']
+export type TestStep = components['schemas']['TestStep']
 export type Threads = components['schemas']['Threads']
 export type TokenRow = components['schemas']['TokenRow']
 export type TokenScope = components['schemas']['TokenScope']

@@ -28,7 +28,8 @@ export async function deliverFiles(patterns: string[], options: DeliverOptions):
   const baseUrl = fromEnvironment('BOBBIN_URL', 'the address of Bobbin, as http://127.0.0.1:4680').replace(/\/+$/, '')
   const token = fromEnvironment('BOBBIN_TOKEN', 'a token with the scope “deliver”')
   const progress = new Progress()
-  const files = await Promise.all(findFiles(patterns).map(async (name) => ({ name, content: await openAsBlob(name) })))
+  const found = findFiles(patterns)
+  const files = await Promise.all(found.files.map(async (name) => ({ name, content: await openAsBlob(name) })))
   const total = files.reduce((sum, file) => sum + file.content.size, 0)
   const quiet = new ApiClient({ baseUrl, token, fetch: nodeFetch() })
   const client = new ApiClient({ baseUrl, token, fetch: nodeFetch((sent) => progress.show(sendingWords(sent, total))) })
@@ -46,7 +47,10 @@ export async function deliverFiles(patterns: string[], options: DeliverOptions):
     const report = await withRetries(() => deliver(client, project, { pipeline, build, branch, environment, commit }, 'cli', files), again)
     progress.clear()
     if (options.json) console.log(JSON.stringify(report, null, 2))
-    else print(report, baseUrl, project)
+    else {
+      for (const name of found.passedOver) console.log(`passed over  ${name}`)
+      print(report, baseUrl, project)
+    }
     return report.files.some((file) => file.status === 'refused') ? EXIT.refused : EXIT.stored
   } catch (error) {
     progress.clear()
@@ -103,7 +107,7 @@ function print(report: DeliveryReport, baseUrl: string, project: string): void {
 }
 
 function printFile(file: DeliveredFile): void {
-  if (file.error) return console.log(`refused  ${file.name}: ${file.error.message}`)
+  if (file.error) return console.log(`${file.status === 'refused' ? 'refused ' : 'passed over '} ${file.name}: ${file.error.message}`)
   console.log(`${file.status === 'already' ? 'already ' : 'stored  '} ${file.name}${file.totals ? `: ${totalsLine(file.totals)}` : ''}`)
   for (const fault of file.faults)
     console.log(`         incomplete: ${fault.subject}: ${fault.message ?? 'no message'} (line ${fault.place.line})`)

@@ -1,32 +1,32 @@
-import { Refusal, ResultFileReader, summarizeFile, type FileSummary, type OutcomeTotals } from '@bobbin/core'
+import { type Inspected, Inspection, type OutcomeTotals } from '@bobbin/core'
 import { createReadStream } from 'node:fs'
 import { EXIT } from '../exit-codes.js'
 import { findFiles } from '../files.js'
 
-type Inspected = FileSummary | { file: string; error: string }
-
 /** Reads result files without a server and says what is in them. */
 export async function inspect(patterns: string[], options: { json?: boolean }): Promise<number> {
-  const inspected: Inspected[] = []
-  for (const file of findFiles(patterns)) inspected.push(await inspectFile(file))
+  const { files, passedOver } = findFiles(patterns)
+  const inspected: Inspected[] = passedOver.map((file) => ({ file, passedOver: 'This is no result file' }))
+  for (const file of files) inspected.push(...(await inspectFile(file)))
   if (options.json) console.log(JSON.stringify(inspected, null, 2))
   else for (const file of inspected) print(file)
   return inspected.some((file) => 'error' in file) ? EXIT.refused : EXIT.stored
 }
 
-async function inspectFile(file: string): Promise<Inspected> {
-  const reader = new ResultFileReader()
+/** One file, or every file of an archive. */
+async function inspectFile(file: string): Promise<Inspected[]> {
+  const inspection = new Inspection(file)
   try {
-    for await (const chunk of createReadStream(file)) reader.write(chunk as Buffer)
-    return summarizeFile(file, reader.end())
+    for await (const chunk of createReadStream(file)) inspection.write(chunk as Buffer)
   } catch (error) {
-    if (error instanceof Refusal) return { file, error: error.message }
-    if (error instanceof Error && 'code' in error) return { file, error: `The file can't be read: ${error.message}` }
+    if (error instanceof Error && 'code' in error) return [{ file, error: `The file can't be read: ${error.message}` }]
     throw error
   }
+  return inspection.end()
 }
 
 function print(inspected: Inspected): void {
+  if ('passedOver' in inspected) return console.log(`${inspected.file}\n  passed over: ${inspected.passedOver}`)
   if ('error' in inspected) return console.log(`${inspected.file}\n  refused: ${inspected.error}`)
   console.log(
     `${inspected.file}\n  ${inspected.format}${inspected.framework ? ` by ${inspected.framework}` : ''}: ${totalsLine(inspected.totals)}`,

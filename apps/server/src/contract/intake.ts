@@ -3,7 +3,8 @@ import type { LaneRef } from './history.js'
 
 export interface DeliveredFile {
   name: string
-  status: 'stored' | 'already' | 'refused'
+  /** `passedOver`: it lay beside result files in an archive, and is none. */
+  status: 'stored' | 'already' | 'refused' | 'passedOver'
   format: string | null
   totals: OutcomeTotals | null
   faults: Fault[]

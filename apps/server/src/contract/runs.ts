@@ -1,4 +1,4 @@
-import type { Change, Fault, Outcome, OutcomeTotals, Warning } from '@bobbin/core'
+import type { Change, Failure, Fault, Outcome, OutcomeTotals, TestStep, Warning } from '@bobbin/core'
 import type { LaneRef, ScriptHistory, Threads } from './history.js'
 import type { LinkInfo, ScriptRef } from './scripts.js'
 
@@ -62,9 +62,10 @@ export interface AttemptDetail {
   outcome: Outcome
   durationMs: number | null
   startedAt: string | null
-  failures: { message: string | null; type: string | null; stack: string | null }[]
+  failures: Failure[]
   reason: string | null
   stdout: string | null
+  steps: TestStep[]
   stderr: string | null
   properties: { name: string; value: string }[]
   file: string

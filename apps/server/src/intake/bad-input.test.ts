@@ -27,8 +27,8 @@ describe('a file that is no result file', () => {
     ['nested absurdly deep', 'deep-5000.xml', /nested more than 1000 deep/],
     ['that is no XML', 'tap-just-text.tap', /no result format that Bobbin reads/],
   ])('%s is refused by a sentence with what is wrong, and the next one is taken', async (_, name, message) => {
-    const content = Buffer.from(hostile(name), 'latin1')
-    const report = await bobbin.deliver({ [name]: content as unknown as string, 'good.xml': resultFile(['beside']) }, { pipeline: name })
+    const content = new Uint8Array(Buffer.from(hostile(name), 'latin1'))
+    const report = await bobbin.deliver({ [name]: content, 'good.xml': resultFile(['beside']) }, { pipeline: name })
     expect(report.files.map((file) => file.status)).toEqual(['refused', 'stored'])
     expect(report.files[0]?.error?.message).toMatch(message)
     await nothingLost()

@@ -1,7 +1,7 @@
 import { Injectable } from '@nestjs/common'
 import { InjectConnection } from '@nestjs/sequelize'
 import type { DeliveredFile, DeliveryReport, DeliveryRow } from '../contract/index.js'
-import { Refusal, type Fault } from '@bobbin/core'
+import type { Fault } from '@bobbin/core'
 import type { Transaction } from 'sequelize'
 import { Sequelize } from 'sequelize-typescript'
 import type { Context } from '../access/index.js'
@@ -12,7 +12,7 @@ import { copyRows } from './copy-text.js'
 import { DELIVERIES } from './delivery-queries.js'
 import type { TargetDto } from './intake.dto.js'
 import * as merge from './merge-queries.js'
-import { readFile, type IncomingFile, type ReadFile } from './read-file.js'
+import { readFiles, type IncomingFile, type ReadFile, type UnreadFile } from './read-file.js'
 import { MAKE_STAGE, PLAN_MERGE, settleStage } from './staging.js'
 import { resolveTarget, type MadeLog, type Target } from './target.js'
 
@@ -57,13 +57,18 @@ export class Delivery {
   ) {}
 
   async take(file: IncomingFile): Promise<void> {
-    const read = await readFile(file)
-    this.storing = true
-    try {
-      this.files.push(read instanceof Refusal ? refused(file.name, read) : await this.store(read))
-    } finally {
-      this.storing = false
-      if (!(read instanceof Refusal)) read.stage.dispose()
+    for await (const read of readFiles(file)) {
+      if (!('stage' in read)) {
+        this.files.push(unread(read))
+        continue
+      }
+      this.storing = true
+      try {
+        this.files.push(await this.store(read))
+      } finally {
+        this.storing = false
+        read.stage.dispose()
+      }
     }
   }
 
@@ -179,7 +184,7 @@ function delivered(file: ReadFile, status: 'stored' | 'already', unknownKeys: De
   }
 }
 
-function refused(name: string, refusal: Refusal): DeliveredFile {
-  const { code, message } = refusal
-  return { name, status: 'refused', format: null, totals: null, faults: [], warnings: [], unknownKeys: [], error: { code, message } }
+function unread({ name, refusal: { code, message }, passedOver }: UnreadFile): DeliveredFile {
+  const status = passedOver ? 'passedOver' : 'refused'
+  return { name, status, format: null, totals: null, faults: [], warnings: [], unknownKeys: [], error: { code, message } }
 }

@@ -76,10 +76,10 @@ with texts as materialized (
 ), had as materialized (
   select script_id, max(ordinal) as most from attempt where run_id = $runId and day = $day::date group by script_id
 ), stored as (
-  insert into attempt (run_id, script_id, day, ordinal, file_id, outcome, duration_ms, started_at, signature_id, message_id, failures_id, stdout_id, stderr_id, reason, properties)
+  insert into attempt (run_id, script_id, day, ordinal, file_id, outcome, duration_ms, started_at, signature_id, message_id, failures_id, stdout_id, stderr_id, steps_id, reason, properties)
   select $runId, s.id, $day::date,
     (coalesce(had.most, 0) + row_number() over (partition by s.id order by a.seq, a.ordinal))::smallint,
-    $fileId, a.outcome, a.duration_ms, a.started_at, g.id, m.id, f.id, so.id, se.id, a.reason, a.properties
+    $fileId, a.outcome, a.duration_ms, a.started_at, g.id, m.id, f.id, so.id, se.id, st.id, a.reason, a.properties
   from stage_attempt a
   join script s on s.project_id = $projectId and s.identity = a.identity
   left join had on had.script_id = s.id
@@ -88,6 +88,7 @@ with texts as materialized (
   left join texts f on f.hash = a.failures
   left join texts so on so.hash = a.stdout
   left join texts se on se.hash = a.stderr
+  left join texts st on st.hash = a.steps
   returning script_id, ordinal, outcome, duration_ms, signature_id, message_id
 ), again as materialized (select distinct script_id from stored where ordinal > 1
 ), settled as (

@@ -1,4 +1,13 @@
-import { Refusal, ResultFileStream, TotalsCounter, type FileFindings, type OutcomeTotals } from '@bobbin/core'
+import {
+  Bundle,
+  type EntrySink,
+  type FileFindings,
+  isPassedOver,
+  type OutcomeTotals,
+  Refusal,
+  ResultFileStream,
+  TotalsCounter,
+} from '@bobbin/core'
 import { createHash } from 'node:crypto'
 import { Stage } from './staging.js'
 
@@ -19,42 +28,142 @@ export interface ReadFile {
   bytes: number
 }
 
+/** A file that is not stored, with the reason. `passedOver` is one that lay beside result files and is none. */
+export interface UnreadFile {
+  name: string
+  refusal: Refusal
+  passedOver: boolean
+}
+
 /**
- * Parses and stages while the bytes come in: memory does not grow with the file. The rest of a refused file is read and dropped,
- * so that the next one can follow. The caller disposes of the stage.
+ * Parses and stages while the bytes come in: memory does not grow with the file. An archive gives out its files one by one, each as
+ * soon as it has come whole. The rest of a refused file is read and dropped, so that the next one can follow. The caller disposes
+ * of each stage.
  */
-export async function readFile(file: IncomingFile): Promise<ReadFile | Refusal> {
-  const hash = createHash('sha256')
-  const stage = new Stage()
-  const totals = new TotalsCounter()
-  const reader = new ResultFileStream((result) => {
-    totals.add(result.outcome)
-    stage.add(result)
-  })
-  let bytes = 0
-  let refusal: Refusal | null = null
-  const attempt = <T>(step: () => T): T | null => {
+export async function* readFiles(file: IncomingFile): AsyncGenerator<ReadFile | UnreadFile> {
+  const bundle = new OpenBundle(file.name)
+  try {
+    for await (const chunk of file.chunks) {
+      bundle.write(chunk)
+      yield* bundle.taken()
+    }
+    if (file.cut()) bundle.refuse(new Refusal('tooLong', 'The file is larger than the server takes'))
+    bundle.end()
+    yield* bundle.taken()
+  } finally {
+    bundle.dispose()
+  }
+}
+
+/** A delivered file whose bytes still come, and those of its files that are whole. */
+class OpenBundle {
+  private done: (ReadFile | UnreadFile)[] = []
+  private open: FileReading | null = null
+  private refusal: Refusal | null = null
+  private readonly bundle: Bundle
+
+  constructor(private readonly name: string) {
+    this.bundle = new Bundle(name, {
+      open: (inner, inside) => {
+        const reading = new FileReading(inner, inside, (read) => {
+          this.open = null
+          this.done.push(read)
+        })
+        this.open = reading
+        return reading
+      },
+    })
+  }
+
+  write(chunk: Uint8Array): void {
+    this.attempt(() => this.bundle.write(chunk))
+  }
+
+  end(): void {
+    this.attempt(() => this.bundle.end())
+    if (this.refusal) this.done.push({ name: this.name, refusal: this.refusal, passedOver: false })
+  }
+
+  /** What came cannot be kept, whatever it was. */
+  refuse(refusal: Refusal): void {
+    this.refusal ??= refusal
+    this.open?.dispose()
+    this.open = null
+  }
+
+  private attempt(step: () => void): void {
+    if (this.refusal) return
     try {
-      return refusal ? null : step()
+      step()
     } catch (error) {
       if (!(error instanceof Refusal)) throw error
-      refusal = error
+      this.refuse(error)
+    }
+  }
+
+  *taken(): Generator<ReadFile | UnreadFile> {
+    for (let read = this.done.shift(); read; read = this.done.shift()) yield read
+  }
+
+  /** Whatever nobody took. */
+  dispose(): void {
+    this.open?.dispose()
+    for (const read of this.done) if ('stage' in read) read.stage.dispose()
+  }
+}
+
+/** One result file while its bytes come in. */
+class FileReading implements EntrySink {
+  private readonly hash = createHash('sha256')
+  private readonly stage = new Stage()
+  private readonly totals = new TotalsCounter()
+  private readonly reader = new ResultFileStream((result) => {
+    this.totals.add(result.outcome)
+    this.stage.add(result)
+  })
+  private bytes = 0
+  private refusal: Refusal | null = null
+
+  constructor(
+    private readonly name: string,
+    private readonly inside: boolean,
+    private readonly finished: (read: ReadFile | UnreadFile) => void,
+  ) {}
+
+  write(chunk: Uint8Array): void {
+    this.hash.update(chunk)
+    this.bytes += chunk.length
+    this.attempt(() => this.reader.write(chunk))
+  }
+
+  end(): void {
+    const findings = this.attempt(() => this.reader.end())
+    const { name, stage, bytes } = this
+    if (findings)
+      this.finished({ name, findings, totals: this.totals.settled(findings.settlement), stage, sha256: this.hash.digest(), bytes })
+    else {
+      const refusal = this.refusal ?? new Refusal('empty', 'The file is empty')
+      this.dispose()
+      this.finished({ name, refusal, passedOver: isPassedOver(refusal, this.inside) })
+    }
+  }
+
+  /** The archive around it is refused, which says it all. */
+  abort(): void {
+    this.dispose()
+  }
+
+  dispose(): void {
+    this.stage.dispose()
+  }
+
+  private attempt<T>(step: () => T): T | null {
+    try {
+      return this.refusal ? null : step()
+    } catch (error) {
+      if (!(error instanceof Refusal)) throw error
+      this.refusal = error
       return null
     }
   }
-  try {
-    for await (const chunk of file.chunks) {
-      hash.update(chunk)
-      bytes += chunk.length
-      attempt(() => reader.write(chunk))
-    }
-    if (file.cut()) refusal = new Refusal('binary', 'The file is larger than the server takes')
-    const findings = attempt(() => reader.end())
-    if (findings) return { name: file.name, findings, totals: totals.settled(findings.settlement), stage, sha256: hash.digest(), bytes }
-  } catch (error) {
-    stage.dispose()
-    throw error
-  }
-  stage.dispose()
-  return refusal ?? new Refusal('empty', 'The file is empty')
 }

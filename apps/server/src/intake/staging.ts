@@ -47,13 +47,13 @@ const ownCopy = (text: string) => Buffer.from(text).toString()
 
 export const ATTEMPT_COLUMNS = [
   'seq', 'ordinal', 'identity', 'name', 'classname', 'suites', 'file', 'profile', 'keys', 'outcome', 'duration_ms', 'started_at',
-  'signature', 'message', 'failures', 'stdout', 'stderr', 'reason', 'properties',
+  'signature', 'message', 'failures', 'stdout', 'stderr', 'steps', 'reason', 'properties',
 ] // prettier-ignore
 
 /** The columns of a staged attempt, for making its table. */
 export const STAGE_COLUMNS = `
   seq int, ordinal smallint, identity bytea, name text, classname text, suites text[], file text, profile text, keys text[],
-  outcome smallint, duration_ms real, started_at timestamptz, signature bytea, message bytea, failures bytea, stdout bytea, stderr bytea,
+  outcome smallint, duration_ms real, started_at timestamptz, signature bytea, message bytea, failures bytea, stdout bytea, stderr bytea, steps bytea,
   reason text, properties jsonb`
 
 /** Temporary tables that a file goes through; they end with the transaction. */
@@ -107,7 +107,7 @@ export class Stage {
 
   /** The columns from `outcome` to `reason`. */
   private attemptFields(attempt: Attempt): string {
-    const { outcome, durationMs, startedAt, failures, reason, stdout, stderr } = attempt
+    const { outcome, durationMs, startedAt, failures, reason, stdout, stderr, steps } = attempt
     const [first] = failures
     return [
       outcomeCode(outcome),
@@ -118,6 +118,7 @@ export class Stage {
       failures.length > 0 ? this.bodies.add(JSON.stringify(failures)) : NULL_FIELD,
       this.bodies.add(stdout),
       this.bodies.add(stderr),
+      steps.length > 0 ? this.bodies.add(JSON.stringify(steps)) : NULL_FIELD,
       textField(reason),
     ].join('\t')
   }

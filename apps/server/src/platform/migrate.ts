@@ -4,6 +4,7 @@ import { accounts } from '../migrations/0002-accounts.js'
 import { cases } from '../migrations/0003-cases.js'
 import { newest } from '../migrations/0004-newest.js'
 import { runChanges } from '../migrations/0005-run-changes.js'
+import { steps } from '../migrations/0006-steps.js'
 
 /** Every migration, in order; a name stays for ever. */
 const MIGRATIONS: readonly { name: string; sql: string }[] = [
@@ -12,6 +13,7 @@ const MIGRATIONS: readonly { name: string; sql: string }[] = [
   { name: '0003-cases', sql: cases },
   { name: '0004-newest', sql: newest },
   { name: '0005-run-changes', sql: runChanges },
+  { name: '0006-steps', sql: steps },
 ]
 
 const LOCK = 0x0b0bb1

@@ -46,7 +46,7 @@ describe('migrate', () => {
   it('applies each migration once, also when servers start at once', () =>
     withDatabase(async (url) => {
       const applied = await Promise.all([migrate(url), migrate(url), migrate(url)])
-      expect(applied.flat()).toEqual(['0001-frame', '0002-accounts', '0003-cases', '0004-newest', '0005-run-changes'])
+      expect(applied.flat()).toEqual(['0001-frame', '0002-accounts', '0003-cases', '0004-newest', '0005-run-changes', '0006-steps'])
       expect(await migrate(url)).toEqual([])
     }))
 

@@ -30,9 +30,13 @@ export async function feed(request: IncomingMessage, parser: busboy.Busboy, idle
   const listen = () => (heard = Date.now())
   request.on('data', listen)
   const stop = new AbortController()
+  let looked = Date.now()
   const watch = setInterval(() => {
-    if (busy()) heard = Date.now()
-    else if (Date.now() - heard > idleMs) stop.abort()
+    const now = Date.now()
+    // a look that comes late shows that we were at work, and what was sent meanwhile is not read yet
+    if (busy() || now - looked > idleMs / 2) heard = now
+    else if (now - heard > idleMs) stop.abort()
+    looked = now
   }, idleMs / 4)
   try {
     await pipeline(request, parser, { signal: stop.signal })

@@ -145,9 +145,9 @@ where r.run_id = $runId and r.day = $day::date and r.signature_id = $signatureId
 
 export const ATTEMPTS = `
 select a.ordinal::int as ordinal, a.outcome::int as outcome, a.duration_ms as "durationMs", a.started_at as "startedAt", a.reason, a.properties,
-  f.text as failures, so.text as stdout, se.text as stderr, rf.name as file
+  f.text as failures, so.text as stdout, se.text as stderr, st.text as steps, rf.name as file
 from attempt a join result_file rf on rf.id = a.file_id
-left join body f on f.id = a.failures_id left join body so on so.id = a.stdout_id left join body se on se.id = a.stderr_id
+left join body f on f.id = a.failures_id left join body so on so.id = a.stdout_id left join body se on se.id = a.stderr_id left join body st on st.id = a.steps_id
 where a.run_id = $runId and a.day = $day::date and a.script_id = $scriptId order by a.ordinal`
 
 export const FAULTS = `

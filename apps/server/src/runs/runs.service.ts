@@ -12,7 +12,7 @@ import type {
   ScriptRef,
   Threads,
 } from '../contract/index.js'
-import { CHANGES, outcomeFromCode, type Change, type Outcome } from '@bobbin/core'
+import { CHANGES, outcomeFromCode, type Change, type Outcome, type TestStep } from '@bobbin/core'
 import { Sequelize } from 'sequelize-typescript'
 import type { Context } from '../access/index.js'
 import { HistoryService } from '../history/index.js'
@@ -243,6 +243,7 @@ interface RawAttempt {
   failures: string | null
   stdout: string | null
   stderr: string | null
+  steps: string | null
   file: string
 }
 
@@ -286,6 +287,7 @@ function attemptOf(raw: RawAttempt): ResultDetail['attempts'][number] {
     startedAt: raw.startedAt?.toISOString() ?? null,
     failures: raw.failures ? (JSON.parse(raw.failures) as ResultDetail['attempts'][number]['failures']) : [],
     properties: raw.properties ?? [],
+    steps: raw.steps ? (JSON.parse(raw.steps) as TestStep[]) : [],
   }
 }
 

@@ -2,6 +2,7 @@ import { StreamDecoder } from './decode.js'
 import { MAX_PIECE } from './limits.js'
 import { type FileFindings, type FormatReader, Refusal } from './result.js'
 import type { WarningLog } from './warnings.js'
+import { withoutNul } from './without-nul.js'
 
 /** Hears the lines of a file, without their ends. */
 export interface LineListener {
@@ -23,7 +24,7 @@ export class LineReader implements FormatReader {
 
   write(chunk: Uint8Array): void {
     this.decoder ??= new StreamDecoder(encodingOf(chunk))
-    this.take(this.decoder.decode(chunk))
+    this.take(withoutNul(this.decoder.decode(chunk)))
     this.checkBytes(this.decoder)
   }
 

@@ -1,3 +1,4 @@
+import { archiveKind } from './archive/unpack.js'
 import { ctrf } from './ctrf/format.js'
 import { cucumberJson } from './cucumber/json.js'
 import { cucumberMessages } from './cucumber/messages.js'
@@ -93,7 +94,8 @@ export class ResultFileStream implements FormatReader {
 function chooseFormat(head: Uint8Array): ResultFormat {
   if (head.length === 0) throw new Refusal('empty', 'The file is empty. Check that the runner finished writing it')
   const binary = BINARY_SIGNATURES.find((signature) => signature.bytes.every((byte, i) => head[i] === byte))
-  if (binary?.code === 'archive') throw new Refusal('archive', `This is ${binary.what}. Unpack it and deliver the result files inside`)
+  if (binary?.code === 'archive')
+    throw new Refusal('archive', `This is ${binary.what} inside an archive; archives in archives are not read`)
   if (binary) throw new Refusal('binary', `This is ${binary.what}, not a result file`)
   const format = [...RESULT_FORMATS, otherXml].find((candidate) => candidate.recognises(head))
   if (!format) {
@@ -103,6 +105,13 @@ function chooseFormat(head: Uint8Array): ResultFormat {
   }
   return format
 }
+
+/** Whether a file with this head is one that Bobbin reads: what lies beside result files in a folder need not be sent at all. */
+export const looksLikeResults = (head: Uint8Array): boolean =>
+  archiveKind(head) !== null || RESULT_FORMATS.some((format) => format.recognises(head))
+
+/** So much of a file is needed to tell whether it is one. */
+export const RESULT_HEAD = HEAD
 
 /** The same, for files that may be held in memory: collects the results and settles them. */
 export class ResultFileReader {

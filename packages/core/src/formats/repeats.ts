@@ -1,3 +1,4 @@
+import { saysWhere } from '../identity/script-identity.js'
 import { isFailing, outcomeCode, outcomeFromCode } from '../results/outcome.js'
 import type { Place, RepeatGroup, TestResult } from './result.js'
 import type { WarningLog } from './warnings.js'
@@ -32,13 +33,11 @@ interface Repeated {
 /** Whether two test cases share everything a test is told apart by. */
 export const isSameTest = (a: TestResult, b: TestResult): boolean => a.name === b.name && isSamePlace(a, b)
 
+/** As scriptIdentity tells tests apart: what is one script there must not be two results here. */
 function isSamePlace(a: TestResult, b: TestResult): boolean {
-  return (
-    a.classname === b.classname &&
-    a.profile === b.profile &&
-    a.sourceFile === b.sourceFile &&
-    (a.suites === b.suites || (a.suites.length === b.suites.length && a.suites.every((suite, i) => suite === b.suites[i])))
-  )
+  if (a.classname !== b.classname || a.profile !== b.profile) return false
+  if (a.suites === b.suites || saysWhere(a.classname)) return true
+  return a.suites.length === b.suites.length && a.suites.every((suite, i) => suite === b.suites[i])
 }
 
 /**
@@ -64,13 +63,10 @@ export class RepeatFinder {
   private hashOf(result: TestResult): Hash64 {
     const { where } = this
     if (!where || !isSamePlace(where, result)) {
-      const { classname, sourceFile, profile, suites } = result
+      const { classname, profile, suites } = result
       this.where = result
-      this.hashed = new Hash64()
-        .add(classname ?? '')
-        .add(sourceFile ?? '')
-        .add(profile ?? '')
-      for (const suite of suites) this.hashed.add(suite)
+      this.hashed = new Hash64().add(classname ?? '').add(profile ?? '')
+      if (!saysWhere(classname)) for (const suite of suites) this.hashed.add(suite)
     }
     return this.hashed.copy().add(result.name).end()
   }

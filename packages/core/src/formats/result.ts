@@ -17,7 +17,7 @@ export interface Failure {
 }
 
 /** One action inside an attempt. */
-export interface Step {
+export interface TestStep {
   /** `Given`, `Before`, `setup` …: what kind of step it is, where the file says so. */
   keyword: string | null
   text: string
@@ -25,7 +25,7 @@ export interface Step {
   durationMs: number | null
   message: string | null
   /** Steps inside this one. */
-  steps: Step[]
+  steps: TestStep[]
 }
 
 /** A picture, log or record that belongs to an attempt: either inside the result file, or beside it. */
@@ -48,7 +48,7 @@ export interface Attempt {
   reason: string | null
   stdout: string | null
   stderr: string | null
-  steps: readonly Step[]
+  steps: readonly TestStep[]
   attachments: readonly AttachmentRef[]
 }
 

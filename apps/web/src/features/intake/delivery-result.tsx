@@ -46,7 +46,7 @@ export function DeliveryResult({ report }: { report: DeliveryReport }) {
   )
 }
 
-const STATUS = { stored: 'stored', already: 'known already', refused: 'refused' } as const
+const STATUS = { stored: 'stored', already: 'known already', refused: 'refused', passedOver: 'passed over' } as const
 
 function FileLine({ file }: { file: DeliveredFile }) {
   return (
@@ -57,7 +57,7 @@ function FileLine({ file }: { file: DeliveredFile }) {
           {file.totals && file.status === 'stored' ? count(file.totals.total, 'result') : STATUS[file.status]}
         </span>
       </p>
-      {file.error && <p className="break-words text-failed">{file.error.message}</p>}
+      {file.error && <p className={`break-words ${file.status === 'refused' ? 'text-failed' : 'text-soft'}`}>{file.error.message}</p>}
       {file.faults.map((fault, i) => (
         <p key={i} className="break-words text-errored">
           Incomplete: {fault.subject}: {fault.message?.split('\n', 1)[0] ?? 'no message'} (line {fault.place.line})

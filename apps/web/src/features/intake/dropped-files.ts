@@ -1,9 +1,11 @@
+import { looksLikeResults, RESULT_HEAD } from '@bobbin/core'
+
 export interface DroppedFile {
   name: string
   content: Blob
 }
 
-/** Files of a drop; folders are walked, and of what is in them only `.xml` is taken. */
+/** Files of a drop; folders are walked, and of what is in them only what looks like result files or archives by its content is taken. */
 export async function droppedFiles(transfer: DataTransfer): Promise<DroppedFile[]> {
   const entries = [...transfer.items].map((item) => item.webkitGetAsEntry()).filter((entry) => entry !== null)
   if (entries.length === 0) return [...transfer.files].map((file) => ({ name: file.name, content: file }))
@@ -13,8 +15,8 @@ export async function droppedFiles(transfer: DataTransfer): Promise<DroppedFile[
 async function walk(entry: FileSystemEntry, top: boolean): Promise<DroppedFile[]> {
   if (entry.isDirectory)
     return (await Promise.all((await childrenOf(entry as FileSystemDirectoryEntry)).map((child) => walk(child, false)))).flat()
-  if (!top && !entry.name.toLowerCase().endsWith('.xml')) return []
   const file = await new Promise<File>((resolve, reject) => (entry as FileSystemFileEntry).file(resolve, reject))
+  if (!top && !looksLikeResults(new Uint8Array(await file.slice(0, RESULT_HEAD).arrayBuffer()))) return []
   return [{ name: entry.fullPath.replace(/^\//, ''), content: file }]
 }
 

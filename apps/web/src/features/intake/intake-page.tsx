@@ -12,6 +12,8 @@ import { notifyError } from '../../ui/toast.js'
 import { DeliveryResult } from './delivery-result.js'
 import { droppedFiles, type DroppedFile } from './dropped-files.js'
 import { guessTarget, type TargetForm } from './guess-target.js'
+import { Preview } from './preview.js'
+import { usePreviews } from './use-previews.js'
 
 /** Where results come in by hand, and the record of all that came in. */
 export function IntakePage() {
@@ -99,14 +101,16 @@ function Drop({ onFiles }: { onFiles: (files: DroppedFile[]) => void }) {
       className={`flex flex-col items-center gap-2 rounded border border-dashed px-6 py-8 text-center ${over ? 'border-dye bg-dye-wash' : 'border-soft/50'}`}
     >
       <Download size={20} className="text-soft" aria-hidden="true" />
-      <p className="text-base">Drop result files or folders here</p>
-      <p className="text-soft">JUnit-style XML, from any runner</p>
+      <p className="text-base">Drop result files, folders or archives here</p>
+      <p className="text-soft">
+        What a runner writes: JUnit, TestNG, NUnit, xUnit and Robot XML, TAP, CTRF, and the JSON of Cucumber, Go, GoogleTest, Jest, Mocha,
+        Playwright and Vitest; also zip, gzip and tar.gz
+      </p>
       <Button onClick={() => input.current?.click()}>Choose files</Button>
       <input
         ref={input}
         type="file"
         multiple
-        accept=".xml,text/xml,application/xml"
         aria-label="Result files"
         className="sr-only"
         tabIndex={-1}
@@ -120,15 +124,21 @@ function Drop({ onFiles }: { onFiles: (files: DroppedFile[]) => void }) {
 }
 
 function Chosen({ files, onRemove }: { files: DroppedFile[]; onRemove: (name: string) => void }) {
+  const previews = usePreviews(files)
   return (
-    <ul className="max-h-[200px] overflow-y-auto border-b border-hairline">
+    <ul aria-label="Chosen files" className="max-h-[320px] overflow-y-auto border-b border-hairline" tabIndex={0}>
       {files.map((file) => (
-        <li key={file.name} className="flex min-h-[28px] items-center gap-3 border-t border-hairline">
-          <span className="min-w-0 flex-1 truncate font-mono">{file.name}</span>
-          <span className="text-soft">{Math.max(1, Math.round(file.content.size / 1024))} KiB</span>
-          <button type="button" className="text-soft hover:text-ink" onClick={() => onRemove(file.name)}>
-            Leave out<span className="sr-only"> {file.name}</span>
-          </button>
+        <li key={file.name} className="border-t border-hairline py-1">
+          <div className="flex min-h-[24px] items-center gap-3">
+            <span className="min-w-0 flex-1 truncate font-mono" title={file.name}>
+              {file.name}
+            </span>
+            <span className="text-soft">{Math.max(1, Math.round(file.content.size / 1024))} KiB</span>
+            <button type="button" className="text-soft hover:text-ink" onClick={() => onRemove(file.name)}>
+              Leave out<span className="sr-only"> {file.name}</span>
+            </button>
+          </div>
+          <Preview name={file.name} state={previews.get(file.content)} />
         </li>
       ))}
     </ul>
@@ -199,7 +209,7 @@ function Deliveries() {
       {deliveries.data?.length === 0 && (
         <p className="text-soft">
           Nothing yet. A pipeline delivers with one command:{' '}
-          <code className="font-mono">npx bobbin deliver 'reports/**/*.xml' --pipeline … --build … --branch … --environment …</code>
+          <code className="font-mono">npx bobbin deliver reports/ --pipeline … --build … --branch … --environment …</code>
         </p>
       )}
       <ul className="border-b border-hairline">

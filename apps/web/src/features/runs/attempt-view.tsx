@@ -4,6 +4,7 @@ import { useState, type ReactNode } from 'react'
 import { formatDuration } from '../../lib/format.js'
 import { notify, notifyError } from '../../ui/toast.js'
 import { expectedActual, plainText, splitStack } from './stack.js'
+import { StepsView } from './steps-view.js'
 
 /** One try: what it said, where, and what it printed. */
 export function AttemptView({ attempt }: { attempt: AttemptDetail }) {
@@ -16,6 +17,7 @@ export function AttemptView({ attempt }: { attempt: AttemptDetail }) {
       {attempt.failures.length === 0 && !attempt.reason && (
         <p className="mt-3 text-soft">Nothing to report; it took {formatDuration(attempt.durationMs)}.</p>
       )}
+      <StepsView steps={attempt.steps} />
       <Properties properties={attempt.properties} />
       <Output title="Output" text={attempt.stdout} />
       <Output title="Error output" text={attempt.stderr} />
@@ -25,7 +27,7 @@ export function AttemptView({ attempt }: { attempt: AttemptDetail }) {
 
 function FailureView({ failure, outcome }: { failure: AttemptDetail['failures'][number]; outcome: AttemptDetail['outcome'] }) {
   const message = plainText(failure.message ?? failure.type ?? 'It failed without a message')
-  const pair = expectedActual(message)
+  const pair = expectedActual(message) ?? toldApart(failure)
   const text = pair ? message.split('\n').filter((line) => !/^\s*(Expected|Received):\s/.test(line)).join('\n').trim() : message // prettier-ignore
   const stack = failure.stack && withoutEcho(plainText(failure.stack), message)
   return (
@@ -53,6 +55,11 @@ function FailureView({ failure, outcome }: { failure: AttemptDetail['failures'][
       {stack && <Stack stack={stack} />}
     </>
   )
+}
+
+/** What the file itself says was wanted and found. */
+function toldApart({ expected, actual }: AttemptDetail['failures'][number]) {
+  return expected != null && actual != null ? { expected, actual } : null
 }
 
 /** Most stacks begin with the message again. */

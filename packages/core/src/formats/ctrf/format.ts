@@ -3,7 +3,7 @@ import { attempt } from '../collector.js'
 import { type JsonContext, jsonFormat, type JsonVocabulary } from '../json/format.js'
 import { isObject, listOf, numberOf, objectOf, objectsOf, textOf, textsOf, wordOf } from '../json/fields.js'
 import type { JsonObject, JsonValue } from '../json/stream.js'
-import type { AttachmentRef, Attempt, Place, Property, Step } from '../result.js'
+import type { AttachmentRef, Attempt, Place, Property, TestStep } from '../result.js'
 
 /** Common Test Report Format, as its schema has it (ctrf.io, 0.0.0), read leniently: reporters break it in small ways. */
 export const ctrf = jsonFormat({
@@ -135,7 +135,7 @@ function propertiesOf(test: JsonObject): Property[] {
 const linesOf = (value: JsonValue | undefined): string | null =>
   typeof value === 'string' ? value : listOf(value).length > 0 ? textsOf(value).join('\n') : null
 
-const stepOf = (step: JsonObject): Step => ({
+const stepOf = (step: JsonObject): TestStep => ({
   keyword: null,
   text: wordOf(step['name']) ?? '',
   outcome: OUTCOMES[(textOf(step['status']) ?? '').toLowerCase()] ?? 'notRun',

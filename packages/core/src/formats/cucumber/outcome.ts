@@ -1,5 +1,5 @@
 import type { Outcome } from '../../results/outcome.js'
-import type { Attempt, Failure, Step } from '../result.js'
+import type { Attempt, Failure, TestStep } from '../result.js'
 
 /** What became of a step, by the words of the messages (`PASSED`) and of the older JSON (`passed`). */
 const STEP_OUTCOMES: Record<string, Outcome> = {
@@ -14,7 +14,7 @@ const STEP_OUTCOMES: Record<string, Outcome> = {
 }
 
 /** A step with the word that the runner had for it. */
-export interface CucumberStep extends Step {
+export interface CucumberStep extends TestStep {
   status: string
   hook: boolean
   type: string | null
@@ -50,7 +50,7 @@ function failureOf(step: CucumberStep): Failure {
 }
 
 /** A step as it is kept. */
-export const plainStep = ({ keyword, text, outcome, durationMs, message, steps }: CucumberStep): Step => ({
+export const plainStep = ({ keyword, text, outcome, durationMs, message, steps }: CucumberStep): TestStep => ({
   keyword,
   text,
   outcome,

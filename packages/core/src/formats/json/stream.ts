@@ -2,6 +2,7 @@ import { Tokenizer, TokenType } from '@streamparser/json'
 import { MAX_DEPTH, MAX_PIECE, MAX_TEXT } from '../limits.js'
 import { type Place, Refusal } from '../result.js'
 import type { WarningLog } from '../warnings.js'
+import { withoutNul } from '../without-nul.js'
 import { LineCounter } from './line-counter.js'
 
 /** Objects have no prototype, so that `__proto__` and `constructor` are names like any other. */
@@ -116,13 +117,14 @@ export class JsonStream {
       this.listener.value([], value, this.lines.at(offset))
       return
     }
-    this.put(frame, typeof value === 'string' && value.length > MAX_TEXT ? this.cut(value, offset) : value, offset)
+    this.put(frame, typeof value === 'string' ? this.clean(value, offset) : value, offset)
     frame.expects = 'comma'
   }
 
-  private cut(text: string, offset: number): string {
+  private clean(text: string, offset: number): string {
+    if (text.length <= MAX_TEXT) return withoutNul(text)
     this.warnings.add('cut', `Text over ${MAX_TEXT} characters was cut`, this.lines.at(offset))
-    return text.slice(0, MAX_TEXT)
+    return withoutNul(text.slice(0, MAX_TEXT))
   }
 
   private key(frame: Frame, key: string): void {

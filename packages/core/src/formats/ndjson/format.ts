@@ -4,6 +4,7 @@ import { LineReader } from '../lines.js'
 import type { RepeatPolicy } from '../repeats.js'
 import type { FileFindings, Place, ResultFormat } from '../result.js'
 import { WarningLog } from '../warnings.js'
+import { withoutNul } from '../without-nul.js'
 
 /** One vocabulary of JSON values, one a line. */
 export interface LineVocabulary {
@@ -71,11 +72,13 @@ function firstKey(line: string): JsonObject | null {
   return key ? { [key]: {} } : null
 }
 
+const cleanValue = (_: string, value: JsonValue): JsonValue => (typeof value === 'string' ? withoutNul(value) : value)
+
 /** The value of a line; undefined where it is none, or where it is an object or array that only starts there. */
 function parsed(line: string): JsonValue | undefined {
   if (!/^\uFEFF?\s*[[{]/.test(line)) return undefined
   try {
-    return JSON.parse(line.replace(/^\uFEFF/, '')) as JsonValue
+    return JSON.parse(line.replace(/^\uFEFF/, ''), line.includes('\\u0000') ? cleanValue : undefined) as JsonValue
   } catch {
     return undefined
   }

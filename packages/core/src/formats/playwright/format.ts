@@ -4,7 +4,7 @@ import { errorOf } from '../js-error.js'
 import { type JsonContext, jsonFormat, type JsonVocabulary } from '../json/format.js'
 import { isObject, listOf, numberOf, objectOf, objectsOf, textOf, textsOf, wordOf } from '../json/fields.js'
 import type { JsonObject, JsonValue } from '../json/stream.js'
-import type { AttachmentRef, Attempt, Failure, Place, Property, Step } from '../result.js'
+import type { AttachmentRef, Attempt, Failure, Place, Property, TestStep } from '../result.js'
 import { readTimestamp } from '../timestamp.js'
 
 /** The JSON report of Playwright's test runner. */
@@ -136,7 +136,7 @@ function outputOf(value: JsonValue | undefined): string | null {
   return pieces.length > 0 ? pieces.join('') : null
 }
 
-const stepOf = (step: JsonObject): Step => ({
+const stepOf = (step: JsonObject): TestStep => ({
   keyword: null,
   text: wordOf(step['title']) ?? '',
   outcome: isObject(step['error']) ? 'failed' : 'passed',

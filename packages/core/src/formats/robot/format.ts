@@ -1,6 +1,6 @@
 import type { Outcome } from '../../results/outcome.js'
 import { attempt, ResultCollector } from '../collector.js'
-import type { FileFindings, Property, Step } from '../result.js'
+import type { FileFindings, Property, TestStep } from '../result.js'
 import { readTimestamp } from '../timestamp.js'
 import type { RawElement } from '../xml/events.js'
 import { type Vocabulary, type XmlContext, xmlFormat } from '../xml/reader.js'
@@ -22,10 +22,10 @@ interface Test {
   element: RawElement
   properties: Property[]
   output: string
-  reached: Step[]
+  reached: TestStep[]
 }
 
-interface OpenStep extends Step {
+interface OpenStep extends TestStep {
   element: RawElement
 }
 
@@ -81,7 +81,7 @@ class Robot implements Vocabulary {
     if (!step) return
     const { element, ...kept } = step
     const { outcome, durationMs } = this.judged(element)
-    const done: Step = { ...kept, outcome, durationMs, message: outcome === 'failed' ? this.statusText || null : null }
+    const done: TestStep = { ...kept, outcome, durationMs, message: outcome === 'failed' ? this.statusText || null : null }
     this.statusText = ''
     const parent = this.steps.at(-1)
     if (parent) parent.steps.push(done)
@@ -90,7 +90,7 @@ class Robot implements Vocabulary {
   }
 
   /** A keyword directly in a suite is its set-up or tear-down. */
-  private suiteHook(step: Step, { place }: RawElement): void {
+  private suiteHook(step: TestStep, { place }: RawElement): void {
     const subject = `${this.suites.map((suite) => suite.name).join(' › ')}: ${step.keyword ?? ''} ${step.text}`
     this.results.fault({ code: 'hook', subject, message: step.message ?? innermost(step)?.message ?? null, place })
   }
@@ -160,7 +160,7 @@ function openStep(element: RawElement): OpenStep {
   return { element, keyword, text: attributes.get('name') ?? '', outcome: 'passed', durationMs: null, message: null, steps: [] }
 }
 
-const innermost = (step: Step): Step | undefined =>
+const innermost = (step: TestStep): TestStep | undefined =>
   step.steps.map((inner) => innermost(inner) ?? inner).find((inner) => inner.message !== null)
 
 /** `20261123 11:29:34.120` before 7.0, ISO since; in the zone of the machine, which the file does not say. */

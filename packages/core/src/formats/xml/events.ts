@@ -2,6 +2,7 @@ import { SaxesParser, type SaxesTagPlain } from 'saxes'
 import { MAX_DEPTH, MAX_NAME, MAX_PIECE, MAX_TEXT } from '../limits.js'
 import { Refusal, type Place } from '../result.js'
 import type { WarningLog } from '../warnings.js'
+import { withoutNul } from '../without-nul.js'
 import { Attributes } from './attributes.js'
 
 /** An element with its attributes in the order of the file; the order tells reporters apart. */
@@ -127,7 +128,7 @@ export class XmlEvents {
   }
 
   private withoutNul(text: string): string {
-    return this.forbiddenSeen ? stripNul(text) : text
+    return this.forbiddenSeen ? withoutNul(text) : text
   }
 
   /** A name, shortened with a warning where it is absurdly long. */
@@ -168,6 +169,3 @@ class OpenTexts {
 }
 
 const localName = (name: string) => name.slice(name.indexOf(':') + 1)
-
-/** NUL can stand neither in XML nor in PostgreSQL text; its picture takes its place. */
-const stripNul = (text: string) => (text.includes('\0') ? text.replaceAll('\0', '\u2400') : text)

@@ -1,0 +1,90 @@
+import type { ResultDetail, RunDetail } from '@bobbin/client'
+import { readResultFile, summarizeFile } from '@bobbin/core'
+import { zipSync } from 'fflate'
+import { readFileSync } from 'node:fs'
+import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { TestApp } from '../testing/test-app.js'
+
+let bobbin: TestApp
+beforeAll(async () => {
+  bobbin = await TestApp.start()
+})
+afterAll(() => bobbin.stop())
+
+const SAMPLES = new URL('../../../../packages/core/src/formats/', import.meta.url)
+const sample = (name: string) => new Uint8Array(readFileSync(new URL(name, SAMPLES)))
+const text = (content: string) => new TextEncoder().encode(content)
+
+/** One file of each format, as its runner wrote it. */
+const FILES = [
+  'cucumber-A/cucumber.json',
+  'cucumber-A/messages.ndjson',
+  'gotest-A/gotest.json.ndjson',
+  'gtest-A/gtest.json',
+  'jest-written/results.json',
+  'mocha-A/ctrf/ctrf-report.json',
+  'mocha-A/json-stream.jsonl',
+  'mocha-A/results.json',
+  'node-test-A/results.tap',
+  'nunit-written/TestResult.xml',
+  'playwright-A/results.json',
+  'prove-A/01-fares.tap',
+  'robot-written/output.xml',
+  'testng-A/testng-results.xml',
+  'vitest-A/results.tap',
+  'xunit-written/results.xml',
+]
+
+describe('every format', () => {
+  it.each(FILES)('%s is stored as it is read', async (file) => {
+    const bytes = sample(`samples/${file}`)
+    const expected = summarizeFile(file, readResultFile(bytes))
+    const report = await bobbin.deliver({ [file]: bytes }, { pipeline: file })
+    expect(report.files).toMatchObject([{ status: 'stored', format: expected.format, totals: expected.totals }])
+    const run = await bobbin.get<RunDetail>(`/runs/${report.run?.id}`)
+    expect(run.run.totals).toEqual(expected.totals)
+    expect(run.faults.map(({ code, subject, message }) => ({ code, subject, message }))).toEqual(
+      expected.faults.map(({ code, subject, message }) => ({ code, subject, message })),
+    )
+  })
+
+  it('keeps the steps of an attempt, with what went wrong', async () => {
+    const report = await bobbin.deliver({ 'm.ndjson': sample('samples/cucumber-A/messages.ndjson') }, { pipeline: 'steps' })
+    const run = await bobbin.get<RunDetail>(`/runs/${report.run?.id}`)
+    const child = run.rows.find((row) => row.script.name === 'Child pays half')
+    const result = await bobbin.get<ResultDetail>(`/runs/${report.run?.id}/results/${child?.script.id}`)
+    expect(result.attempts[0]?.steps.map(({ keyword, text: words, outcome }) => `${keyword} ${words}: ${outcome}`)).toEqual([
+      'Given the fare table for 2026: passed',
+      'When a "child" buys a ticket for 2 zone: passed',
+      'Then the price is 430: failed',
+    ])
+    expect(result.attempts[0]?.steps[2]?.message).toContain('420')
+  })
+})
+
+describe('an archive', () => {
+  it('is stored file by file; what is no result file is named', async () => {
+    const bytes = zipSync({
+      'unit/junit.xml': text('<testsuite name="s"><testcase classname="c" name="one"/></testsuite>'),
+      'api/points.tap': text('TAP version 13\n1..1\nok 1 - gate opens\n'),
+      'shots/gate.png': new Uint8Array([0x89, 0x50, 0x4e, 0x47]),
+      'broken.xml': text('<testsuite name="s"><testcase'),
+    })
+    const report = await bobbin.deliver({ 'reports.zip': bytes }, { pipeline: 'zip' })
+    expect(report.files.map(({ name, status }) => `${name} ${status}`)).toEqual([
+      'reports.zip/unit/junit.xml stored',
+      'reports.zip/api/points.tap stored',
+      'reports.zip/shots/gate.png passedOver',
+      'reports.zip/broken.xml refused',
+    ])
+    expect(report.run?.totals).toMatchObject({ total: 2, passed: 2 })
+    const again = await bobbin.deliver({ 'reports.zip': bytes }, { pipeline: 'zip' })
+    expect(again.files.map(({ status }) => status)).toEqual(['already', 'already', 'passedOver', 'refused'])
+  })
+
+  it.each(['bomb-200MB.zip', 'bomb-200MB.xml.gz', 'empty.zip'])('%s is refused, and nothing of it stored', async (name) => {
+    const report = await bobbin.deliver({ [name]: sample(`samples-archives/${name}`) }, { pipeline: name })
+    expect(report.files.map(({ status }) => status)).toEqual(['refused'])
+    expect(report.run).toBeNull()
+  })
+})

@@ -1,0 +1,71 @@
+import { OUTCOMES, type OutcomeTotals } from '@bobbin/core'
+import { count } from '../../lib/format.js'
+import { OUTCOME_WORDS } from '../../ui/outcome-words.js'
+import type { InspectedFile } from './inspect.worker.js'
+import type { PreviewState } from './use-previews.js'
+
+/** What a chosen file holds, before it is stored: its format, counts, faults and doubts, for each file of an archive. */
+export function Preview({ name, state }: { name: string; state: PreviewState | undefined }) {
+  if (!state) return <p className="text-soft">Looking into it …</p>
+  if (state.kind === 'reading') return <p className="text-soft">Looking into it: {Math.round(state.read / 1024 / 1024)} MiB read …</p>
+  if (state.kind === 'failed') return <p className="text-failed">It can't be looked into here: {state.message}</p>
+  const passedOver = state.files.flatMap((file) => ('passedOver' in file ? [file] : []))
+  const told = state.files.flatMap((file) => ('passedOver' in file ? [] : [file]))
+  return (
+    <>
+      {told.map((file) => (
+        <FilePreview key={file.file} file={file} inside={file.file === name ? null : file.file.slice(name.length + 1)} />
+      ))}
+      {passedOver.length > 0 && (
+        <details className="text-soft">
+          <summary>{count(passedOver.length, 'file')} passed over</summary>
+          <ul className="pl-4">
+            {passedOver.map(({ file, passedOver: why }) => (
+              <li key={file} className="break-words">
+                <span className="font-mono">{file.slice(name.length + 1)}</span>: {why}
+              </li>
+            ))}
+          </ul>
+        </details>
+      )}
+    </>
+  )
+}
+
+function FilePreview({ file, inside }: { file: Exclude<InspectedFile, { passedOver: string }>; inside: string | null }) {
+  const head = inside !== null && <span className="mr-2 font-mono">{inside}</span>
+  if ('error' in file) {
+    return (
+      <p className="break-words text-failed">
+        {head}
+        {file.error}
+      </p>
+    )
+  }
+  return (
+    <div className="break-words">
+      <p className="text-soft">
+        {head}
+        <span className="font-mono">{file.format}</span>
+        {file.framework && ` by ${file.framework}`}: {totalsWords(file.totals)}
+      </p>
+      {file.faults.map((fault, i) => (
+        <p key={i} className="text-errored">
+          Incomplete: {fault.subject}: {fault.message?.split('\n', 1)[0] ?? 'no message'} (line {fault.place.line})
+        </p>
+      ))}
+      {file.warnings.map((warning) => (
+        <p key={warning.code} className="text-soft">
+          {warning.message} (line {warning.place.line}
+          {warning.count > 1 && `, ${warning.count} times`})
+        </p>
+      ))}
+    </div>
+  )
+}
+
+/** `12 results: 1 failed, 11 passed` */
+function totalsWords(totals: OutcomeTotals): string {
+  const parts = OUTCOMES.filter((outcome) => totals[outcome] > 0).map((outcome) => `${totals[outcome]} ${OUTCOME_WORDS[outcome]}`)
+  return [count(totals.total, 'result'), parts.join(', ')].filter((part) => part !== '').join(': ')
+}
