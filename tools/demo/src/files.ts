@@ -16,19 +16,17 @@ const escape = (text: string) =>
 const seconds = (ms: number) => (ms / 1000).toFixed(3)
 const present = (entries: Entry[]) => entries.filter((entry) => entry.told.outcome !== 'absent')
 
-/** A file as a browser test runner writes it: one suite a spec file, retries as flakyFailure. */
+/** A file as Playwright's JSON reporter writes it: suites by spec file, every try by itself, with steps where something went wrong. */
 export function browserFile(name: string, startedAt: Date, entries: Entry[]): MadeFile {
-  const byFile = groupByFile(entries)
-  const suites = [...byFile].map(([file, own]) => {
-    const failures = own.filter((entry) => entry.told.outcome === 'failed').length
-    const errors = own.filter((entry) => entry.told.outcome === 'errored').length
-    const time = seconds(own.reduce((sum, entry) => sum + entry.told.durationMs, 0))
-    const cases = own.map((entry) => browserCase(file, entry)).join('\n')
-    return `<testsuite name="${file}" timestamp="${startedAt.toISOString()}" hostname="desktop" tests="${own.length}" failures="${failures}" skipped="0" time="${time}" errors="${errors}">\n${cases}\n</testsuite>`
-  })
-  const count = (outcome: Told['outcome']) => entries.filter((entry) => entry.told.outcome === outcome).length
-  const head = `<testsuites id="" name="" tests="${entries.length}" failures="${count('failed')}" skipped="${count('skipped')}" errors="${count('errored')}" time="0">`
-  return { name, text: `${head}\n${suites.join('\n')}\n</testsuites>\n` }
+  const suites = [...groupByFile(entries)].map(([file, own]) => ({
+    title: file,
+    file,
+    column: 0,
+    line: 0,
+    specs: own.map((entry) => browserSpec(file, entry, startedAt)),
+  }))
+  const stats = { startTime: startedAt.toISOString(), duration: entries.reduce((sum, entry) => sum + entry.told.durationMs, 0) }
+  return { name, text: JSON.stringify({ config: { version: '1.65.1' }, suites, errors: [], stats }) }
 }
 
 function groupByFile(entries: Entry[]): Map<string, Entry[]> {
@@ -41,12 +39,49 @@ function groupByFile(entries: Entry[]): Map<string, Entry[]> {
   return groups
 }
 
-function browserCase(file: string, { script, told }: Entry): string {
-  const annotated = told.outcome === 'skipped' ? `<property name="skip" value="${escape(told.reason ?? '')}"/>` : ''
-  const key = script.key ? `<property name="case" value="${script.key}"/>` : ''
-  const properties = key || annotated ? `<properties>${key}${annotated}</properties>` : ''
-  const body = properties + outcomeElements(told)
-  return `<testcase name="${escape(told.title ?? script.title)}" classname="${file}" time="${seconds(told.durationMs)}">${body}</testcase>`
+function browserSpec(file: string, { script, told }: Entry, startedAt: Date) {
+  const annotations = [
+    ...(script.key ? [{ type: 'case', description: script.key }] : []),
+    ...(told.outcome === 'skipped' ? [{ type: 'skip', description: told.reason ?? '' }] : []),
+  ]
+  const tries = triesOf(script, told, startedAt)
+  const status = { passed: 'expected', skipped: 'skipped', recovered: 'flaky' }[told.outcome as string] ?? 'unexpected'
+  const test = { annotations, expectedStatus: told.outcome === 'skipped' ? 'skipped' : 'passed', projectName: 'desktop', results: tries, status }
+  return { title: told.title ?? script.title, ok: status !== 'unexpected', tags: [], tests: [test], id: script.id, file, line: 12, column: 3 }
+}
+
+function triesOf(script: DemoScript, told: Told, startedAt: Date) {
+  const base = { startTime: startedAt.toISOString(), stdout: [], stderr: [], attachments: [], errors: [] }
+  const last = { ...base, retry: 0, status: told.outcome === 'skipped' ? 'skipped' : 'passed', duration: told.durationMs }
+  if (told.outcome === 'passed' || told.outcome === 'skipped') return [last]
+  const failed = {
+    ...base,
+    retry: 0,
+    status: 'failed',
+    duration: Math.round(told.durationMs * (told.outcome === 'recovered' ? 1.3 : 1)),
+    errors: [{ message: messageOf(told), stack: told.stack ?? messageOf(told) }],
+    stdout: [{ text: `opened the page\n${told.message ?? ''}\n` }],
+    steps: stepsOf(script, told),
+  }
+  return told.outcome === 'recovered' ? [failed, { ...last, retry: 1 }] : [failed]
+}
+
+/** Checks that said no begin as the runner's assertions do; anything else was thrown. */
+function messageOf({ outcome, type, message }: Told): string {
+  return `${outcome === 'failed' ? 'AssertionError' : (type ?? 'Error')}: ${message ?? 'It failed'}`
+}
+
+function stepsOf({ system, part, subject, ending }: DemoScript, told: Told) {
+  const error = { message: messageOf(told) }
+  const steps = [
+    { title: `Open ${system.name}`, duration: Math.round(told.durationMs * 0.3) },
+    { title: `Go to ${part.name.toLowerCase()}`, duration: Math.round(told.durationMs * 0.1) },
+    { title: `Find “${subject}”`, duration: Math.round(told.durationMs * 0.2) },
+    { title: `Expect that it ${ending}`, duration: Math.round(told.durationMs * 0.4) },
+  ]
+  // what threw did so on the way, a check at its end
+  const reached = told.outcome === 'errored' ? steps.slice(0, 2) : steps
+  return reached.map((step, i) => (i === reached.length - 1 ? { ...step, error } : step))
 }
 
 function outcomeElements(told: Told): string {

@@ -53,7 +53,7 @@ const COUNTED_OTHERWISE: Record<string, Partial<FileSummary['totals']> & { why: 
   'gotest-A/gotest.json.ndjson': { passed: 8, why: 'the end of TestPrints is found behind what it printed' },
   'gotestsum-A/gotest.ndjson': { passed: 8, failed: 12, errored: 0, why: 'as above; packages that fail outside tests are faults' },
   'gtest-A/gtest.json': { skipped: 3, why: '1 disabled is skipped' },
-  'mocha-A/ctrf/ctrf-report.json': { passed: 8, recovered: 1, why: 'flaky is recovered' },
+  'mocha-A/ctrf/ctrf-report.json': { total: 23, passed: 8, failed: 11, recovered: 1, why: '3 hooks are faults; flaky is recovered' },
   'mocha-A/json-stream.jsonl': {
     total: 20,
     passed: 8,
@@ -137,6 +137,7 @@ const COUNTED_OTHERWISE: Record<string, Partial<FileSummary['totals']> & { why: 
 const FAULTS: Record<string, string[]> = {
   'gotest-A/gotest.json.ndjson': ['load', 'crash', 'hook'],
   'gotestsum-A/gotest.ndjson': ['crash', 'hook'],
+  'mocha-A/ctrf/ctrf-report.json': ['hook', 'hook', 'hook'],
   'mocha-A/json-stream.jsonl': ['hook', 'hook', 'hook'],
   'mocha-A/results.json': ['hook', 'hook', 'hook'],
   'mocha-A/results.tap': ['hook', 'hook', 'hook'],

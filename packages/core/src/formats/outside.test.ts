@@ -148,7 +148,9 @@ describe('CTRF, against the guards of ctrf 0.3', () => {
     // one that should have failed and passed twice is flaky to its reporter; nothing of it ever failed
     const recovered = ({ name, status, flaky }: (typeof tests)[number]) =>
       flaky && status === 'passed' && name !== 'expected to fail but passes'
-    const wanted = tests.map((test) => (recovered(test) ? 'recovered' : test.status === 'pending' ? 'skipped' : test.status))
+    const wanted = tests
+      .filter(({ name }) => !name.includes('" hook'))
+      .map((test) => (recovered(test) ? 'recovered' : test.status === 'pending' ? 'skipped' : test.status))
     expect(results.map(({ outcome }) => outcome)).toEqual(wanted)
   })
 })

@@ -1,4 +1,5 @@
-import { saysWhere } from '../identity/script-identity.js'
+import { placeOf } from '../identity/script-identity.js'
+import { stableText } from '../identity/stable-text.js'
 import { isFailing, outcomeCode, outcomeFromCode } from '../results/outcome.js'
 import type { Place, RepeatGroup, TestResult } from './result.js'
 import type { WarningLog } from './warnings.js'
@@ -35,9 +36,9 @@ export const isSameTest = (a: TestResult, b: TestResult): boolean => a.name === 
 
 /** As scriptIdentity tells tests apart: what is one script there must not be two results here. */
 function isSamePlace(a: TestResult, b: TestResult): boolean {
-  if (a.classname !== b.classname || a.profile !== b.profile) return false
-  if (a.suites === b.suites || saysWhere(a.classname)) return true
-  return a.suites.length === b.suites.length && a.suites.every((suite, i) => suite === b.suites[i])
+  if (a.profile !== b.profile) return false
+  const [one, other] = [placeOf(a), placeOf(b)]
+  return one === other || (one.length === other.length && one.every((name, i) => name === other[i]))
 }
 
 /**
@@ -63,10 +64,9 @@ export class RepeatFinder {
   private hashOf(result: TestResult): Hash64 {
     const { where } = this
     if (!where || !isSamePlace(where, result)) {
-      const { classname, profile, suites } = result
       this.where = result
-      this.hashed = new Hash64().add(classname ?? '').add(profile ?? '')
-      if (!saysWhere(classname)) for (const suite of suites) this.hashed.add(suite)
+      this.hashed = new Hash64().add(result.profile ?? '')
+      for (const name of placeOf(result)) this.hashed.add(stableText(name))
     }
     return this.hashed.copy().add(result.name).end()
   }

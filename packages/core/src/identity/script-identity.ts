@@ -4,17 +4,24 @@ import { stableText } from './stable-text.js'
 /** Class names that say nothing, so that the suites must tell tests apart. */
 const EMPTY_CLASSNAMES = new Set(['', 'test', 'tests'])
 
-/** Whether a class name tells where a test stands; else its suites do. */
-export const saysWhere = (classname: string | null): boolean => !EMPTY_CLASSNAMES.has(classname ?? '')
+/** The names around a test that belong to its identity: its class where that says something, else its suites. */
+export function placeOf({ classname, suites }: Pick<TestResult, 'classname' | 'suites'>): readonly string[] {
+  return classname === null || EMPTY_CLASSNAMES.has(classname) ? suites : [classname]
+}
+
+/** What reporters put between the names of blocks: one joins them into the name, another tells them one by one. */
+const BETWEEN = / (?:>|›|-) /g
+
+const SPACES = /\s{2,}|[\n\t\r]/g
 
 /**
  * The text by which a test of today is the test of yesterday: class (or suites) and name, without what changes from run to
- * run, with the profile and the number among tests of one name. Files and line numbers are left out: code moves.
+ * run, with the profile and the number among tests of one name. Line numbers and the folders of absolute paths are left out: code
+ * moves, and machines differ. Names of blocks are joined in one way, so that each reporter of a runner means the same test.
  */
 export function scriptIdentity(result: Pick<TestResult, 'name' | 'suites' | 'classname' | 'profile' | 'occurrence'>): string {
-  const classname = result.classname ?? ''
-  const where = saysWhere(classname) ? [classname] : result.suites
-  const parts = [...where, result.name].map(stableText)
+  const words = [...placeOf(result), result.name].map(stableText).join(' ').replace(BETWEEN, ' ').replace(SPACES, ' ')
+  const parts = [words]
   if (result.profile) parts.push(`profile:${result.profile}`)
   if (result.occurrence > 1) parts.push(`#${result.occurrence}`)
   return parts.join('\u001f')

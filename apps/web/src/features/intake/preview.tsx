@@ -1,4 +1,4 @@
-import { OUTCOMES, type OutcomeTotals } from '@bobbin/core'
+import type { Outcome, OutcomeTotals } from '@bobbin/core'
 import { count } from '../../lib/format.js'
 import { OUTCOME_WORDS } from '../../ui/outcome-words.js'
 import type { InspectedFile } from './inspect.worker.js'
@@ -64,8 +64,10 @@ function FilePreview({ file, inside }: { file: Exclude<InspectedFile, { passedOv
   )
 }
 
+const WORST_FIRST: readonly Outcome[] = ['failed', 'errored', 'recovered', 'blocked', 'notRun', 'skipped', 'passed']
+
 /** `12 results: 1 failed, 11 passed` */
 function totalsWords(totals: OutcomeTotals): string {
-  const parts = OUTCOMES.filter((outcome) => totals[outcome] > 0).map((outcome) => `${totals[outcome]} ${OUTCOME_WORDS[outcome]}`)
+  const parts = WORST_FIRST.filter((outcome) => totals[outcome] > 0).map((outcome) => `${totals[outcome]} ${OUTCOME_WORDS[outcome]}`)
   return [count(totals.total, 'result'), parts.join(', ')].filter((part) => part !== '').join(': ')
 }

@@ -22,6 +22,9 @@ const RAW_OUTCOMES: Record<string, Outcome> = {
   blocked: 'blocked',
 }
 
+/** Mocha's hooks are written as if they were tests. */
+const HOOK = /"(?:before|after) (?:all|each)" hook/
+
 class Ctrf implements JsonVocabulary {
   readonly items = [['results', 'tests', '*']]
   private tool: string | null = null
@@ -41,12 +44,20 @@ class Ctrf implements JsonVocabulary {
     if (earlier.length > 0 && earlier.length > (numberOf(test['retries']) ?? earlier.length)) earlier.pop()
     if (earlier.length === 0 && test['flaky'] === true && last.outcome === 'passed') earlier.push(attempt({ outcome: 'failed' }))
     const name = wordOf(test['name']) ?? ''
-    const suites = suitesOf(test['suite'], name)
+    const sourceFile = textOf(test['filePath'])
+    const own = suitesOf(test['suite'], name)
+    const around = `${own.join(' > ')} > `
+    const { suites, profile } = placed(own, this.tool, sourceFile)
+    if (HOOK.test(name) && last.failures.length > 0) {
+      const [failure] = last.failures
+      this.context.results.fault({ code: 'hook', subject: name, message: failure?.message ?? null, stack: failure?.stack ?? null, place })
+      return
+    }
     this.context.results.add({
-      name: suites.length > 0 && name.startsWith(`${suites.join(' > ')} > `) ? name.slice(suites.join(' > ').length + 3) : name,
+      name: own.length > 0 && name.startsWith(around) ? name.slice(around.length) : name,
       suites,
-      sourceFile: textOf(test['filePath']),
-      profile: profileOf(test),
+      sourceFile,
+      profile: profileOf(test) ?? profile,
       attempts: [...earlier, last],
       properties: propertiesOf(test),
       place,
@@ -111,6 +122,13 @@ function suitesOf(suite: JsonValue | undefined, name: string): string[] {
   const suites = typeof suite === 'string' ? suite.split(' > ') : textsOf(suite)
   if (suites.join(' > ') === name) return suites.slice(0, -1)
   return suites.at(-1) === name ? suites.slice(0, -1) : suites.filter((part) => part !== '')
+}
+
+/** What the runner's own reporters have in front: Playwright's names its project there, and Vitest's leaves out the file. */
+function placed(suites: string[], tool: string | null, file: string | null): { suites: string[]; profile: string | null } {
+  if (tool === 'playwright' && suites.length > 1 && file?.endsWith(suites[1] ?? ''))
+    return { suites: suites.slice(1), profile: suites[0] ?? null }
+  return { suites: tool === 'vitest' && file !== null ? [file, ...suites] : suites, profile: null }
 }
 
 function profileOf(test: JsonObject): string | null {

@@ -44,7 +44,6 @@ class CucumberJson implements JsonVocabulary {
     this.context.results.add({
       name,
       suites: [wordOf(feature['name']) ?? ''],
-      classname: wordOf(feature['name']),
       sourceFile: textOf(feature['uri']),
       attempts: [
         attempt({

@@ -193,7 +193,6 @@ class CucumberMessages implements LineVocabulary {
     this.context.results.add({
       name,
       suites,
-      classname: suites[0] ?? null,
       sourceFile: pickle.uri,
       attempts,
       properties: [...tags, ...row],

@@ -73,7 +73,7 @@ class JestJson implements JsonVocabulary {
     const titles = textsOf(test['ancestorTitles'])
     this.context.results.add({
       name: textOf(test['title']) ?? wordOf(test['fullName']) ?? '',
-      suites: titles,
+      suites: sourceFile === null ? titles : [sourceFile, ...titles],
       sourceFile,
       attempts: this.attemptsOf(test, place),
       properties: [...textsOf(test['tags']).map((value) => ({ name: 'tag', value })), ...wordsIn(test['meta'])],

@@ -84,12 +84,14 @@ export class FileAssembly {
 
   private resultOf(test: RawCase, settled: Settled, outcome: Outcome, dialect: KnownDialect): TestResult {
     const attributes = test.element.attributes
-    const { name } = test
+    // node:test escapes quotes twice
+    const plain = (text: string) => (dialect.escapesTwice ? text.replaceAll('&quot;', '"') : text)
+    const name = plain(test.name)
     const classname = test.classname || null
     const inner = test.suites.at(-1)?.element.attributes
     const result: TestResult = {
       name,
-      suites: test.suites.at(-1)?.path ?? [],
+      suites: dialect.escapesTwice ? (test.suites.at(-1)?.path ?? []).map(plain) : (test.suites.at(-1)?.path ?? []),
       classname,
       sourceFile: attributes.get('file') || inner?.get('file') || inner?.get('filepath') || (classname && fileLike(classname)) || null,
       profile: dialect.hostnameIsProfile ? inner?.get('hostname') || null : null,

@@ -11,6 +11,8 @@ export interface Dialect {
   hostnameIsProfile?: boolean
   /** A second test case of one name holds the tear-down error of the first. */
   teardownRepeats?: boolean
+  /** Quotes in names are escaped twice. */
+  escapesTwice?: boolean
   /** Declared counts of failures do not follow the elements. */
   ignoresCounts?: boolean
 }
@@ -50,6 +52,7 @@ const DIALECTS: readonly Dialect[] = [
     matches: ({ case: test }) => test.attributes.get('classname') === 'test' && order(test).startsWith('name time classname'),
     repeats: 'distinct',
     ignoresCounts: true,
+    escapesTwice: true,
   },
   { framework: 'mocha', matches: ({ suite }) => suite?.attributes.get('name') === 'Mocha Tests', repeats: 'distinct' },
   {

@@ -52,7 +52,7 @@ class PlaywrightJson implements JsonVocabulary {
       if (attempts.length === 0) attempts.push(attempt({ outcome: 'notRun', reason: 'did not run' }))
       this.context.results.add({
         name: wordOf(spec['title']) ?? '',
-        suites: [...around],
+        suites: [textOf(spec['file']) ?? '', ...around].filter((part) => part !== ''),
         sourceFile: textOf(spec['file']),
         profile: textOf(test['projectName']) || null,
         attempts: withoutIdleTries(attempts),

@@ -8,11 +8,11 @@ export function locate(
   path: readonly string[],
   name: string,
   file: string | null,
-): { name: string; suites: string[]; classname: string | null; sourceFile: string | null } {
+): { name: string; suites: string[]; sourceFile: string | null } {
   const parts = [...path, ...(path.length === 0 ? name.split(' > ') : [name])]
   const [first = ''] = parts
   if (parts.length > 1 && isLoadedFile(first)) {
-    return { name: parts.at(-1) ?? '', suites: parts.slice(1, -1), classname: first, sourceFile: first }
+    return { name: parts.at(-1) ?? '', suites: parts.slice(0, -1), sourceFile: first }
   }
-  return { name, suites: [...path], classname: null, sourceFile: file }
+  return { name, suites: [...path], sourceFile: file }
 }

@@ -252,6 +252,8 @@ export class TapReader implements LineListener {
         point.name || `test ${point.number ?? this.results.count + 1}`,
         diagnosis?.file ?? null,
       )
+      // node:test writes a line feed in a name as two characters
+      if (this.style.nodeTest) located.name = located.name.replaceAll('\\n', '\n')
       this.results.add({ ...located, attempts: [found], place })
     }
     const unnamed = chain.find(({ name }) => name === null)
