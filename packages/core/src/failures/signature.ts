@@ -1,18 +1,31 @@
 import { stableText } from '../identity/stable-text.js'
+import { originOf } from './frames.js'
+import { readTrace, rootCause } from './trace.js'
 
 const ANSI = /\u001b\[[0-9;]*m/g
+/** A stack is looked into so far: what threw stands near its beginning or its end. */
+const MOST_STACK = 20_000
 
 /**
- * The text by which two failures are taken to have one cause: exception type and the first line of the message, without
- * colours, addresses, ids, paths' line numbers and figures. Null when there is no message and no type to compare.
+ * The text by which two failures are taken to have one cause: exception type, the first line of the message, what began the chain of
+ * exceptions, and the innermost function of the team's own code on the stack, without colours, addresses, ids, folders, line numbers and figures: two failures
+ * that differ only in a figure (404 for 500) are one cause. Null when nothing can be compared.
  */
-export function failureSignature(failure: { message: string | null; type: string | null }): string | null {
-  const line = (failure.message ?? '').replace(ANSI, '').trim().split('\n', 1)[0] ?? ''
-  if (line === '' && !failure.type) return null
-  const plain = stableText(line)
+export function failureSignature(failure: { message: string | null; type: string | null; stack?: string | null }): string | null {
+  const stack = failure.stack ?? null
+  const trace = failure.message === null && stack !== null ? readTrace(stack.replace(ANSI, '')) : null
+  const type = failure.type ?? trace?.type ?? ''
+  const line = (failure.message ?? trace?.message ?? '').replace(ANSI, '').trim().split('\n', 1)[0] ?? ''
+  if (line === '' && type === '') return null
+  const told = stack?.slice(0, MOST_STACK) ?? null
+  const parts = told === null ? [] : [rootCause(told.replace(ANSI, '')), originOf(told)]
+  return [type, plain(line), ...parts.flatMap((part) => (part === null ? [] : [plain(part)]))].join('\u001f')
+}
+
+const plain = (text: string): string =>
+  stableText(text)
+    .replace(/\b(?=[a-f]*\d)[0-9a-f]{8,}\b/gi, '#') // hashes
     .replace(/:\d+(:\d+)?\b/g, ':#')
     .replace(/\d+([.,]\d+)*/g, '#')
     .replace(/\s+/g, ' ')
     .slice(0, 300)
-  return `${failure.type ?? ''}\u001f${plain}`
-}

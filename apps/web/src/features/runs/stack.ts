@@ -1,18 +1,15 @@
+import { frameIn } from '@bobbin/core'
+
 export interface StackPart {
   kind: 'own' | 'library'
   lines: string[]
 }
 
-/** Frames of runtimes and installed packages; what is left is the team's own. */
-const LIBRARY =
-  /node_modules|node:internal|\(native\)|site-packages|\/usr\/lib\/|\bjava\.base\/|\b(sun|jdk|java|org\.junit|org\.testng|org\.apache\.maven)\./
-const FRAME = /^\s+at |^\s*File ".*", line \d+/
-
 /** Splits a stack into the team's own lines and runs of library frames, which a reader folds away. */
 export function splitStack(stack: string): StackPart[] {
   const parts: StackPart[] = []
   for (const line of stack.split('\n')) {
-    const kind = FRAME.test(line) && LIBRARY.test(line) ? 'library' : 'own'
+    const kind = frameIn(line)?.library ? 'library' : 'own'
     const last = parts.at(-1)
     if (last?.kind === kind) last.lines.push(line)
     else parts.push({ kind, lines: [line] })

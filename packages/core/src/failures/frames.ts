@@ -1,0 +1,90 @@
+/** One line of a stack. */
+export interface Frame {
+  /** The name of the function, where it has one. */
+  name: string | null
+  file: string | null
+  line: number | null
+  /** It belongs to a runtime or an installed package, not to the team's own code. */
+  library: boolean
+}
+
+type Reader = (line: string) => Omit<Frame, 'library'> | null
+
+const pattern =
+  (regex: RegExp, name: number | null, file: number | null, line: number | null): Reader =>
+  (text) => {
+    const found = regex.exec(text)
+    const group = (index: number | null) => (index === null ? null : (found?.[index] ?? null))
+    return found && { name: group(name), file: group(file), line: group(line) === null ? null : Number(group(line)) }
+  }
+
+/** How languages print a frame, as their runtimes do (see the test for real output of each); the first that fits holds. */
+const READERS: readonly Reader[] = [
+  pattern(/^\s*at (.+?\)) in (.+):line (\d+)\s*$/, 1, 2, 3), // C#
+  pattern(/^\s*at (?:[\w.]+\/)?([\w.$<>]+)\(([\w$]+\.(?:java|kt|scala|groovy)):?(\d+)?\)/, 1, 2, 3), // Java and its kin
+  pattern(/^\s*at ([\w.$/<>]+)\((?:Native Method|Unknown Source)\)/, 1, null, null),
+  pattern(/^\s*at (?:async )?(?:new )?(.+?) (?:\[as [^\]]+\] )?\((?:file:\/\/)?(.+?):(\d+)(?::\d+)?\)/, 1, 2, 3), // JavaScript
+  pattern(/^\s*at (?:async )?(?:file:\/\/)?((?:node:|[./\\]|[A-Za-z]:[\\/])?[^\s()]+?):(\d+)(?::\d+)?\s*$/, null, 1, 2),
+  pattern(/^\s*at (.+?) \(<anonymous>\)/, 1, null, null),
+  pattern(/^\s*File "(.+?)", line (\d+)(?:, in (.+))?/, 3, 1, 2), // Python
+  pattern(/^#\d+ (.+?)\((\d+)\): (.+?)\(/, 3, 1, 2), // PHP
+  pattern(/^\s*#\d+\s+0x[0-9a-f]+ in (.+?) ([^\s:]+):(\d+)/, 1, 2, 3), // C and C++, by sanitizers and debuggers
+  pattern(/^\s*(?:from )?(\S+\.rb):(\d+):in [`'](.+?)'/, 3, 1, 2), // Ruby
+  pattern(/^\s*([\w:]+)\(.*\) called at (\S+) line (\d+)/, 1, 2, 3), // Perl
+  pattern(/^\s*(\S+\.go):(\d+)(?: \+0x[0-9a-f]+)?\s*$/, null, 1, 2), // Go, below the line of the function
+  pattern(/^\s*at (\/?\S+\.rs):(\d+)/, null, 1, 2), // Rust, likewise
+]
+
+/** Runtimes, runners and installed packages: common practice, no source. */
+const LIBRARY =
+  /node_modules|^node:|<anonymous>|\(native\)|site-packages|dist-packages|\/usr\/lib\/|\/lib\/python\d|<frozen |\/vendor\/|\/gems\/|\/rustc\/|\/go\/src\/|sysdeps|libc_start/
+const LIBRARY_NAMES =
+  /^(?:java|javax|jdk|sun|kotlin|scala|org\.junit|org\.testng|org\.apache\.maven|junit|System|Microsoft|NUnit|Xunit|runtime|testing|std|core|__rustc|__libc)[.:_]/
+
+/** Reads one line of a stack; null when it is none. */
+export function frameIn(line: string): Frame | null {
+  for (const read of READERS) {
+    const frame = read(line)
+    if (frame) return { ...frame, library: isLibrary(frame, line) }
+  }
+  return null
+}
+
+const isLibrary = ({ name, file }: Omit<Frame, 'library'>, line: string): boolean =>
+  LIBRARY.test(file ?? '') ||
+  LIBRARY_NAMES.test(name ?? '') ||
+  /\bjava\.base\//.test(line) ||
+  (file === null && name !== null && !name.includes('.'))
+
+/** The frames of a stack, from where it was thrown outwards, whatever the order in which its language prints them. */
+export function framesOf(stack: string): Frame[] {
+  const lines = stack.split('\n')
+  const frames = lines.flatMap((line, i) => withNameAbove(frameIn(line), lines[i - 1]) ?? [])
+  // Python prints the innermost frame last
+  return /^\s*Traceback \(most recent call last\)/m.test(stack) ? lastTraceback(stack).reverse() : frames
+}
+
+/** Of a chain of exceptions the last one is the failure that was seen. */
+function lastTraceback(stack: string): Frame[] {
+  const last = stack.slice(stack.lastIndexOf('Traceback (most recent call last)'))
+  return last.split('\n').flatMap((line) => frameIn(line) ?? [])
+}
+
+/** Go and Rust name the function on the line before its place. */
+function withNameAbove(frame: Frame | null, above: string | undefined): Frame | null {
+  if (!frame || frame.name !== null || !/\.(?:go|rs)$/.test(frame.file ?? '')) return frame
+  const name = /^\s*(?:created by )?(?:\d+: )?([\w./*:<>{}#]+?)(?:\(.*)?\s*$/.exec(above ?? '')?.[1] ?? null
+  return { ...frame, name, library: frame.library || LIBRARY_NAMES.test(name ?? '') }
+}
+
+const TEST_FILE =
+  /[._-](?:test|spec|cy|e2e)\.\w+$|(?:^|[\\/])test_\w+\.py$|_(?:test|spec)\.\w+$|Tests?\.(?:java|kt|cs|php)$|(?:^|[\\/])(?:tests?|spec|t)[\\/]/
+
+/**
+ * Where a failure came from: the innermost function of the team's own code that is no test. Null where only tests and libraries
+ * are on the stack: then the check itself said no.
+ */
+export function originOf(stack: string): string | null {
+  const own = framesOf(stack).find(({ library, file, name }) => !library && name !== null && file !== null && !TEST_FILE.test(file))
+  return own?.name?.replace(/^Object\.(?=<)|<anonymous>|[$\d]+$/g, '').replace(/\(.*$/, '') || null
+}
