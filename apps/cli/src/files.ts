@@ -28,6 +28,17 @@ export function findFiles(patterns: readonly string[]): FoundFiles {
   return { files: [...found], passedOver: [...passedOver].filter((file) => !found.has(file)) }
 }
 
+/** Every file that the patterns name, whatever it holds. @throws UsageError when one names nothing */
+export function findAttachments(patterns: readonly string[]): string[] {
+  const found = new Set<string>()
+  for (const pattern of patterns) {
+    const { files, others } = expand(pattern)
+    if (files.length + others.length === 0) throw new UsageError(nothingIn(pattern, 0))
+    for (const file of [...files, ...others]) found.add(file)
+  }
+  return [...found]
+}
+
 function nothingIn(pattern: string, others: number): string {
   if (others > 0) return `None of the ${others} files in “${pattern}” is a result file`
   return `“${pattern}” matches no file here (${process.cwd()})`

@@ -23,6 +23,7 @@ program
   .requiredOption('--environment <name>', 'where the system under test ran')
   .option('--commit <id>', 'commit that was built')
   .option('--project <slug>', 'project; by default the one the token belongs to')
+  .option('--attach <files...>', 'pictures, logs and records that the result files may name: files, folders, or quoted patterns')
   .option('--retries <count>', 'how often to try again when the server can’t be reached', wholeNumber, 5)
   .option('--json', 'print the report as JSON')
   .addHelpText(
@@ -30,8 +31,9 @@ program
     `
 Example:
   bobbin deliver 'reports/**/*.xml' --pipeline fare-desk-web --build 412 --branch main --commit 9f1c2ab --environment pier-test
+  bobbin deliver reports/ --attach 'test-results/**/*.png' --pipeline fare-desk-web --build 412 --branch main --environment pier-test
 
-What was sent before is known by its content, so sending it again is safe.
+A folder stands for the result files and archives in it, found by their content. What was sent before is known by its content, so sending it again is safe.
 
 Exit codes: 0 stored, whatever the tests' outcomes; 1 wrong use; 2 something was refused; 3 the server was not reached`,
   )

@@ -2,10 +2,13 @@ import { type DynamicModule, Global, Module } from '@nestjs/common'
 import { APP_FILTER } from '@nestjs/core'
 import { SequelizeModule } from '@nestjs/sequelize'
 import { AccessModule, Account, ApiToken, Session } from './access/index.js'
+import { AttachmentsModule } from './attachments/attachments.module.js'
 import { BriefModule } from './brief/brief.module.js'
 import { Area, CasesModule, TestCase } from './cases/index.js'
 import { EventsModule } from './events/events.module.js'
 import { IntakeModule } from './intake/intake.module.js'
+import { BLOBS } from './platform/blobs/blob-store.js'
+import { LocalBlobs } from './platform/blobs/local-blobs.js'
 import { CONFIG, type Config } from './platform/config.js'
 import { ProblemFilter } from './platform/problem.js'
 import { Project } from './access/index.js'
@@ -20,7 +23,8 @@ import { ViewsModule } from './views/views.module.js'
 @Module({})
 class ConfigModule {
   static of(config: Config): DynamicModule {
-    return { module: ConfigModule, providers: [{ provide: CONFIG, useValue: config }], exports: [CONFIG] }
+    const blobs = { provide: BLOBS, useValue: new LocalBlobs(config.blobs) }
+    return { module: ConfigModule, providers: [{ provide: CONFIG, useValue: config }, blobs], exports: [CONFIG, BLOBS] }
   }
 }
 
@@ -48,6 +52,7 @@ export class AppModule {
         ScriptsModule,
         RunsModule,
         IntakeModule,
+        AttachmentsModule,
         BriefModule,
         ViewsModule,
         EventsModule,

@@ -128,6 +128,26 @@ export interface paths {
     patch?: never
     trace?: never
   }
+  '/projects/{project}/attachments/{id}': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /**
+     * The content of an attachment
+     * @description Its type is that of its bytes, and it can run nothing.
+     */
+    get: operations['attachmentsContent']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
   '/projects/{project}/brief': {
     parameters: {
       query?: never
@@ -770,6 +790,15 @@ export interface components {
       /** @description Cases that stand directly in it. */
       cases: number
     }
+    AttachmentInfo: {
+      id: number
+      name: string
+      /** @description Where the runner says that it stood. */
+      path: string | null
+      /** @description Null where the report only names it: it was not delivered. */
+      bytes: number | null
+      mediaType: string | null
+    }
     AttemptDetail: {
       ordinal: number
       outcome: components['schemas']['Outcome']
@@ -784,6 +813,7 @@ export interface components {
         name: string
         value: string
       }[]
+      attachments: components['schemas']['AttachmentInfo'][]
       file: string
     }
     Brief: {
@@ -941,10 +971,10 @@ export interface components {
     DeliveredFile: {
       name: string
       /**
-       * @description `passedOver`: it lay beside result files in an archive, and is none.
+       * @description `passedOver`: it lay beside result files, and is none. `attached`: likewise, but one of them names it.
        * @enum {string}
        */
-      status: 'stored' | 'already' | 'refused' | 'passedOver'
+      status: 'stored' | 'already' | 'refused' | 'passedOver' | 'attached'
       format: string | null
       totals: components['schemas']['OutcomeTotals'] | null
       faults: components['schemas']['Fault'][]
@@ -999,10 +1029,10 @@ export interface components {
       files: {
         name: string
         /**
-         * @description `passedOver`: it lay beside result files in an archive, and is none.
+         * @description `passedOver`: it lay beside result files, and is none. `attached`: likewise, but one of them names it.
          * @enum {string}
          */
-        status: 'stored' | 'already' | 'refused' | 'passedOver'
+        status: 'stored' | 'already' | 'refused' | 'passedOver' | 'attached'
         results: number
         faults: number
         warnings: number
@@ -1618,6 +1648,7 @@ export type AccountKind = components['schemas']['AccountKind']
 export type AreaDeleted = components['schemas']['AreaDeleted']
 export type AreaEditDto = components['schemas']['AreaEditDto']
 export type AreaNode = components['schemas']['AreaNode']
+export type AttachmentInfo = components['schemas']['AttachmentInfo']
 export type AttemptDetail = components['schemas']['AttemptDetail']
 export type Brief = components['schemas']['Brief']
 export type BriefRun = components['schemas']['BriefRun']
@@ -2013,6 +2044,38 @@ export interface operations {
         }
         content: {
           'application/json': components['schemas']['AreaNode']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  attachmentsContent: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+        id: number
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/octet-stream': string
         }
       }
       /** @description What went wrong */

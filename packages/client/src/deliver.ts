@@ -13,6 +13,8 @@ export interface DeliveryTarget {
 export interface OutgoingFile {
   name: string
   content: Blob
+  /** It is no result file, but may be named by one: a picture, a log. */
+  attachment?: boolean
 }
 
 /** Sends result files in one request. @throws ApiError, UnreachableError */
@@ -24,6 +26,6 @@ export function deliver(
   files: OutgoingFile[],
 ): Promise<DeliveryReport> {
   const body = new FormData()
-  for (const file of files) body.append('file', file.content, file.name)
+  for (const file of files) body.append(file.attachment ? 'attachment' : 'file', file.content, file.name)
   return client.post('/projects/{project}/deliveries', { path: { project }, query: { source, ...target }, body })
 }

@@ -1,3 +1,4 @@
+import { screenPicture } from './picture.js'
 import type { Told } from './story.js'
 import type { DemoScript } from './world.js'
 
@@ -46,8 +47,23 @@ function browserSpec(file: string, { script, told }: Entry, startedAt: Date) {
   ]
   const tries = triesOf(script, told, startedAt)
   const status = { passed: 'expected', skipped: 'skipped', recovered: 'flaky' }[told.outcome as string] ?? 'unexpected'
-  const test = { annotations, expectedStatus: told.outcome === 'skipped' ? 'skipped' : 'passed', projectName: 'desktop', results: tries, status }
-  return { title: told.title ?? script.title, ok: status !== 'unexpected', tags: [], tests: [test], id: script.id, file, line: 12, column: 3 }
+  const test = {
+    annotations,
+    expectedStatus: told.outcome === 'skipped' ? 'skipped' : 'passed',
+    projectName: 'desktop',
+    results: tries,
+    status,
+  }
+  return {
+    title: told.title ?? script.title,
+    ok: status !== 'unexpected',
+    tags: [],
+    tests: [test],
+    id: script.id,
+    file,
+    line: 12,
+    column: 3,
+  }
 }
 
 function triesOf(script: DemoScript, told: Told, startedAt: Date) {
@@ -62,8 +78,19 @@ function triesOf(script: DemoScript, told: Told, startedAt: Date) {
     errors: [{ message: messageOf(told), stack: told.stack ?? messageOf(told) }],
     stdout: [{ text: `opened the page\n${told.message ?? ''}\n` }],
     steps: stepsOf(script, told),
+    attachments: [{ name: 'screenshot.png', contentType: 'image/png', body: pictureOf(script) }],
   }
   return told.outcome === 'recovered' ? [failed, { ...last, retry: 1 }] : [failed]
+}
+
+const PICTURES = new Map<number, string>()
+
+/** The screen that failed: one of a few for each system, since drawing takes a moment. */
+function pictureOf({ system, part }: DemoScript): string {
+  const seed = (system.name.length * 7 + part.name.length) % 24
+  const known = PICTURES.get(seed) ?? screenPicture(seed).toString('base64')
+  PICTURES.set(seed, known)
+  return known
 }
 
 /** Checks that said no begin as the runner's assertions do; anything else was thrown. */

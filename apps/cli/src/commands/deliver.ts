@@ -3,7 +3,7 @@ import type { Change } from '@bobbin/core'
 import { openAsBlob } from 'node:fs'
 import { setTimeout as wait } from 'node:timers/promises'
 import { EXIT, UsageError } from '../exit-codes.js'
-import { findFiles } from '../files.js'
+import { findAttachments, findFiles } from '../files.js'
 import { Progress, sendingWords } from '../progress.js'
 import { withRetries } from '../retry.js'
 import { nodeFetch } from '../transport.js'
@@ -18,6 +18,8 @@ export interface DeliverOptions {
   project?: string
   /** How many times to try again when the server can't be reached. */
   retries?: number
+  /** Pictures, logs and records beside the result files, which may name them. */
+  attach?: string[]
   json?: boolean
 }
 
@@ -29,7 +31,9 @@ export async function deliverFiles(patterns: string[], options: DeliverOptions):
   const token = fromEnvironment('BOBBIN_TOKEN', 'a token with the scope “deliver”')
   const progress = new Progress()
   const found = findFiles(patterns)
-  const files = await Promise.all(found.files.map(async (name) => ({ name, content: await openAsBlob(name) })))
+  const attached = options.attach ? findAttachments(options.attach).filter((name) => !found.files.includes(name)) : []
+  const opened = async (name: string, attachment: boolean) => ({ name, content: await openAsBlob(name), attachment })
+  const files = await Promise.all([...found.files.map((name) => opened(name, false)), ...attached.map((name) => opened(name, true))])
   const total = files.reduce((sum, file) => sum + file.content.size, 0)
   const quiet = new ApiClient({ baseUrl, token, fetch: nodeFetch() })
   const client = new ApiClient({ baseUrl, token, fetch: nodeFetch((sent) => progress.show(sendingWords(sent, total))) })
@@ -48,7 +52,7 @@ export async function deliverFiles(patterns: string[], options: DeliverOptions):
     progress.clear()
     if (options.json) console.log(JSON.stringify(report, null, 2))
     else {
-      for (const name of found.passedOver) console.log(`passed over  ${name}`)
+      for (const name of found.passedOver.filter((name) => !attached.includes(name))) console.log(`passed over  ${name}`)
       print(report, baseUrl, project)
     }
     return report.files.some((file) => file.status === 'refused') ? EXIT.refused : EXIT.stored
@@ -107,6 +111,7 @@ function print(report: DeliveryReport, baseUrl: string, project: string): void {
 }
 
 function printFile(file: DeliveredFile): void {
+  if (file.status === 'attached') return console.log(`attached ${file.name}`)
   if (file.error) return console.log(`${file.status === 'refused' ? 'refused ' : 'passed over '} ${file.name}: ${file.error.message}`)
   console.log(`${file.status === 'already' ? 'already ' : 'stored  '} ${file.name}${file.totals ? `: ${totalsLine(file.totals)}` : ''}`)
   for (const fault of file.faults)

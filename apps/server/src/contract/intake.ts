@@ -3,8 +3,8 @@ import type { LaneRef } from './history.js'
 
 export interface DeliveredFile {
   name: string
-  /** `passedOver`: it lay beside result files in an archive, and is none. */
-  status: 'stored' | 'already' | 'refused' | 'passedOver'
+  /** `passedOver`: it lay beside result files, and is none. `attached`: likewise, but one of them names it. */
+  status: 'stored' | 'already' | 'refused' | 'passedOver' | 'attached'
   format: string | null
   totals: OutcomeTotals | null
   faults: Fault[]

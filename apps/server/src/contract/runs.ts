@@ -68,7 +68,18 @@ export interface AttemptDetail {
   steps: TestStep[]
   stderr: string | null
   properties: { name: string; value: string }[]
+  attachments: AttachmentInfo[]
   file: string
+}
+
+export interface AttachmentInfo {
+  id: number
+  name: string
+  /** Where the runner says that it stood. */
+  path: string | null
+  /** Null where the report only names it: it was not delivered. */
+  bytes: number | null
+  mediaType: string | null
 }
 
 export interface ResultDetail {

@@ -3,7 +3,7 @@ import { readResultFile, summarizeFile } from '@bobbin/core'
 import { zipSync } from 'fflate'
 import { readFileSync } from 'node:fs'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { TestApp } from '../testing/test-app.js'
+import { TestApp, TOKEN } from '../testing/test-app.js'
 
 let bobbin: TestApp
 beforeAll(async () => {
@@ -86,5 +86,79 @@ describe('an archive', () => {
     const report = await bobbin.deliver({ [name]: sample(`samples-archives/${name}`) }, { pipeline: name })
     expect(report.files.map(({ status }) => status)).toEqual(['refused'])
     expect(report.run).toBeNull()
+  })
+})
+
+describe('attachments', () => {
+  const PNG = new Uint8Array(
+    Buffer.from('iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==', 'base64'),
+  )
+  const script = '<script>alert(1)</script>'
+  const junit = (mentioned: string) =>
+    `<testsuite name="s"><testcase classname="c" name="gate"><failure message="no"/><system-out>[[ATTACHMENT|${mentioned}]]</system-out></testcase></testsuite>`
+  const attachmentsOf = async (runId: number | undefined, name: string) => {
+    const run = await bobbin.get<RunDetail>(`/runs/${runId}`)
+    const row = run.rows.find((candidate) => candidate.script.name === name)
+    const result = await bobbin.get<ResultDetail>(`/runs/${runId}/results/${row?.script.id}`)
+    return result.attempts.map((attempt) => attempt.attachments)
+  }
+  const content = (id: number | undefined, token = TOKEN) =>
+    fetch(`${bobbin.url}/api/projects/gullhaven/attachments/${id}`, { headers: { authorization: `Bearer ${token}` } })
+
+  it('inside a report are kept with their attempt and handed out as what their bytes are', async () => {
+    const report = await bobbin.deliver({ 'm.ndjson': sample('samples/cucumber-A/messages.ndjson') }, { pipeline: 'pictures' })
+    const [attached = []] = await attachmentsOf(report.run?.id, 'Attaches a picture and text')
+    expect(attached.map(({ mediaType }) => mediaType)).toEqual(['image/png', 'text/plain', 'text/plain'])
+    const answer = await content(attached[0]?.id)
+    expect(answer.headers.get('content-type')).toBe('image/png')
+    expect(new Uint8Array(await answer.arrayBuffer())).toEqual(PNG)
+  })
+
+  it('in an archive find the attempt that names them, by the end of their path', async () => {
+    const bytes = zipSync({
+      'build/report.xml': text(junit('../out/gate/shot.png')),
+      'out/ramp/shot.png': text('another'),
+      'out/gate/shot.png': PNG,
+      'log.txt': text('x'),
+    })
+    const report = await bobbin.deliver({ 'r.zip': bytes }, { pipeline: 'packed' })
+    expect(report.files.map(({ name, status }) => `${name} ${status}`)).toEqual([
+      'r.zip/build/report.xml stored',
+      'r.zip/out/ramp/shot.png passedOver',
+      'r.zip/out/gate/shot.png attached',
+      'r.zip/log.txt passedOver',
+    ])
+    expect(await attachmentsOf(report.run?.id, 'gate')).toMatchObject([[{ name: 'shot.png', bytes: PNG.length, mediaType: 'image/png' }]])
+  })
+
+  it('that nobody delivered are named, and say so when asked for', async () => {
+    const report = await bobbin.deliver(junit('shots/gone.png'), { pipeline: 'gone' })
+    const [[attachment] = []] = await attachmentsOf(report.run?.id, 'gate')
+    expect(attachment).toMatchObject({ path: 'shots/gone.png', bytes: null })
+    const answer = await content(attachment?.id)
+    expect(answer.status).toBe(404)
+    expect(await answer.json()).toMatchObject({ code: 'notDelivered' })
+  })
+
+  it('that would be a page can run nothing, and belong to nobody else', async () => {
+    const bytes = zipSync({ 'report.xml': text(junit('shot.png')), 'shot.png': text(script) })
+    const report = await bobbin.deliver({ 'r.zip': bytes }, { pipeline: 'script' })
+    const [[attachment] = []] = await attachmentsOf(report.run?.id, 'gate')
+    const answer = await content(attachment?.id)
+    expect(answer.headers.get('content-type')).toBe('text/plain; charset=utf-8')
+    expect(answer.headers.get('content-security-policy')).toMatch(/^sandbox; default-src 'none'/)
+    expect(answer.headers.get('x-content-type-options')).toBe('nosniff')
+    expect((await content(attachment?.id, `${TOKEN}-other`)).status).toBe(404)
+  })
+
+  it('go to the right try when a second file tries again', async () => {
+    await bobbin.deliver(junit('first.png'), { pipeline: 'twice' })
+    const bytes = zipSync({ 'report.xml': text(junit('second.png')), 'second.png': PNG })
+    const report = await bobbin.deliver({ 'again.zip': bytes }, { pipeline: 'twice' })
+    const attempts = await attachmentsOf(report.run?.id, 'gate')
+    expect(attempts.map((list) => list.map(({ name, bytes: size }) => [name, size]))).toEqual([
+      [['first.png', null]],
+      [['second.png', PNG.length]],
+    ])
   })
 })

@@ -35,9 +35,13 @@ export class IntakeController {
   @HttpCode(200)
   async deliver(@Ctx() context: Context, @Query() target: TargetDto, @Req() request: IncomingMessage): Promise<DeliveryReport> {
     const delivery = await this.intake.open(context, target)
-    const files = await takeFiles(request, delivery, this.config.uploadIdleMs)
-    if (files === 0) throw new Problem('invalid', 'noFiles', 'The request holds no file. Send result files as multipart/form-data')
-    return delivery.finish()
+    try {
+      const files = await takeFiles(request, delivery, this.config.uploadIdleMs)
+      if (files === 0) throw new Problem('invalid', 'noFiles', 'The request holds no file. Send result files as multipart/form-data')
+      return await delivery.finish()
+    } finally {
+      delivery.dispose()
+    }
   }
 }
 
@@ -46,11 +50,10 @@ async function takeFiles(request: IncomingMessage, delivery: Delivery, idleMs: n
   const parser = openMultipart(request, { fileSize: MOST_BYTES, files: MOST_FILES })
   let count = 0
   let queue: Promise<void> = Promise.resolve()
-  parser.on('file', (_field, stream, info) => {
+  parser.on('file', (field, stream, info) => {
     count++
-    queue = queue.then(() =>
-      delivery.take({ name: info.filename || `file-${count}`, chunks: stream, cut: () => stream.truncated === true }),
-    )
+    const file = { name: info.filename || `file-${count}`, chunks: stream, cut: () => stream.truncated === true }
+    queue = queue.then(() => (field === 'attachment' ? delivery.attach(file) : delivery.take(file)))
     // an aborted request errors every open stream; the pipeline below reports it once
     stream.on('error', () => stream.resume())
     queue.catch(() => stream.resume())

@@ -1,13 +1,15 @@
-import { Injectable } from '@nestjs/common'
+import { Inject, Injectable } from '@nestjs/common'
 import { InjectConnection } from '@nestjs/sequelize'
 import type { DeliveredFile, DeliveryReport, DeliveryRow } from '../contract/index.js'
-import type { Fault } from '@bobbin/core'
+import { type Fault, Refusal } from '@bobbin/core'
 import type { Transaction } from 'sequelize'
 import { Sequelize } from 'sequelize-typescript'
 import type { Context } from '../access/index.js'
 import { announce } from '../events/announce.js'
+import { BLOBS, type BlobStore } from '../platform/blobs/blob-store.js'
 import { rowsOf, run } from '../platform/database.js'
 import { FORGET_CHANGES, laneOf, RunsService, runRow } from '../runs/index.js'
+import { BesideFiles, MOST_ATTACHED } from './beside.js'
 import { copyRows } from './copy-text.js'
 import { DELIVERIES } from './delivery-queries.js'
 import type { TargetDto } from './intake.dto.js'
@@ -21,6 +23,7 @@ export class IntakeService {
   constructor(
     private readonly runs: RunsService,
     @InjectConnection() readonly sequelize: Sequelize,
+    @Inject(BLOBS) private readonly blobs: BlobStore,
   ) {}
 
   /** Opens a delivery; files are then taken one after the other, each wholly or not at all. */
@@ -30,7 +33,7 @@ export class IntakeService {
       'insert into delivery (project_id, account_id, source) values ($projectId, $accountId, $source) returning id',
       { projectId: context.project.id, accountId: context.caller.accountId, source: dto.source ?? 'cli' },
     )
-    return new Delivery(row?.id ?? 0, context, dto, this.sequelize, this.runs)
+    return new Delivery(row?.id ?? 0, context, dto, this.sequelize, this.runs, this.blobs)
   }
 
   async list({ project }: Context): Promise<DeliveryRow[]> {
@@ -47,6 +50,7 @@ export class Delivery {
   /** A file has come in whole and is being stored; the sender waits for us. */
   storing = false
   private newScripts = 0
+  private readonly beside = new BesideFiles()
 
   constructor(
     private readonly id: number,
@@ -54,11 +58,24 @@ export class Delivery {
     private readonly dto: TargetDto,
     private readonly sequelize: Sequelize,
     private readonly runs: RunsService,
+    private readonly blobs: BlobStore,
   ) {}
+
+  /** A file that is no result file itself, sent to be attached where one of them names it. */
+  async attach(file: IncomingFile): Promise<void> {
+    const pieces: Buffer[] = []
+    let bytes = 0
+    for await (const chunk of file.chunks) if ((bytes += chunk.length) <= MOST_ATTACHED) pieces.push(Buffer.from(chunk))
+    const tooLarge = new Refusal('tooLong', `It is larger than ${MOST_ATTACHED / 1024 ** 2} MB, the most that is attached`)
+    const refusal = bytes > MOST_ATTACHED || file.cut() ? tooLarge : NOT_NAMED
+    if (refusal === NOT_NAMED) this.beside.add(file.name, Buffer.concat(pieces))
+    this.files.push(unread({ name: file.name, refusal, passedOver: refusal === NOT_NAMED, content: null }))
+  }
 
   async take(file: IncomingFile): Promise<void> {
     for await (const read of readFiles(file)) {
       if (!('stage' in read)) {
+        if (read.content) this.beside.add(read.name, read.content)
         this.files.push(unread(read))
         continue
       }
@@ -133,6 +150,7 @@ export class Delivery {
     transaction.afterCommit(() => void (this.newScripts += scripts?.fresh ?? 0))
     await run(db, merge.MERGE_LINKS, { projectId, prefix: project.keyPrefix })
     const retried = await rowsOf<{ scriptId: number }>(db, merge.STORE_ATTEMPTS, { projectId, fileId, ...place })
+    await file.stage.attachments.store(db, this.blobs, { projectId, fileId, ...place })
     if (retried.length > 0) await run(db, merge.MERGE_RETRIED, { ...place, scriptIds: retried.map(({ scriptId }) => scriptId) })
     await this.faults(transaction, file.findings.faults, target.runId, fileId)
     await run(db, merge.REFRESH_RUN, { ...place, startedAt: file.findings.startedAt === null ? null : new Date(file.findings.startedAt) })
@@ -148,9 +166,23 @@ export class Delivery {
     await copyRows(transaction, 'fault', columns, rows)
   }
 
+  /** Files that lay beside the reports find the results that name them. */
+  private async settleBeside(): Promise<void> {
+    const used = await this.beside.settle({ sequelize: this.sequelize }, this.blobs, this.id)
+    for (const file of this.files) {
+      if (used.has(file.name) && file.status === 'passedOver') Object.assign(file, { status: 'attached', error: null })
+    }
+  }
+
+  /** To be called whatever happened: what waits on disk is let go. */
+  dispose(): void {
+    this.beside.dispose()
+  }
+
   async finish(): Promise<DeliveryReport> {
+    await this.settleBeside()
     const refusedFiles = this.files
-      .filter((file) => file.status !== 'stored')
+      .filter((file) => file.status !== 'stored' && file.status !== 'attached')
       .map(({ name, status, error }) => ({ name, status, error: error?.message ?? null }))
     await run({ sequelize: this.sequelize }, 'update delivery set run_id = $runId, refused = $refused::jsonb where id = $id', {
       runId: this.runId,
@@ -169,6 +201,8 @@ export class Delivery {
     }
   }
 }
+
+const NOT_NAMED = new Refusal('notResult', 'No result of this delivery names it')
 
 function delivered(file: ReadFile, status: 'stored' | 'already', unknownKeys: DeliveredFile['unknownKeys']): DeliveredFile {
   const { format, faults, warnings } = file.findings

@@ -5,10 +5,12 @@ import {
   isPassedOver,
   type OutcomeTotals,
   Refusal,
+  RESULT_HEAD,
   ResultFileStream,
   TotalsCounter,
 } from '@bobbin/core'
 import { createHash } from 'node:crypto'
+import { MOST_ATTACHED } from './beside.js'
 import { Stage } from './staging.js'
 
 /** A file as it comes in, in pieces. `cut` is true once it passed the size limit. */
@@ -33,6 +35,8 @@ export interface UnreadFile {
   name: string
   refusal: Refusal
   passedOver: boolean
+  /** What a file that is none of ours held, where it may be an attachment. */
+  content: Buffer | null
 }
 
 /**
@@ -81,7 +85,7 @@ class OpenBundle {
 
   end(): void {
     this.attempt(() => this.bundle.end())
-    if (this.refusal) this.done.push({ name: this.name, refusal: this.refusal, passedOver: false })
+    if (this.refusal) this.done.push({ name: this.name, refusal: this.refusal, passedOver: false, content: null })
   }
 
   /** What came cannot be kept, whatever it was. */
@@ -122,6 +126,7 @@ class FileReading implements EntrySink {
     this.stage.add(result)
   })
   private bytes = 0
+  private pieces: Uint8Array[] | null = []
   private refusal: Refusal | null = null
 
   constructor(
@@ -133,6 +138,7 @@ class FileReading implements EntrySink {
   write(chunk: Uint8Array): void {
     this.hash.update(chunk)
     this.bytes += chunk.length
+    this.keep(chunk)
     this.attempt(() => this.reader.write(chunk))
   }
 
@@ -144,8 +150,15 @@ class FileReading implements EntrySink {
     else {
       const refusal = this.refusal ?? new Refusal('empty', 'The file is empty')
       this.dispose()
-      this.finished({ name, refusal, passedOver: isPassedOver(refusal, this.inside) })
+      const passedOver = isPassedOver(refusal, this.inside)
+      this.finished({ name, refusal, passedOver, content: passedOver && this.pieces ? Buffer.concat(this.pieces) : null })
     }
+  }
+
+  /** What turns out to be no result file may be a picture that one of them names; what is one is not kept. */
+  private keep(chunk: Uint8Array): void {
+    if (!this.inside || this.bytes > MOST_ATTACHED || (!this.refusal && this.bytes > RESULT_HEAD * 2)) this.pieces = null
+    this.pieces?.push(chunk.slice())
   }
 
   /** The archive around it is refused, which says it all. */

@@ -4,6 +4,7 @@ import type { Transaction } from 'sequelize'
 import { run, type Queryable } from '../platform/database.js'
 import { bytesField, copyChunks, listField, NULL_FIELD, textField } from './copy-text.js'
 import { Spool } from './spool.js'
+import { StagedAttachments } from './staged-attachments.js'
 
 /** The SHA-256 of a text, as a field of COPY's text format. */
 const hashField = (text: string): string => bytesField(hash('sha256', text, 'hex'))
@@ -80,12 +81,14 @@ export class Stage {
   private readonly bodies = new TextPool(this.bodySpool)
   private readonly signatures = new TextPool(this.signatureSpool)
   private readonly lists = new ListFields()
+  readonly attachments = new StagedAttachments()
   private seq = 0
 
   add(result: TestResult): void {
     const test = this.testFields(result)
     const properties = result.properties.length > 0 ? textField(wellFormedJson(result.properties)) : NULL_FIELD
     for (const [i, attempt] of result.attempts.entries()) {
+      if (attempt.attachments.length > 0) this.attachments.add(this.seq, i + 1, attempt.attachments)
       this.attempts.add(`${this.seq}\t${i + 1}\t${test}\t${this.attemptFields(attempt)}\t${i === 0 ? properties : NULL_FIELD}`)
     }
     this.seq++
@@ -135,7 +138,7 @@ export class Stage {
   }
 
   dispose(): void {
-    for (const spool of [this.attempts, this.bodySpool, this.signatureSpool]) spool.dispose()
+    for (const spool of [this.attempts, this.bodySpool, this.signatureSpool, this.attachments]) spool.dispose()
   }
 }
 

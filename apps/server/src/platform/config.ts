@@ -1,3 +1,5 @@
+import { join } from 'node:path'
+
 /** What the server is told from outside; read once, at the edge. */
 export interface Config {
   databaseUrl: string
@@ -12,6 +14,8 @@ export interface Config {
   proxies: number
   /** A delivery that sends nothing for so long is broken off, in milliseconds. */
   uploadIdleMs: number
+  /** Folder of the contents of attachments; every server process must see the same. */
+  blobs: string
 }
 
 export const CONFIG = Symbol('Config')
@@ -46,5 +50,6 @@ export function readConfig(env: Record<string, string | undefined>): Config {
     secret,
     proxies,
     uploadIdleMs: idle * 1000,
+    blobs: env['BOBBIN_BLOBS'] ?? join(env['BOBBIN_DATA'] ?? '.bobbin', 'blobs'),
   }
 }

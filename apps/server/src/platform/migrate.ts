@@ -5,6 +5,7 @@ import { cases } from '../migrations/0003-cases.js'
 import { newest } from '../migrations/0004-newest.js'
 import { runChanges } from '../migrations/0005-run-changes.js'
 import { steps } from '../migrations/0006-steps.js'
+import { attachments } from '../migrations/0007-attachments.js'
 
 /** Every migration, in order; a name stays for ever. */
 const MIGRATIONS: readonly { name: string; sql: string }[] = [
@@ -14,6 +15,7 @@ const MIGRATIONS: readonly { name: string; sql: string }[] = [
   { name: '0004-newest', sql: newest },
   { name: '0005-run-changes', sql: runChanges },
   { name: '0006-steps', sql: steps },
+  { name: '0007-attachments', sql: attachments },
 ]
 
 const LOCK = 0x0b0bb1

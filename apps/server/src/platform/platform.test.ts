@@ -15,6 +15,7 @@ describe('readConfig', () => {
       secret: 'a secret of the tests',
       proxies: 0,
       uploadIdleMs: 60_000,
+      blobs: '.bobbin/blobs',
     })
   })
   it('names what is missing or wrong', () => {
@@ -46,7 +47,15 @@ describe('migrate', () => {
   it('applies each migration once, also when servers start at once', () =>
     withDatabase(async (url) => {
       const applied = await Promise.all([migrate(url), migrate(url), migrate(url)])
-      expect(applied.flat()).toEqual(['0001-frame', '0002-accounts', '0003-cases', '0004-newest', '0005-run-changes', '0006-steps'])
+      expect(applied.flat()).toEqual([
+        '0001-frame',
+        '0002-accounts',
+        '0003-cases',
+        '0004-newest',
+        '0005-run-changes',
+        '0006-steps',
+        '0007-attachments',
+      ])
       expect(await migrate(url)).toEqual([])
     }))
 

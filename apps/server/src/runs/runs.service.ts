@@ -1,6 +1,7 @@
 import { Injectable } from '@nestjs/common'
 import { InjectConnection } from '@nestjs/sequelize'
 import type {
+  AttachmentInfo,
   FaultRow,
   FileWarnings,
   ResultDetail,
@@ -244,6 +245,7 @@ interface RawAttempt {
   stdout: string | null
   stderr: string | null
   steps: string | null
+  attachments: AttachmentInfo[]
   file: string
 }
 

@@ -1,6 +1,9 @@
 import { ApiClient, deliver, type DeliveryReport, type DeliveryTarget } from '@bobbin/client'
 import type { NestExpressApplication } from '@nestjs/platform-express'
 import { randomUUID } from 'node:crypto'
+import { mkdtempSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
 import type { AddressInfo } from 'node:net'
 import pg from 'pg'
 import { inject } from 'vitest'
@@ -38,6 +41,7 @@ export class TestApp {
       secret: 'secret-of-the-tests',
       proxies: 0,
       uploadIdleMs: 400,
+      blobs: mkdtempSync(join(tmpdir(), 'bobbin-blobs-')),
     }
     const app = await createApp(config)
     await app.listen(0, '127.0.0.1')
@@ -55,6 +59,7 @@ export class TestApp {
     await this.database.end()
     await this.app.close()
     await this.drop()
+    rmSync(this.config.blobs, { recursive: true, force: true })
   }
 
   client(token: string = TOKEN): ApiClient {

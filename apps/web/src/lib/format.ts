@@ -44,3 +44,10 @@ const startOfDay = (at: Date) => new Date(at.getFullYear(), at.getMonth(), at.ge
 export function formatList(items: readonly string[]): string {
   return items.length < 2 ? (items[0] ?? '') : `${items.slice(0, -1).join(', ')} and ${items.at(-1)}`
 }
+
+/** A size in the units that people use for files: `820 B`, `14 KiB`, `2.3 MiB`. */
+export function formatBytes(bytes: number): string {
+  if (bytes < 1024) return `${bytes} B`
+  const kib = bytes / 1024
+  return kib < 1024 ? `${Math.round(kib)} KiB` : `${(kib / 1024).toFixed(1)} MiB`
+}

@@ -6,15 +6,19 @@ export interface DialogProps {
   onOpenChange: (open: boolean) => void
   title: string
   description: string
+  /** As wide as the window allows: for pictures. */
+  wide?: boolean
   children: ReactNode
 }
 
-export function Dialog({ open, onOpenChange, title, description, children }: DialogProps) {
+export function Dialog({ open, onOpenChange, title, description, wide = false, children }: DialogProps) {
   return (
     <Radix.Root open={open} onOpenChange={onOpenChange}>
       <Radix.Portal>
         <Radix.Overlay className="fixed inset-0 z-20 bg-black/35" />
-        <Radix.Content className="fixed top-[12vh] left-1/2 z-30 flex max-h-[78vh] w-[min(680px,92vw)] -translate-x-1/2 flex-col gap-3 overflow-y-auto rounded border border-hairline bg-raised p-5 shadow-xl outline-none">
+        <Radix.Content
+          className={`fixed left-1/2 z-30 flex -translate-x-1/2 flex-col gap-3 overflow-y-auto rounded border border-hairline bg-raised p-5 shadow-xl outline-none ${wide ? 'top-[4vh] max-h-[92vh] w-[min(1400px,94vw)]' : 'top-[12vh] max-h-[78vh] w-[min(680px,92vw)]'}`}
+        >
           <Radix.Title className="text-lg">{title}</Radix.Title>
           <Radix.Description className="text-soft">{description}</Radix.Description>
           {children}

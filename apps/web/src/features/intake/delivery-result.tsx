@@ -46,7 +46,7 @@ export function DeliveryResult({ report }: { report: DeliveryReport }) {
   )
 }
 
-const STATUS = { stored: 'stored', already: 'known already', refused: 'refused', passedOver: 'passed over' } as const
+const STATUS = { stored: 'stored', already: 'known already', refused: 'refused', passedOver: 'passed over', attached: 'attached' } as const
 
 function FileLine({ file }: { file: DeliveredFile }) {
   return (

@@ -1,8 +1,10 @@
-import { looksLikeResults, RESULT_HEAD } from '@bobbin/core'
+import { looksLikeResults, mediaTypeOf, RESULT_HEAD } from '@bobbin/core'
 
 export interface DroppedFile {
   name: string
   content: Blob
+  /** It is no result file, but one of them may name it. */
+  attachment?: boolean
 }
 
 /** Files of a drop; folders are walked, and of what is in them only what looks like result files or archives by its content is taken. */
@@ -16,8 +18,10 @@ async function walk(entry: FileSystemEntry, top: boolean): Promise<DroppedFile[]
   if (entry.isDirectory)
     return (await Promise.all((await childrenOf(entry as FileSystemDirectoryEntry)).map((child) => walk(child, false)))).flat()
   const file = await new Promise<File>((resolve, reject) => (entry as FileSystemFileEntry).file(resolve, reject))
-  if (!top && !looksLikeResults(new Uint8Array(await file.slice(0, RESULT_HEAD).arrayBuffer()))) return []
-  return [{ name: entry.fullPath.replace(/^\//, ''), content: file }]
+  const name = entry.fullPath.replace(/^\//, '')
+  const head = new Uint8Array(await file.slice(0, RESULT_HEAD).arrayBuffer())
+  if (top || looksLikeResults(head)) return [{ name, content: file }]
+  return /^(?:image|video)\//.test(mediaTypeOf(head)) ? [{ name, content: file, attachment: true }] : []
 }
 
 /** A directory reader hands out its entries in portions. */

@@ -5,7 +5,7 @@ import { AttemptView } from './attempt-view.js'
 
 afterEach(cleanup)
 const attempt = (part: Partial<AttemptDetail>): AttemptDetail => ({
-  ordinal: 1, outcome: 'failed', durationMs: 420, startedAt: null, failures: [], reason: null, stdout: null, stderr: null, steps: [], properties: [], file: 'a.xml', ...part,
+  ordinal: 1, outcome: 'failed', durationMs: 420, startedAt: null, failures: [], reason: null, stdout: null, stderr: null, steps: [], attachments: [], properties: [], file: 'a.xml', ...part,
 }) // prettier-ignore
 const failure = (message: string, stack: string | null = null) => ({ message, type: 'AssertionError', stack })
 

@@ -3,6 +3,7 @@ import { ChevronDown, ChevronRight, Copy } from 'lucide-react'
 import { useState, type ReactNode } from 'react'
 import { formatDuration } from '../../lib/format.js'
 import { notify, notifyError } from '../../ui/toast.js'
+import { AttachmentsView } from './attachments-view.js'
 import { expectedActual, plainText, splitStack } from './stack.js'
 import { StepsView } from './steps-view.js'
 
@@ -17,6 +18,7 @@ export function AttemptView({ attempt }: { attempt: AttemptDetail }) {
       {attempt.failures.length === 0 && !attempt.reason && (
         <p className="mt-3 text-soft">Nothing to report; it took {formatDuration(attempt.durationMs)}.</p>
       )}
+      <AttachmentsView attachments={attempt.attachments} />
       <StepsView steps={attempt.steps} />
       <Properties properties={attempt.properties} />
       <Output title="Output" text={attempt.stdout} />

@@ -44,7 +44,7 @@ const result: ResultDetail = {
   script: script(1, 'refuses a load'), links: [{ caseKey: 'FERRY-214', caseTitle: 'Axle limit', origin: 'declared', state: 'active' }], unknownKeys: ['FERRY-990'],
   run: { id: 149, build: '412', commit: '9f1c2ab', lane, startedAt: '2026-11-22T13:32:50Z' }, outcome: 'failed', change: 'newlyFailing',
   before: { outcome: 'passed', runId: 147, build: '410' }, failingSince: { runId: 149, build: '412' }, sameFailure: [{ scriptId: 2, name: 'names the axle' }],
-  attempts: [{ ordinal: 1, outcome: 'failed', durationMs: 1840, startedAt: null, failures: [{ message: 'axle over the limit', type: null, stack: null }], reason: null, stdout: null, stderr: null, steps: [], properties: [], file: 'a.xml' }],
+  attempts: [{ ordinal: 1, outcome: 'failed', durationMs: 1840, startedAt: null, failures: [{ message: 'axle over the limit', type: null, stack: null }], reason: null, stdout: null, stderr: null, steps: [], attachments: [], properties: [], file: 'a.xml' }],
   histories: [{ lane, points: [{ ...point('410', 147), outcome: 'passed', durationMs: 100 }, { ...point('412', 149), outcome: 'failed', durationMs: 120 }] }],
 } // prettier-ignore
 

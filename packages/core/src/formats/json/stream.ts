@@ -1,5 +1,5 @@
 import { Tokenizer, TokenType } from '@streamparser/json'
-import { MAX_DEPTH, MAX_PIECE, MAX_TEXT } from '../limits.js'
+import { MAX_CONTENT, MAX_DEPTH, MAX_PIECE, MAX_TEXT } from '../limits.js'
 import { type Place, Refusal } from '../result.js'
 import type { WarningLog } from '../warnings.js'
 import { withoutNul } from '../without-nul.js'
@@ -34,6 +34,9 @@ interface Frame {
   expects: 'key' | 'firstKey' | 'colon' | 'value' | 'firstValue' | 'comma'
   place: Place
 }
+
+/** Under these names reports hold whole pictures. */
+const CONTENTS = new Set(['body', 'data'])
 
 /** Reads JSON as a stream of bytes: only what a listener wants is ever held in memory. */
 export class JsonStream {
@@ -117,12 +120,12 @@ export class JsonStream {
       this.listener.value([], value, this.lines.at(offset))
       return
     }
-    this.put(frame, typeof value === 'string' ? this.clean(value, offset) : value, offset)
+    this.put(frame, typeof value === 'string' ? this.clean(value, frame, offset) : value, offset)
     frame.expects = 'comma'
   }
 
-  private clean(text: string, offset: number): string {
-    if (text.length <= MAX_TEXT) return withoutNul(text)
+  private clean(text: string, frame: Frame, offset: number): string {
+    if (text.length <= MAX_TEXT || (CONTENTS.has(frame.key ?? '') && text.length <= MAX_CONTENT)) return withoutNul(text)
     this.warnings.add('cut', `Text over ${MAX_TEXT} characters was cut`, this.lines.at(offset))
     return withoutNul(text.slice(0, MAX_TEXT))
   }

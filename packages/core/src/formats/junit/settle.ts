@@ -1,5 +1,6 @@
 import { type Outcome } from '../../results/outcome.js'
 import type { Attempt, Failure } from '../result.js'
+import { mentionedIn } from '../attachment-paths.js'
 import { secondsToMs } from '../duration.js'
 import { messageOf } from './message.js'
 import type { RawCase, RawOutcome } from './raw.js'
@@ -49,7 +50,7 @@ export function settleCase(test: RawCase, startedAt: number | null): Settled {
     stdout: test.stdout,
     stderr: test.stderr,
     steps: NONE,
-    attachments: NONE,
+    attachments: test.stdout === null ? NONE : mentionedIn(test.stdout),
   }
   if (test.outcomes.length < 2 && !AGAIN.has(test.outcomes[0]?.kind ?? '')) return { attempts: [last], doubts }
   const again = (...kinds: RawOutcome['kind'][]) =>
@@ -68,7 +69,7 @@ const earlierTry = (raw: RawOutcome, doubts: Settled['doubts']): Attempt => ({
   stdout: raw.stdout,
   stderr: raw.stderr,
   steps: NONE,
-  attachments: NONE,
+  attachments: mentionedIn(raw.stdout),
 })
 
 function readDuration(text: string | null | undefined, doubts: Settled['doubts']): number | null {
