@@ -2946,7 +2946,7 @@ export interface operations {
   runsExport: {
     parameters: {
       query: {
-        format: 'csv' | 'json'
+        format: 'csv' | 'json' | 'junit' | 'ctrf'
       }
       header?: never
       path: {

@@ -1,13 +1,22 @@
 import { Injectable, StreamableFile } from '@nestjs/common'
 import { InjectConnection } from '@nestjs/sequelize'
-import { outcomeFromCode, type Outcome } from '@bobbin/core'
+import {
+  type Failure,
+  type Outcome,
+  outcomeFromCode,
+  type Property,
+  type TestResult,
+  type TestStep,
+  writeCtrf,
+  writeJunit,
+} from '@bobbin/core'
 import { Readable } from 'node:stream'
 import { Sequelize } from 'sequelize-typescript'
 import type { Context } from '../access/index.js'
 import { rowsOf } from '../platform/database.js'
 import { writeCsv } from '../platform/tables/sheet.js'
 import { SCRIPT_REF } from '../scripts/index.js'
-import { RunsService } from './runs.service.js'
+import { type RunRecord, runRow, RunsService } from './runs.service.js'
 
 /** So many at once: a run of any size is never whole in memory. */
 const PAGE = 5000
@@ -37,6 +46,83 @@ interface ResultLine {
   message: string | null
 }
 
+/** Texts are large: fewer at once. */
+const WHOLE_PAGE = 500
+
+const SCRIPTS_IN_ORDER = `
+select array_agg(id order by nth) as ids from (
+  select s.id, row_number() over (order by s.suites, s.name, s.id) as nth
+  from result r join script s on s.id = r.script_id where r.run_id = $runId and r.day = $day::date
+) x group by (nth - 1) / ${WHOLE_PAGE} order by (nth - 1) / ${WHOLE_PAGE}`
+
+const WHOLE_RESULTS = `
+select s.id, s.name, s.classname, s.suites, s.file, s.profile, s.keys, r.outcome::int as code, r.duration_ms as "durationMs", t.attempts
+from result r join script s on s.id = r.script_id
+cross join lateral (
+  select jsonb_agg(jsonb_build_object(
+    'outcome', a.outcome, 'durationMs', a.duration_ms, 'startedAt', extract(epoch from a.started_at) * 1000, 'reason', a.reason,
+    'failures', f.text, 'stdout', so.text, 'stderr', se.text, 'steps', st.text, 'properties', a.properties) order by a.ordinal) as attempts
+  from attempt a left join body f on f.id = a.failures_id left join body so on so.id = a.stdout_id
+  left join body se on se.id = a.stderr_id left join body st on st.id = a.steps_id
+  where a.run_id = r.run_id and a.day = r.day and a.script_id = r.script_id
+) t
+where r.run_id = $runId and r.day = $day::date and r.script_id = any($scriptIds::int[])`
+
+export type ExportFormat = 'csv' | 'json' | 'junit' | 'ctrf'
+
+const FILES: Record<ExportFormat, { type: string; ending: string }> = {
+  csv: { type: 'text/csv; charset=utf-8', ending: '.csv' },
+  json: { type: 'application/json', ending: '.json' },
+  junit: { type: 'application/xml; charset=utf-8', ending: '.junit.xml' },
+  ctrf: { type: 'application/json', ending: '.ctrf.json' },
+}
+
+interface RawResult {
+  id: number
+  name: string
+  classname: string | null
+  suites: string[]
+  file: string | null
+  profile: string | null
+  keys: string[]
+  code: number
+  durationMs: number | null
+  attempts: {
+    outcome: number
+    durationMs: number | null
+    startedAt: number | null
+    reason: string | null
+    failures: string | null
+    stdout: string | null
+    stderr: string | null
+    steps: string | null
+    properties: Property[] | null
+  }[]
+}
+
+function resultOf({ name, classname, suites, file, profile, keys, code, durationMs, attempts }: RawResult): TestResult {
+  return {
+    name,
+    classname,
+    suites,
+    sourceFile: file,
+    profile,
+    keys,
+    durationMs,
+    occurrence: 1,
+    outcome: outcomeFromCode(code),
+    properties: attempts[0]?.properties ?? [],
+    attempts: attempts.map(({ outcome, failures, steps, properties: _, ...texts }) => ({
+      ...texts,
+      outcome: outcomeFromCode(outcome),
+      failures: failures ? (JSON.parse(failures) as Failure[]) : [],
+      steps: steps ? (JSON.parse(steps) as TestStep[]) : [],
+      attachments: [],
+    })),
+    place: { line: 1, column: 1 },
+  }
+}
+
 const HEADING = ['Outcome', 'Name', 'Class', 'Suites', 'File', 'Profile', 'Framework', 'Cases', 'Attempts', 'Duration (ms)', 'Message']
 
 /** A run's results out of Bobbin, as a stream. */
@@ -47,14 +133,32 @@ export class RunExportService {
     @InjectConnection() readonly sequelize: Sequelize,
   ) {}
 
-  async results(context: Context, runId: number, format: 'csv' | 'json'): Promise<StreamableFile> {
+  async results(context: Context, runId: number, format: ExportFormat): Promise<StreamableFile> {
     const record = await this.runs.record(context, runId)
-    const pages = this.pages(context, runId, record.day)
-    const name = `${record.pipeline}-${record.build}-${record.environment}.${format}`.replace(/[^\w.-]+/g, '-')
-    return new StreamableFile(Readable.from(format === 'csv' ? csvOf(pages) : jsonOf(pages)), {
-      type: format === 'csv' ? 'text/csv; charset=utf-8' : 'application/json',
-      disposition: `attachment; filename="${name}"`,
-    })
+    const { type, ending } = FILES[format]
+    const name = `${record.pipeline}-${record.build}-${record.environment}${ending}`.replace(/[^\w.-]+/g, '-')
+    return new StreamableFile(Readable.from(this.textOf(context, record, format)), { type, disposition: `attachment; filename="${name}"` })
+  }
+
+  private textOf(context: Context, record: RunRecord, format: ExportFormat): AsyncGenerator<string> {
+    if (format === 'csv') return csvOf(this.pages(context, record.id, record.day))
+    if (format === 'json') return jsonOf(this.pages(context, record.id, record.day))
+    const results = this.whole(record)
+    if (format === 'junit') return writeJunit(results)
+    return writeCtrf(results, { totals: runRow(record).totals, startedAt: record.startedAt.getTime(), durationMs: record.durationMs })
+  }
+
+  /** Every result with its attempts and their texts, by suites, so that those of a suite stand together. */
+  private async *whole(record: RunRecord): AsyncGenerator<TestResult> {
+    const order = await rowsOf<{ ids: number[] }>(this, SCRIPTS_IN_ORDER, { runId: record.id, day: record.day })
+    for (const { ids } of order) {
+      const rows = await rowsOf<RawResult>(this, WHOLE_RESULTS, { runId: record.id, day: record.day, scriptIds: ids })
+      const byId = new Map(rows.map((row) => [row.id, row]))
+      for (const id of ids) {
+        const row = byId.get(id)
+        if (row) yield resultOf(row)
+      }
+    }
   }
 
   private async *pages({ project }: Context, runId: number, day: string): AsyncGenerator<ResultLine[]> {

@@ -44,8 +44,8 @@ export class ThreadsDto extends SpanDto {
 }
 
 export class RunExportDto {
-  @IsIn(['csv', 'json'])
-  format: 'csv' | 'json'
+  @IsIn(['csv', 'json', 'junit', 'ctrf'])
+  format: 'csv' | 'json' | 'junit' | 'ctrf'
 }
 
 export class ChangeDto extends SpanDto {

@@ -17,7 +17,7 @@ export function Dialog({ open, onOpenChange, title, description, wide = false, c
       <Radix.Portal>
         <Radix.Overlay className="fixed inset-0 z-20 bg-black/35" />
         <Radix.Content
-          className={`fixed left-1/2 z-30 flex -translate-x-1/2 flex-col gap-3 overflow-y-auto rounded border border-hairline bg-raised p-5 shadow-xl outline-none ${wide ? 'top-[4vh] max-h-[92vh] w-[min(1400px,94vw)]' : 'top-[12vh] max-h-[78vh] w-[min(680px,92vw)]'}`}
+          className={`fixed left-1/2 z-30 flex -translate-x-1/2 flex-col gap-3 overflow-y-auto rounded border border-hairline bg-raised p-5 shadow-xl outline-none ${wide ? 'top-[4vh] max-h-[92vh] w-fit min-w-[min(560px,92vw)] max-w-[94vw]' : 'top-[12vh] max-h-[78vh] w-[min(680px,92vw)]'}`}
         >
           <Radix.Title className="text-lg">{title}</Radix.Title>
           <Radix.Description className="text-soft">{description}</Radix.Description>

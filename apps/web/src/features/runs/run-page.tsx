@@ -16,6 +16,7 @@ import { OutcomeGlyph, Thread } from '../../ui/thread.js'
 import { Time } from '../../ui/time.js'
 import { CHANGE_WORDS } from './change-words.js'
 import { useRun, useUnchanged } from './queries.js'
+import { ExportMenu } from './export-menu.js'
 import { ResultInspector } from './result-inspector.js'
 import { RunFaults } from './run-faults.js'
 import { layOutRun, type RunLine } from './run-rows.js'
@@ -107,20 +108,23 @@ function RunHead({ detail }: { detail: RunDetail }) {
           </>
         )}
       </p>
-      <h1 className="mt-1 text-xl">
-        Build {run.build}
-        {previous ? (
-          <span>
-            {' '}
-            against{' '}
-            <ProjectLink to={`runs/${previous.id}`} className="hover:text-dye">
-              {previous.build}
-            </ProjectLink>
-          </span>
-        ) : (
-          <span className="text-soft">, the first here</span>
-        )}
-      </h1>
+      <div className="mt-1 flex items-start justify-between gap-4">
+        <h1 className="min-w-0 text-xl">
+          Build {run.build}
+          {previous ? (
+            <span>
+              {' '}
+              against{' '}
+              <ProjectLink to={`runs/${previous.id}`} className="hover:text-dye">
+                {previous.build}
+              </ProjectLink>
+            </span>
+          ) : (
+            <span className="text-soft">, the first here</span>
+          )}
+        </h1>
+        <ExportMenu runId={run.id} />
+      </div>
       <p className="mt-1">
         {count(run.totals.total, 'result')} in {formatDuration(run.durationMs)}.{' '}
         {parts.map((change, i) => (

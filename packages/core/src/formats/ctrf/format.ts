@@ -1,8 +1,9 @@
-import type { Outcome } from '../../results/outcome.js'
+import { type Outcome, OUTCOMES as OUTCOME_WORDS } from '../../results/outcome.js'
 import { attempt } from '../collector.js'
 import { type JsonContext, jsonFormat, type JsonVocabulary } from '../json/format.js'
 import { isObject, listOf, numberOf, objectOf, objectsOf, textOf, textsOf, wordOf } from '../json/fields.js'
 import type { JsonObject, JsonValue } from '../json/stream.js'
+import { EXPORT_NAME } from '../write/junit.js'
 import type { AttachmentRef, Attempt, Place, Property, TestStep } from '../result.js'
 
 /** Common Test Report Format, as its schema has it (ctrf.io, 0.0.0), read leniently: reporters break it in small ways. */
@@ -21,6 +22,9 @@ const RAW_OUTCOMES: Record<string, Outcome> = {
   broken: 'errored',
   blocked: 'blocked',
 }
+
+/** What our own export keeps in `extra`. */
+const OWN_EXTRA = new Set(['classname', 'profile', 'noDuration'])
 
 /** Mocha's hooks are written as if they were tests. */
 const HOOK = /"(?:before|after) (?:all|each)" hook/
@@ -45,7 +49,9 @@ class Ctrf implements JsonVocabulary {
     if (earlier.length === 0 && test['flaky'] === true && last.outcome === 'passed') earlier.push(attempt({ outcome: 'failed' }))
     const name = wordOf(test['name']) ?? ''
     const sourceFile = textOf(test['filePath'])
-    const own = suitesOf(test['suite'], name)
+    const ours = this.tool === EXPORT_NAME
+    const own = ours ? textsOf(test['suite']) : suitesOf(test['suite'], name)
+    const extra = objectOf(test['extra'])
     const around = `${own.join(' > ')} > `
     const { suites, profile } = placed(own, this.tool, sourceFile)
     if (HOOK.test(name) && last.failures.length > 0) {
@@ -54,10 +60,11 @@ class Ctrf implements JsonVocabulary {
       return
     }
     this.context.results.add({
-      name: own.length > 0 && name.startsWith(around) ? name.slice(around.length) : name,
+      name: !ours && own.length > 0 && name.startsWith(around) ? name.slice(around.length) : name,
       suites,
       sourceFile,
-      profile: profileOf(test) ?? profile,
+      profile: (ours ? textOf(extra['profile']) : profileOf(test)) ?? profile,
+      classname: ours ? textOf(extra['classname']) : null,
       attempts: [...earlier, last],
       properties: propertiesOf(test),
       place,
@@ -86,6 +93,10 @@ class Ctrf implements JsonVocabulary {
     const status = wordOf(test['status']) ?? ''
     const known = OUTCOMES[status.toLowerCase()]
     const raw = RAW_OUTCOMES[(textOf(test['rawStatus']) ?? '').toLowerCase()]
+    if (this.tool === EXPORT_NAME) {
+      const own = OUTCOME_WORDS.find((outcome) => outcome === (test['rawStatus'] ?? objectOf(test['extra'])['rawStatus']))
+      if (own) return own === 'recovered' ? 'passed' : own
+    }
     if (known === 'errored') return raw ?? known
     if (known) return known
     this.context.warnings.add(
@@ -98,6 +109,7 @@ class Ctrf implements JsonVocabulary {
 
   private durationOf(test: JsonObject, place: Place): number | null {
     const value = test['duration']
+    if (objectOf(test['extra'])['noDuration'] === 'true') return null
     const ms = numberOf(value)
     if (ms !== null && ms >= 0) return ms
     if (value !== undefined)
@@ -147,7 +159,7 @@ function propertiesOf(test: JsonObject): Property[] {
     name: wordOf(annotation['type']) ?? 'annotation',
     value: wordOf(annotation['description']) ?? '',
   }))
-  return [...tags, ...named, ...annotations]
+  return [...tags, ...named.filter(({ name }) => !OWN_EXTRA.has(name)), ...annotations]
 }
 
 const linesOf = (value: JsonValue | undefined): string | null =>

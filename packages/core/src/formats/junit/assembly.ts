@@ -7,6 +7,7 @@ import { joinAttempts } from '../settlement.js'
 import { isSameTest, RepeatFinder } from '../repeats.js'
 import { readTimestamp } from '../timestamp.js'
 import type { WarningLog } from '../warnings.js'
+import { OUTCOME_PROPERTY, PROFILE_PROPERTY } from '../write/junit.js'
 import type { RawElement } from '../xml/events.js'
 import { dialectOf, type KnownDialect } from './dialects.js'
 import { pseudoTest } from './pseudo-tests.js'
@@ -104,6 +105,7 @@ export class FileAssembly {
       place: test.element.place,
     }
     if (dialect.framework === 'playwright') this.markNotRun(result, test)
+    if (dialect.own) readOwnProperties(result)
     return result
   }
 
@@ -215,6 +217,16 @@ export class FileAssembly {
       settlement: { groups, dropped, reasons },
     }
   }
+}
+
+/** What Bobbin's own export says in properties, which are none of the test. */
+function readOwnProperties(result: TestResult): void {
+  const told = (key: string) => result.properties.find(({ name }) => name === key)?.value
+  const outcome = told(OUTCOME_PROPERTY)
+  const last = result.attempts.at(-1)
+  if (last && (outcome === 'blocked' || outcome === 'notRun')) result.outcome = last.outcome = outcome
+  result.profile = told(PROFILE_PROPERTY) ?? null
+  result.properties = result.properties.filter(({ name }) => name !== OUTCOME_PROPERTY && name !== PROFILE_PROPERTY)
 }
 
 const START: Place = { line: 1, column: 1 }

@@ -1,4 +1,5 @@
 import type { Repeats } from '../repeats.js'
+import { EXPORT_NAME } from '../write/junit.js'
 import type { RawElement } from '../xml/events.js'
 import type { RawCase } from './raw.js'
 
@@ -11,6 +12,8 @@ export interface Dialect {
   hostnameIsProfile?: boolean
   /** A second test case of one name holds the tear-down error of the first. */
   teardownRepeats?: boolean
+  /** Written by Bobbin itself: properties of its own say what the vocabulary has no word for. */
+  own?: boolean
   /** Quotes in names are escaped twice. */
   escapesTwice?: boolean
   /** Declared counts of failures do not follow the elements. */
@@ -28,6 +31,7 @@ const order = (element: RawElement | null) => (element ? element.attributes.keys
 
 /** Every dialect with rules of its own, in the order in which they are asked. Each was read off files that the runner wrote. */
 const DIALECTS: readonly Dialect[] = [
+  { framework: 'bobbin', matches: ({ root }) => root.attributes.get('name') === EXPORT_NAME, repeats: 'distinct', own: true },
   {
     framework: 'playwright',
     matches: ({ root }) => order(root) === 'id name tests failures skipped errors time',

@@ -143,7 +143,7 @@ function judgeBare(test: RawCase, doubts: Settled['doubts']): Verdict {
 /** Message from the attribute where it says something, else from the text; stack is the text, or what the reporter calls so. */
 export function failureOf(raw: RawOutcome): Failure {
   const text = raw.text.trim()
-  return { message: messageOf(raw.message, text), type: raw.type, stack: raw.stackTrace ?? (text || null) }
+  return { message: messageOf(raw.message, text), type: raw.type, stack: raw.stackTrace || text || null }
 }
 
 /** Messages that say no more than that a test was skipped. */
