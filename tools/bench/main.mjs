@@ -8,6 +8,7 @@ import { startPostgres } from '../lib/postgres.mjs'
 import { DATA, ROOT } from '../lib/process.mjs'
 import { benchDelivery } from './delivery.mjs'
 import { benchFirstPage } from './first-page.mjs'
+import { benchFormats } from './formats.mjs'
 import { makeCases, makeHistory } from './history.mjs'
 import { Figures } from './measure.mjs'
 import { benchParsing } from './parsing.mjs'
@@ -23,6 +24,7 @@ await ensureBuilt(say)
 const postgres = await startPostgres(home, say)
 try {
   await benchParsing(figures, home)
+  benchFormats(figures, home)
   const inDatabase = async (name, use) => {
     await postgres.createDatabase(name)
     const bench = await startBench(postgres.url(name))

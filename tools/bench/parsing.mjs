@@ -1,10 +1,10 @@
 // Reading: our reader against a bare saxes pass over the same file, and the memory of a large file in a process of its own.
-import { spawnSync } from 'node:child_process'
 import { createReadStream } from 'node:fs'
 import { join } from 'node:path'
 import { SaxesParser } from 'saxes'
 import { ResultFileStream } from '../../packages/core/dist/index.js'
 import { writeFileOf } from './files.mjs'
+import { leastInTurns, outputOf } from './turns.mjs'
 
 const MB = 1_000_000
 const TURNS = 4
@@ -27,7 +27,7 @@ export async function ourPass(file) {
 
 export async function benchParsing(figures, folder) {
   const file = await writeFileOf(join(folder, '50mb.xml'), { bytes: 50 * MB })
-  const { bare, ours } = leastInTurns(file)
+  const { bare, ours } = leastInTurns('bare', file, TURNS)
   figures.add(
     'parsing',
     '50 MB JUnit file against a bare saxes pass',
@@ -50,27 +50,5 @@ export async function benchParsing(figures, folder) {
   )
 }
 
-/**
- * Each pass in a process of its own, as it runs in life, in turns: in one process the two kinds of parser make each other's code
- * general and slow. @returns the least of each, in milliseconds
- */
-function leastInTurns(file) {
-  const least = { bare: Infinity, ours: Infinity }
-  for (let turn = 0; turn < TURNS; turn++) for (const pass of ['bare', 'ours']) least[pass] = Math.min(least[pass], leastOf(pass, file))
-  return least
-}
-
-const leastOf = (pass, file) => Number(outputOf('pass.mjs', pass, file))
-
 /** Peak resident memory of a process that reads a file, or none, in MB. */
 const peakOf = (file) => Number(outputOf('peak.mjs', file))
-
-function outputOf(script, ...words) {
-  const { stdout, stderr, status } = spawnSync(
-    process.execPath,
-    ['--max-old-space-size=8192', join(import.meta.dirname, script), ...words],
-    { encoding: 'utf8' },
-  )
-  if (status !== 0) throw new Error(stderr)
-  return stdout
-}

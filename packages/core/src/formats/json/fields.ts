@@ -22,4 +22,4 @@ export const objectsOf = (value: JsonValue | undefined): JsonObject[] => listOf(
 
 export const textsOf = (value: JsonValue | undefined): string[] => listOf(value).filter((item) => typeof item === 'string')
 
-const EMPTY = Object.freeze(Object.create(null) as JsonObject)
+const EMPTY: JsonObject = Object.freeze({})

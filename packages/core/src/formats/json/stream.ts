@@ -5,7 +5,6 @@ import type { WarningLog } from '../warnings.js'
 import { withoutNul } from '../without-nul.js'
 import { LineCounter } from './line-counter.js'
 
-/** Objects have no prototype, so that `__proto__` and `constructor` are names like any other. */
 export type JsonValue = string | number | boolean | null | JsonValue[] | JsonObject
 export interface JsonObject {
   [key: string]: JsonValue | undefined
@@ -80,7 +79,7 @@ export class JsonStream {
 
   private token(token: TokenType, value: JsonValue, offset: number): void {
     this.sinceToken = 0
-    const frame = this.frames.at(-1)
+    const frame = this.frames[this.frames.length - 1]
     switch (token) {
       case TokenType.LEFT_BRACE:
         return this.open(false, offset)
@@ -131,7 +130,7 @@ export class JsonStream {
   }
 
   private key(frame: Frame, key: string): void {
-    const twice = frame.seen ? frame.seen.has(key) : key in frame.object
+    const twice = frame.seen ? frame.seen.has(key) : frame.treatment === 'build' && Object.hasOwn(frame.object, key)
     if (twice) this.warnings.add('duplicateKey', `“${key.slice(0, 100)}” stands twice in one object; the last one holds`, this.lines.end())
     frame.seen?.add(key)
     frame.key = key
@@ -154,7 +153,7 @@ export class JsonStream {
       array,
       treatment,
       items: [],
-      object: Object.create(null) as JsonObject,
+      object: {},
       key: null,
       seen: walked && !array ? new Set() : null,
       expects: array ? 'firstValue' : 'firstKey',
@@ -189,6 +188,7 @@ export class JsonStream {
 
   private keep(frame: Frame, value: JsonValue): void {
     if (frame.array) frame.items.push(value)
+    else if (frame.key === '__proto__') Object.defineProperty(frame.object, frame.key, { value, enumerable: true, writable: true, configurable: true })
     else frame.object[frame.key ?? ''] = value
   }
 }

@@ -6,12 +6,22 @@ import { withoutNul } from '../without-nul.js'
 import { Attributes } from './attributes.js'
 
 /** An element with its attributes in the order of the file; the order tells reporters apart. */
-export interface RawElement {
-  /** Without its namespace prefix. */
-  name: string
-  attributes: Attributes
-  place: Place
+export class RawElement {
+  constructor(
+    /** Without its namespace prefix. */
+    readonly name: string,
+    readonly attributes: Attributes,
+    private readonly line: number,
+    private readonly column: number,
+  ) {}
+
+  /** Made when somebody asks: most elements are never spoken of. */
+  get place(): Place {
+    return { line: this.line, column: this.column }
+  }
 }
+
+const NONE = new Attributes()
 
 /** What the reader of a vocabulary hears. Text comes whole, once, at the close of its element. */
 export interface XmlListener {
@@ -49,8 +59,9 @@ export class XmlEvents {
   /** Texts of the elements that are open, outermost first. */
   private readonly texts = new OpenTexts()
   /** The element whose start tag is being read. */
-  private attributes = new Attributes()
-  private tagPlace: Place = { line: 1, column: 1 }
+  private attributes: Attributes | null = null
+  private tagLine = 1
+  private tagColumn = 1
   /** Only text with characters that XML forbids can hold NUL; saxes tells of them before it gives the text out. */
   private forbiddenSeen = false
 
@@ -60,10 +71,11 @@ export class XmlEvents {
   ) {
     this.parser.on('doctype', (text) => this.doctype(text))
     this.parser.on('opentagstart', () => {
-      this.tagPlace = this.place()
-      this.attributes = new Attributes()
+      this.tagLine = this.parser.line
+      this.tagColumn = this.parser.column + 1
+      this.attributes = null
     })
-    this.parser.on('attribute', ({ name, value }) => this.attributes.add(name, this.clean(value)))
+    this.parser.on('attribute', ({ name, value }) => (this.attributes ??= new Attributes()).add(name, this.clean(value)))
     this.parser.on('opentag', (tag) => this.open(tag))
     this.parser.on('closetag', (tag) => this.close(tag))
     this.parser.on('text', (text) => this.texts.add(text))
@@ -109,9 +121,9 @@ export class XmlEvents {
   private open(tag: SaxesTagPlain): void {
     this.sinceTag = 0
     this.depth++
-    if (this.depth > MAX_DEPTH) throw new Refusal('tooDeep', `Elements are nested more than ${MAX_DEPTH} deep`, this.tagPlace)
+    if (this.depth > MAX_DEPTH) throw new Refusal('tooDeep', `Elements are nested more than ${MAX_DEPTH} deep`, this.tagPlace())
     this.texts.open()
-    this.listener.open({ name: localName(tag.name), attributes: this.attributes, place: this.tagPlace }, this.depth)
+    this.listener.open(new RawElement(localName(tag.name), this.attributes ?? NONE, this.tagLine, this.tagColumn), this.depth)
   }
 
   private close(tag: SaxesTagPlain): void {
@@ -121,9 +133,13 @@ export class XmlEvents {
     this.depth--
   }
 
+  private tagPlace(): Place {
+    return { line: this.tagLine, column: this.tagColumn }
+  }
+
   private clean(value: string): string {
     if (value.length <= MAX_TEXT) return this.withoutNul(value)
-    this.warnings.add('cut', `Text over ${MAX_TEXT} characters was cut`, this.tagPlace)
+    this.warnings.add('cut', `Text over ${MAX_TEXT} characters was cut`, this.tagPlace())
     return this.withoutNul(value.slice(0, MAX_TEXT))
   }
 
@@ -134,7 +150,7 @@ export class XmlEvents {
   /** A name, shortened with a warning where it is absurdly long. */
   shortName(value: string): string {
     if (value.length <= MAX_NAME) return value
-    this.warnings.add('cut', `A name of ${value.length} characters was cut to ${MAX_NAME}`, this.tagPlace)
+    this.warnings.add('cut', `A name of ${value.length} characters was cut to ${MAX_NAME}`, this.tagPlace())
     return value.slice(0, MAX_NAME)
   }
 }
@@ -168,4 +184,7 @@ class OpenTexts {
   }
 }
 
-const localName = (name: string) => name.slice(name.indexOf(':') + 1)
+function localName(name: string): string {
+  const colon = name.indexOf(':')
+  return colon < 0 ? name : name.slice(colon + 1)
+}
