@@ -98,11 +98,16 @@ try {
   })
   await shoot('runs', '/gullhaven/runs')
   await shoot('intake', '/gullhaven/intake', {
-    act: (page) =>
-      page
-        .getByText(/results from \d files?/)
-        .first()
-        .waitFor(),
+    act: async (page) => {
+      const files = [
+        'samples/cucumber-A/messages.ndjson',
+        'samples/tape-A/results.tap',
+        'samples-archives/two-files.zip',
+        'samples-hostile/json-truncated.json',
+      ]
+      await page.getByLabel('Result files').setInputFiles(files.map((file) => join(ROOT, 'packages/core/src/formats', file)))
+      await page.getByText('it breaks off').waitFor()
+    },
   })
 } finally {
   await browser.close()

@@ -123,10 +123,20 @@ function Drop({ onFiles }: { onFiles: (files: DroppedFile[]) => void }) {
   )
 }
 
+/** Room for a file's name and what was found in it, in px; a file with more scrolls. */
+const FILE_HEIGHT = 76
+const MOST_HEIGHT = 320
+
 function Chosen({ files, onRemove }: { files: DroppedFile[]; onRemove: (name: string) => void }) {
   const previews = usePreviews(files)
   return (
-    <ul aria-label="Chosen files" className="max-h-[320px] overflow-y-auto border-b border-hairline" tabIndex={0}>
+    <ul
+      aria-label="Chosen files"
+      className="overflow-y-auto border-b border-hairline"
+      tabIndex={0}
+      // what is found in the files must not push the button below from under the mouse
+      style={{ height: Math.min(MOST_HEIGHT, files.length * FILE_HEIGHT) }}
+    >
       {files.map((file) => (
         <li key={file.name} className="border-t border-hairline py-1">
           <div className="flex min-h-[24px] items-center gap-3">
