@@ -188,7 +188,8 @@ export class JsonStream {
 
   private keep(frame: Frame, value: JsonValue): void {
     if (frame.array) frame.items.push(value)
-    else if (frame.key === '__proto__') Object.defineProperty(frame.object, frame.key, { value, enumerable: true, writable: true, configurable: true })
+    else if (frame.key === '__proto__')
+      Object.defineProperty(frame.object, frame.key, { value, enumerable: true, writable: true, configurable: true })
     else frame.object[frame.key ?? ''] = value
   }
 }
