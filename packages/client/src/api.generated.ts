@@ -968,6 +968,11 @@ export interface components {
     ChangeEvent: {
       topics: components['schemas']['Topic'][]
     }
+    CoverageSummary: {
+      files: number
+      linesCovered: number
+      linesTotal: number
+    }
     DeliveredFile: {
       name: string
       /**
@@ -979,6 +984,8 @@ export interface components {
       totals: components['schemas']['OutcomeTotals'] | null
       faults: components['schemas']['Fault'][]
       warnings: components['schemas']['Warning'][]
+      /** @description Of a coverage file, which holds no results. */
+      coverage: components['schemas']['CoverageSummary'] | null
       /** @description Declared keys that no case has, with the test that declares each. */
       unknownKeys: {
         key: string
@@ -1670,6 +1677,7 @@ export type CaseStepDto = components['schemas']['CaseStepDto']
 export type CaseUndone = components['schemas']['CaseUndone']
 export type Change = components['schemas']['Change']
 export type ChangeEvent = components['schemas']['ChangeEvent']
+export type CoverageSummary = components['schemas']['CoverageSummary']
 export type DeliveredFile = components['schemas']['DeliveredFile']
 export type DeliveryReport = components['schemas']['DeliveryReport']
 export type DeliveryRow = components['schemas']['DeliveryRow']

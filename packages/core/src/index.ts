@@ -4,7 +4,14 @@ export { Bundle, isPassedOver } from './formats/bundle.js'
 export { type Inspected, Inspection } from './formats/inspection.js'
 export type { EntrySink } from './formats/archive/unpack.js'
 export { looksLikeResults, RESULT_FORMATS, RESULT_HEAD, readResultFile, ResultFileReader, ResultFileStream } from './formats/registry.js'
-export { resultMessage, summarizeFile, type FileSummary, type TestSummary } from './formats/summary.js'
+export {
+  type CoverageSummary,
+  resultMessage,
+  summarizeCoverage,
+  summarizeFile,
+  type FileSummary,
+  type TestSummary,
+} from './formats/summary.js'
 export { TotalsCounter } from './formats/totals.js'
 export { writeCtrf } from './formats/write/ctrf.js'
 export { writeJunit } from './formats/write/junit.js'

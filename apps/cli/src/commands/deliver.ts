@@ -7,7 +7,7 @@ import { findAttachments, findFiles } from '../files.js'
 import { Progress, sendingWords } from '../progress.js'
 import { withRetries } from '../retry.js'
 import { nodeFetch } from '../transport.js'
-import { totalsLine } from './inspect.js'
+import { coverageLine, totalsLine } from './inspect.js'
 
 export interface DeliverOptions {
   pipeline: string
@@ -113,7 +113,9 @@ function print(report: DeliveryReport, baseUrl: string, project: string): void {
 function printFile(file: DeliveredFile): void {
   if (file.status === 'attached') return console.log(`attached ${file.name}`)
   if (file.error) return console.log(`${file.status === 'refused' ? 'refused ' : 'passed over '} ${file.name}: ${file.error.message}`)
-  console.log(`${file.status === 'already' ? 'already ' : 'stored  '} ${file.name}${file.totals ? `: ${totalsLine(file.totals)}` : ''}`)
+  console.log(
+    `${file.status === 'already' ? 'already ' : 'stored  '} ${file.name}${file.coverage ? `: ${coverageLine(file.coverage)}` : file.totals ? `: ${totalsLine(file.totals)}` : ''}`,
+  )
   for (const fault of file.faults)
     console.log(`         incomplete: ${fault.subject}: ${fault.message ?? 'no message'} (line ${fault.place.line})`)
   for (const { message, place, count } of file.warnings)

@@ -1,4 +1,4 @@
-import { type Inspected, Inspection, type OutcomeTotals } from '@bobbin/core'
+import { type CoverageSummary, type Inspected, Inspection, type OutcomeTotals } from '@bobbin/core'
 import { createReadStream } from 'node:fs'
 import { EXIT } from '../exit-codes.js'
 import { findFiles } from '../files.js'
@@ -31,10 +31,17 @@ function print(inspected: Inspected): void {
   console.log(
     `${inspected.file}\n  ${inspected.format}${inspected.framework ? ` by ${inspected.framework}` : ''}: ${totalsLine(inspected.totals)}`,
   )
+  if (inspected.coverage) console.log(`  ${coverageLine(inspected.coverage)}`)
   for (const fault of inspected.faults)
     console.log(`  incomplete: ${fault.subject}: ${fault.message ?? 'no message'} (line ${fault.place.line})`)
   for (const { message, count, place } of inspected.warnings)
     console.log(`  note: ${message} (line ${place.line}${count > 1 ? `, ${count} times` : ''})`)
+}
+
+/** `14 source files, 83.2 % of 1204 lines ran` */
+export function coverageLine({ files, linesCovered, linesTotal }: CoverageSummary): string {
+  const share = linesTotal === 0 ? 0 : (linesCovered / linesTotal) * 100
+  return `${files} source ${files === 1 ? 'file' : 'files'}, ${share.toFixed(1)} % of ${linesTotal} lines ran`
 }
 
 const WORDS: [keyof OutcomeTotals, string][] = [

@@ -1,4 +1,4 @@
-import type { Change, Fault, OutcomeTotals, Warning } from '@bobbin/core'
+import type { Change, CoverageSummary, Fault, OutcomeTotals, Warning } from '@bobbin/core'
 import type { LaneRef } from './history.js'
 
 export interface DeliveredFile {
@@ -9,6 +9,8 @@ export interface DeliveredFile {
   totals: OutcomeTotals | null
   faults: Fault[]
   warnings: Warning[]
+  /** Of a coverage file, which holds no results. */
+  coverage: CoverageSummary | null
   /** Declared keys that no case has, with the test that declares each. */
   unknownKeys: { key: string; test: string }[]
   error: { code: string; message: string } | null

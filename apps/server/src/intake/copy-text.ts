@@ -16,9 +16,11 @@ const escapeText = (text: string) => (SPECIAL.test(text) ? text.replace(/[\\\t\n
 /** A text in COPY's text format. */
 export const textField = (text: string | null): string => (text === null ? NULL_FIELD : escapeText(text))
 
+/** A `text[]` as PostgreSQL writes one. */
+export const listText = (items: readonly string[]): string => `{${items.map((item) => `"${item.replace(/["\\]/g, '\\$&')}"`).join(',')}}`
+
 /** A `text[]` in COPY's text format. */
-export const listField = (items: readonly string[]): string =>
-  items.length === 0 ? '{}' : escapeText(`{${items.map((item) => `"${item.replace(/["\\]/g, '\\$&')}"`).join(',')}}`)
+export const listField = (items: readonly string[]): string => (items.length === 0 ? '{}' : escapeText(listText(items)))
 
 /** A `bytea` in COPY's text format, of its hexadecimal digits. */
 export const bytesField = (hex: string): string => `\\\\x${hex}`

@@ -62,6 +62,20 @@ describe('every format', () => {
   })
 })
 
+it('coverage is stored by source file, beside the results of its run', async () => {
+  const files = {
+    'junit.xml': text('<testsuite name="s"><testcase classname="c" name="one"/></testsuite>'),
+    'lcov.info': sample('samples-coverage/pytest-lcov.info'),
+  }
+  const report = await bobbin.deliver(files, { pipeline: 'covered' })
+  expect(report.files[1]).toMatchObject({ status: 'stored', format: 'lcov', coverage: { files: 1, linesCovered: 19, linesTotal: 29 } })
+  expect(report.run?.totals.total).toBe(1)
+  const [sums] = await bobbin.ask(
+    `select count(*)::int as files, sum(lines_covered)::int as lines from coverage where run_id = ${report.run?.id}`,
+  )
+  expect(sums).toEqual({ files: 1, lines: 19 })
+})
+
 describe('an archive', () => {
   it('is stored file by file; what is no result file is named', async () => {
     const bytes = zipSync({

@@ -1,7 +1,7 @@
 import { Inject, Injectable } from '@nestjs/common'
 import { InjectConnection } from '@nestjs/sequelize'
 import type { DeliveredFile, DeliveryReport, DeliveryRow } from '../contract/index.js'
-import { type Fault, Refusal } from '@bobbin/core'
+import { type Fault, type FileCoverage, Refusal, summarizeCoverage } from '@bobbin/core'
 import type { Transaction } from 'sequelize'
 import { Sequelize } from 'sequelize-typescript'
 import type { Context } from '../access/index.js'
@@ -10,7 +10,7 @@ import { BLOBS, type BlobStore } from '../platform/blobs/blob-store.js'
 import { rowsOf, run } from '../platform/database.js'
 import { FORGET_CHANGES, laneOf, RunsService, runRow } from '../runs/index.js'
 import { BesideFiles, MOST_ATTACHED } from './beside.js'
-import { copyRows } from './copy-text.js'
+import { copyRows, listText } from './copy-text.js'
 import { DELIVERIES } from './delivery-queries.js'
 import type { TargetDto } from './intake.dto.js'
 import * as merge from './merge-queries.js'
@@ -97,6 +97,7 @@ export class Delivery {
       const target = await resolveTarget(db, project.id, this.dto, new Date(file.findings.startedAt ?? Date.now()), log)
       const fileId = await this.register(transaction, file, target)
       const unknownKeys = fileId === null ? [] : await this.merge(transaction, file, target, fileId)
+      if (fileId !== null) await this.coverage(transaction, file.findings.coverage ?? [], target.runId, fileId)
       await announce(db, project.id, ['runs'])
       transaction.afterCommit(() => this.committed(target, log))
       return delivered(file, fileId === null ? 'already' : 'stored', unknownKeys)
@@ -158,6 +159,34 @@ export class Delivery {
     return rowsOf<DeliveredFile['unknownKeys'][number]>(db, merge.UNKNOWN_DECLARED, { projectId, prefix: project.keyPrefix })
   }
 
+  private async coverage(transaction: Transaction, files: readonly FileCoverage[], runId: number, fileId: number): Promise<void> {
+    if (files.length === 0) return
+    const columns = [
+      'project_id',
+      'run_id',
+      'file_id',
+      'path',
+      'lines_covered',
+      'lines_total',
+      'branches_covered',
+      'branches_total',
+      'tests',
+    ]
+    const { project } = this.context
+    const rows = files.map((f) => [
+      project.id,
+      runId,
+      fileId,
+      f.path,
+      f.linesCovered,
+      f.linesTotal,
+      f.branchesCovered,
+      f.branchesTotal,
+      listText(f.tests),
+    ])
+    await copyRows(transaction, 'coverage', columns, rows)
+  }
+
   private async faults(transaction: Transaction, faults: readonly Fault[], runId: number, fileId: number): Promise<void> {
     if (faults.length === 0) return
     const columns = ['project_id', 'run_id', 'file_id', 'code', 'subject', 'message', 'stack', 'line', 'col']
@@ -213,6 +242,7 @@ function delivered(file: ReadFile, status: 'stored' | 'already', unknownKeys: De
     totals: file.totals,
     faults,
     warnings,
+    coverage: file.findings.coverage ? summarizeCoverage(file.findings.coverage) : null,
     unknownKeys,
     error: null,
   }
@@ -220,5 +250,5 @@ function delivered(file: ReadFile, status: 'stored' | 'already', unknownKeys: De
 
 function unread({ name, refusal: { code, message }, passedOver }: UnreadFile): DeliveredFile {
   const status = passedOver ? 'passedOver' : 'refused'
-  return { name, status, format: null, totals: null, faults: [], warnings: [], unknownKeys: [], error: { code, message } }
+  return { name, status, format: null, totals: null, faults: [], warnings: [], coverage: null, unknownKeys: [], error: { code, message } }
 }

@@ -6,6 +6,7 @@ import { newest } from '../migrations/0004-newest.js'
 import { runChanges } from '../migrations/0005-run-changes.js'
 import { steps } from '../migrations/0006-steps.js'
 import { attachments } from '../migrations/0007-attachments.js'
+import { coverage } from '../migrations/0008-coverage.js'
 
 /** Every migration, in order; a name stays for ever. */
 const MIGRATIONS: readonly { name: string; sql: string }[] = [
@@ -16,6 +17,7 @@ const MIGRATIONS: readonly { name: string; sql: string }[] = [
   { name: '0005-run-changes', sql: runChanges },
   { name: '0006-steps', sql: steps },
   { name: '0007-attachments', sql: attachments },
+  { name: '0008-coverage', sql: coverage },
 ]
 
 const LOCK = 0x0b0bb1

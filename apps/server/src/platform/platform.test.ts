@@ -55,6 +55,7 @@ describe('migrate', () => {
         '0005-run-changes',
         '0006-steps',
         '0007-attachments',
+        '0008-coverage',
       ])
       expect(await migrate(url)).toEqual([])
     }))

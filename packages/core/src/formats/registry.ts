@@ -1,4 +1,7 @@
 import { archiveKind } from './archive/unpack.js'
+import { cobertura } from './coverage/cobertura.js'
+import { jacoco } from './coverage/jacoco.js'
+import { lcov } from './coverage/lcov.js'
 import { ctrf } from './ctrf/format.js'
 import { cucumberJson } from './cucumber/json.js'
 import { cucumberMessages } from './cucumber/messages.js'
@@ -44,6 +47,9 @@ export const RESULT_FORMATS: readonly ResultFormat[] = [
   goTestJson,
   mochaStream,
   tap,
+  cobertura,
+  jacoco,
+  lcov,
 ]
 
 /** So many bytes are looked at before a format is chosen: JSON may have much before the key that tells. */

@@ -150,6 +150,17 @@ export interface Settlement {
   reasons: { seq: number; reason: string }[]
 }
 
+/** How much of a source file ran. */
+export interface FileCoverage {
+  path: string
+  linesCovered: number
+  linesTotal: number
+  branchesCovered: number
+  branchesTotal: number
+  /** Names of the tests that ran it, where the report tells. */
+  tests: string[]
+}
+
 /** What a file said besides its results. */
 export interface FileFindings {
   format: string
@@ -159,6 +170,8 @@ export interface FileFindings {
   faults: Fault[]
   warnings: Warning[]
   settlement: Settlement
+  /** Of a coverage file, which holds no results. */
+  coverage?: FileCoverage[]
 }
 
 /** Takes results one by one, numbered from 0 in the order of the file, while the file is read. */
@@ -173,6 +186,7 @@ export interface ParsedFile {
   results: TestResult[]
   faults: Fault[]
   warnings: Warning[]
+  coverage?: FileCoverage[]
 }
 
 export type RefusalCode =

@@ -1,5 +1,5 @@
 import { countOutcomes, type Outcome, type OutcomeTotals } from '../results/outcome.js'
-import type { Fault, ParsedFile, TestResult, Warning } from './result.js'
+import type { Fault, FileCoverage, ParsedFile, TestResult, Warning } from './result.js'
 
 /** A result file as `bobbin inspect --json` prints it. */
 export interface FileSummary {
@@ -11,6 +11,14 @@ export interface FileSummary {
   faults: Fault[]
   tests: TestSummary[]
   warnings: Warning[]
+  /** How much of the code ran, of a coverage file. */
+  coverage?: CoverageSummary
+}
+
+export interface CoverageSummary {
+  files: number
+  linesCovered: number
+  linesTotal: number
 }
 
 export interface TestSummary {
@@ -36,7 +44,14 @@ export function summarizeFile(file: string, parsed: ParsedFile): FileSummary {
     faults: parsed.faults,
     tests: parsed.results.map(summarizeTest),
     warnings: parsed.warnings,
+    ...(parsed.coverage ? { coverage: summarizeCoverage(parsed.coverage) } : {}),
   }
+}
+
+/** Sums over all source files. */
+export function summarizeCoverage(coverage: readonly FileCoverage[]): CoverageSummary {
+  const sum = (key: 'linesCovered' | 'linesTotal') => coverage.reduce((all, file) => all + file[key], 0)
+  return { files: coverage.length, linesCovered: sum('linesCovered'), linesTotal: sum('linesTotal') }
 }
 
 function summarizeTest(result: TestResult): TestSummary {

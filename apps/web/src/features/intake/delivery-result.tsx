@@ -3,6 +3,7 @@ import { CHANGES } from '@bobbin/core'
 import { ProjectLink } from '../../context/project-link.js'
 import { count } from '../../lib/format.js'
 import { CHANGE_WORDS } from '../runs/change-words.js'
+import { coverageWords } from './preview.js'
 
 /** What became of a delivery: the run it changed, what was made, and each file. */
 export function DeliveryResult({ report }: { report: DeliveryReport }) {
@@ -54,7 +55,11 @@ function FileLine({ file }: { file: DeliveredFile }) {
       <p className="flex gap-3">
         <span className="min-w-0 flex-1 truncate font-mono">{file.name}</span>
         <span className={file.status === 'refused' ? 'text-failed' : 'text-soft'}>
-          {file.totals && file.status === 'stored' ? count(file.totals.total, 'result') : STATUS[file.status]}
+          {file.coverage && file.status === 'stored'
+            ? coverageWords(file.coverage)
+            : file.totals && file.status === 'stored'
+              ? count(file.totals.total, 'result')
+              : STATUS[file.status]}
         </span>
       </p>
       {file.error && <p className={`break-words ${file.status === 'refused' ? 'text-failed' : 'text-soft'}`}>{file.error.message}</p>}
