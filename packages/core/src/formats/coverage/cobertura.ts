@@ -15,10 +15,12 @@ class Cobertura implements Vocabulary {
   constructor(private readonly context: XmlContext) {}
 
   open({ name, attributes, place }: RawElement): void {
-    if (name === 'project') throw new Refusal('wrongRoot', 'This is Clover’s coverage, which is not read; Cobertura’s, LCOV and JaCoCo are', place)
+    if (name === 'project')
+      throw new Refusal('wrongRoot', 'This is Clover’s coverage, which is not read; Cobertura’s, LCOV and JaCoCo are', place)
     if (name === 'class') this.file = this.tally.file(attributes.get('filename') ?? '')
     else if (name === 'methods') this.inMethods = true
-    else if (name === 'line' && this.file && !this.inMethods) this.line(this.file, attributes.get('number'), attributes.get('hits'), attributes.get('condition-coverage'))
+    else if (name === 'line' && this.file && !this.inMethods)
+      this.line(this.file, attributes.get('number'), attributes.get('hits'), attributes.get('condition-coverage'))
   }
 
   private line(file: ReturnType<CoverageTally['file']>, number = '', hits = '0', conditions?: string): void {

@@ -8,7 +8,13 @@ const sample = (file: string) => readResultFile(readFileSync(new URL(`../samples
 const sums = (file: string) => {
   const { coverage = [], results, warnings, format } = sample(file)
   const sum = (key: 'linesCovered' | 'linesTotal' | 'branchesCovered' | 'branchesTotal') => coverage.reduce((all, one) => all + one[key], 0)
-  return { format, results: results.length, warnings: warnings.map(({ code }) => code), lines: [sum('linesCovered'), sum('linesTotal')], branches: [sum('branchesCovered'), sum('branchesTotal')] }
+  return {
+    format,
+    results: results.length,
+    warnings: warnings.map(({ code }) => code),
+    lines: [sum('linesCovered'), sum('linesTotal')],
+    branches: [sum('branchesCovered'), sum('branchesTotal')],
+  }
 }
 
 // what the tools themselves printed: coverage.py 6.5 (19 of 29 lines, 4 of 10 branches), c8 12 (78.57 % of 14 lines), JaCoCo 0.8.6 (3 of 7, 4 of 8)
@@ -34,7 +40,8 @@ describe('files that coverage tools wrote', () => {
 })
 
 it('adds up the records of one file, with the tests that ran it', () => {
-  const record = (test: string, hits: string) => `TN:${test}\nSF:src/gate.ts\nDA:1,${hits}\nDA:2,0\nBRDA:1,0,0,${hits}\nBRDA:1,0,1,-\nend_of_record\n`
+  const record = (test: string, hits: string) =>
+    `TN:${test}\nSF:src/gate.ts\nDA:1,${hits}\nDA:2,0\nBRDA:1,0,0,${hits}\nBRDA:1,0,1,-\nend_of_record\n`
   expect(read(record('opens', '0') + record('closes', '3')).coverage).toEqual([
     { path: 'src/gate.ts', linesCovered: 1, linesTotal: 2, branchesCovered: 1, branchesTotal: 2, tests: ['opens', 'closes'] },
   ])

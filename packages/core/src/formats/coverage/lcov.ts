@@ -47,7 +47,8 @@ class Lcov implements LineListener {
 
   private data(value: string, number: number): void {
     const [line, hits] = value.split(',').map(Number)
-    if (this.file && line !== undefined && hits !== undefined && Number.isInteger(line) && Number.isFinite(hits)) mark(this.file.lines, line, hits > 0)
+    if (this.file && line !== undefined && hits !== undefined && Number.isInteger(line) && Number.isFinite(hits))
+      mark(this.file.lines, line, hits > 0)
     else this.warnings.add('illFormed', `“DA:${value.slice(0, 60)}” can't be read; it was passed over`, { line: number, column: 1 })
   }
 
