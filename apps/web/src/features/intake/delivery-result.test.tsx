@@ -22,12 +22,12 @@ const report: DeliveryReport = {
   changes,
   files: [
     {
-      name: 'a.xml', status: 'stored', format: 'junit-xml', totals, error: null,
+      name: 'a.xml', status: 'stored', format: 'junit-xml', totals, coverage: null, error: null,
       faults: [{ code: 'load', subject: 'crash.test.ts', message: 'could not be loaded\nmore', stack: null, place }],
       warnings: [{ code: 'duration', message: 'Duration “x” can’t be read', place, count: 3 }],
       unknownKeys: [{ key: 'FERRY-990', test: 'counts down' }],
     },
-    { name: 'b.xml', status: 'refused', format: null, totals: null, faults: [], warnings: [], unknownKeys: [], error: { code: 'wrongRoot', message: 'The root element <html> is no known result format' } },
+    { name: 'b.xml', status: 'refused', format: null, totals: null, faults: [], warnings: [], coverage: null, unknownKeys: [], error: { code: 'wrongRoot', message: 'The root element <html> is no known result format' } },
   ],
 } // prettier-ignore
 
