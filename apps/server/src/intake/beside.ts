@@ -31,12 +31,12 @@ export class BesideFiles {
   }
 
   /**
-   * Gives the attachments that the reports of a delivery name their contents.
+   * Gives the attachments that the reports of a run name their contents; the reports may have come before.
    * @returns names of the files that were kept so
    */
-  async settle(db: Queryable, blobs: BlobStore, deliveryId: number): Promise<Set<string>> {
+  async settle(db: Queryable, blobs: BlobStore, runId: number): Promise<Set<string>> {
     if (this.files.length === 0) return new Set()
-    const named = await rowsOf<{ id: string; path: string }>(db, NAMED, { deliveryId })
+    const named = await rowsOf<{ id: string; path: string }>(db, NAMED, { runId })
     const byName = groupByName(this.files)
     const found = named.flatMap(({ id, path }) => {
       const candidates = byName.get(lastOf(path)) ?? []
@@ -76,7 +76,7 @@ function groupByName(files: Kept[]): Map<string, Kept[]> {
 
 const NAMED = `
 select a.id, a.path from attachment a join result_file f on f.id = a.file_id
-where f.delivery_id = $deliveryId and a.hash is null and a.path is not null`
+where f.run_id = $runId and a.hash is null and a.path is not null`
 
 const FILL = `
 update attachment a set hash = decode(x.hash, 'hex'), bytes = x.bytes, media_type = x.type

@@ -154,6 +154,15 @@ describe('attachments', () => {
     expect(await answer.json()).toMatchObject({ code: 'notDelivered' })
   })
 
+  it('may follow in a later delivery of the same report', async () => {
+    const report = junit('late/shot.png')
+    await bobbin.deliver({ 'report.xml': report }, { pipeline: 'late' })
+    const bytes = zipSync({ 'report.xml': text(report), 'late/shot.png': PNG })
+    const second = await bobbin.deliver({ 'r.zip': bytes }, { pipeline: 'late' })
+    expect(second.files.map(({ status }) => status)).toEqual(['already', 'attached'])
+    expect(await attachmentsOf(second.run?.id, 'gate')).toMatchObject([[{ bytes: PNG.length }]])
+  })
+
   it('that would be a page can run nothing, and belong to nobody else', async () => {
     const bytes = zipSync({ 'report.xml': text(junit('shot.png')), 'shot.png': text(script) })
     const report = await bobbin.deliver({ 'r.zip': bytes }, { pipeline: 'script' })

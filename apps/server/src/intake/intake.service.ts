@@ -197,7 +197,8 @@ export class Delivery {
 
   /** Files that lay beside the reports find the results that name them. */
   private async settleBeside(): Promise<void> {
-    const used = await this.beside.settle({ sequelize: this.sequelize }, this.blobs, this.id)
+    if (this.runId === null) return
+    const used = await this.beside.settle({ sequelize: this.sequelize }, this.blobs, this.runId)
     for (const file of this.files) {
       if (used.has(file.name) && file.status === 'passedOver') Object.assign(file, { status: 'attached', error: null })
     }
