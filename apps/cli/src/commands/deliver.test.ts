@@ -19,6 +19,7 @@ const stored: DeliveryReport['files'][number] = {
   totals,
   faults: [],
   warnings: [],
+  coverage: null,
   unknownKeys: [],
   error: null,
 }
