@@ -83,7 +83,7 @@ test('files and archives are looked into before they are stored, and a picture i
   const inspector = page.getByRole('complementary', { name: 'Result' })
   await expect(inspector.getByText('the price is 430')).toBeVisible()
   await page.getByRole('row', { name: /Attaches a picture and text/ }).click()
-  await inspector.getByRole('img', { name: 'attachment 1' }).click()
+  await inspector.getByRole('button', { name: 'attachment 1' }).click()
   await expect(page.getByRole('dialog', { name: 'attachment 1' }).getByRole('img')).toBeVisible()
   await page.keyboard.press('Escape')
   await expect(page.getByRole('dialog')).toBeHidden()

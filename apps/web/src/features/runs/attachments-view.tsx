@@ -29,7 +29,7 @@ function Shown({ attachments }: { attachments: Attachment[] }) {
               <button type="button" onClick={() => setShown(i)} className="block w-full text-left">
                 <img
                   src={address(picture)}
-                  alt={picture.name}
+                  alt="" // its name stands below, and is the button's
                   loading="lazy"
                   className="h-[110px] w-full rounded border border-hairline bg-surface object-cover object-top hover:border-dye"
                 />
