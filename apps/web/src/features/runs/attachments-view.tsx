@@ -1,5 +1,5 @@
 import type { AttemptDetail } from '@bobbin/client'
-import { FileText, Film, Package } from 'lucide-react'
+import { FileText, Package } from 'lucide-react'
 import { useState } from 'react'
 import { useSession } from '../../context/session.js'
 import { formatBytes } from '../../lib/format.js'
@@ -70,7 +70,7 @@ function Other({ attachment, address }: { attachment: Attachment; address: strin
       </video>
     )
   }
-  const Icon = attachment.mediaType === 'text/plain' ? FileText : attachment.mediaType?.startsWith('video/') ? Film : Package
+  const Icon = attachment.mediaType === 'text/plain' ? FileText : Package
   return (
     <a href={address} target="_blank" rel="noreferrer" className="flex items-center gap-2 hover:text-dye">
       <Icon size={13} aria-hidden="true" className="shrink-0 text-soft" />

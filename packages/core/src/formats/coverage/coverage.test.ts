@@ -47,6 +47,14 @@ it('adds up the records of one file, with the tests that ran it', () => {
   ])
 })
 
+it('adds the counters of a file that several modules hold, and passes over what is no number', () => {
+  const source = (missed: string) =>
+    `<group name="g"><package name="gate"><sourcefile name="Gate.java"><counter type="LINE" missed="${missed}" covered="2"/></sourcefile></package></group>`
+  expect(read(`<report name="all">${source('1')}${source('-x')}</report>`).coverage).toMatchObject([
+    { path: 'gate/Gate.java', linesCovered: 4, linesTotal: 5 },
+  ])
+})
+
 it('refuses a trace that breaks off, and doubts lines that make no sense', () => {
   expect(() => read('TN:\nSF:src/gate.ts\nDA:1,1\n')).toThrow(Refusal)
   expect(read('SF:a\nDA:x,y\nend_of_record\n').warnings).toMatchObject([{ code: 'illFormed', place: { line: 2 } }])

@@ -7,7 +7,7 @@ import { coverageFindings } from './findings.js'
 export const jacoco = xmlFormat('jacoco-xml', ['report'], (context) => new Jacoco(context))
 
 class Jacoco implements Vocabulary {
-  private readonly files: FileCoverage[] = []
+  private readonly files = new Map<string, FileCoverage>()
   private package = ''
   private file: FileCoverage | null = null
 
@@ -17,14 +17,20 @@ class Jacoco implements Vocabulary {
     if (name === 'package') this.package = attributes.get('name') ?? ''
     else if (name === 'sourcefile') {
       const path = [this.package, attributes.get('name') ?? ''].filter((part) => part !== '').join('/')
-      this.file = { path, linesCovered: 0, linesTotal: 0, branchesCovered: 0, branchesTotal: 0, tests: [] }
-      this.files.push(this.file)
+      // a report of several modules can hold a file of one name twice: their counters are added
+      this.file = this.files.get(path) ?? { path, linesCovered: 0, linesTotal: 0, branchesCovered: 0, branchesTotal: 0, tests: [] }
+      this.files.set(path, this.file)
     } else if (name === 'counter' && this.file) {
-      const covered = Number(attributes.get('covered') ?? 0)
-      const total = covered + Number(attributes.get('missed') ?? 0)
+      const covered = wholeNumber(attributes.get('covered'))
+      const total = covered + wholeNumber(attributes.get('missed'))
       const type = attributes.get('type')
-      if (type === 'LINE') Object.assign(this.file, { linesCovered: covered, linesTotal: total })
-      else if (type === 'BRANCH') Object.assign(this.file, { branchesCovered: covered, branchesTotal: total })
+      if (type === 'LINE') {
+        this.file.linesCovered += covered
+        this.file.linesTotal += total
+      } else if (type === 'BRANCH') {
+        this.file.branchesCovered += covered
+        this.file.branchesTotal += total
+      }
     }
   }
 
@@ -33,6 +39,9 @@ class Jacoco implements Vocabulary {
   }
 
   finish(): FileFindings {
-    return coverageFindings('jacoco-xml', this.files, this.context.warnings)
+    return coverageFindings('jacoco-xml', [...this.files.values()], this.context.warnings)
   }
 }
+
+/** A counter; what is none counts nothing. */
+const wholeNumber = (text: string | undefined): number => (/^\d{1,9}$/.test(text ?? '') ? Number(text) : 0)

@@ -7,11 +7,15 @@ interface Tally {
   tests: Set<string>
 }
 
+/** A longer path is no path. */
+const MOST_PATH = 1000
+
 /** Adds up lines and branches by file: one that a later record covers is covered. */
 export class CoverageTally {
   private readonly files = new Map<string, Tally>()
 
-  file(path: string): Tally {
+  file(name: string): Tally {
+    const path = name.slice(0, MOST_PATH)
     let tally = this.files.get(path)
     if (!tally) this.files.set(path, (tally = { lines: new Map(), branches: new Map(), tests: new Set() }))
     return tally

@@ -10,6 +10,15 @@ export interface Keys {
  * @returns null when the head is no JSON object or array
  */
 export function topKeys(head: Uint8Array): Keys | null {
+  let keys = known.get(head)
+  if (keys === undefined) known.set(head, (keys = scan(head)))
+  return keys
+}
+
+/** Every JSON format asks about the same head. */
+const known = new WeakMap<Uint8Array, Keys | null>()
+
+function scan(head: Uint8Array): Keys | null {
   const text = new TextDecoder().decode(head).replace(/^\uFEFF/, '')
   const first = /^\s*([[{])/.exec(text)?.[1]
   if (!first) return null

@@ -9,6 +9,15 @@ const START_TAG = /^<([^\s/>!?]+)/
  * @param head the first bytes of the file
  */
 export function rootName(head: Uint8Array): string | null {
+  let name = known.get(head)
+  if (name === undefined) known.set(head, (name = findRoot(head)))
+  return name
+}
+
+/** Every XML format asks about the same head. */
+const known = new WeakMap<Uint8Array, string | null>()
+
+function findRoot(head: Uint8Array): string | null {
   let text = textOf(head)
   if (text === null) return null
   for (let prolog = PROLOG.exec(text); prolog; prolog = PROLOG.exec(text)) text = text.slice(prolog[0].length)
