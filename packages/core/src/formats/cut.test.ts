@@ -28,22 +28,19 @@ function read(bytes: Uint8Array, cuts: readonly number[]): { results: TestResult
   }
 }
 
-const identities = (results: readonly TestResult[]) => results.map(({ suites, classname, name }) => [classname, ...suites, name].join(' '))
-
 describe.each(files)('%s', (file) => {
   const bytes = readFileSync(new URL(file, SAMPLES))
-  const whole = identities(read(bytes, []).results)
+  const whole = read(bytes, []).results
+  const names = new Set(whole.map(({ name }) => name))
 
   it('cut off anywhere, gives what came before the cut, and no test that is not in it', () => {
     fc.assert(
       fc.property(fc.integer({ min: 0, max: bytes.length }), (end) => {
         const { results } = read(bytes.subarray(0, end), [])
-        const found = identities(results)
-        // names of open blocks and the last test may be missing; what was told stays
-        const known = new Set(whole)
-        const strange = found.filter((identity) => !known.has(identity))
-        expect(strange.length).toBeLessThanOrEqual(3 + found.length * (file.endsWith('.tap') ? 1 : 0))
-        expect(found.length).toBeLessThanOrEqual(whole.length + 1)
+        // names of blocks that are still open may be missing, and the last line may be half there
+        const strange = results.filter(({ name }) => !names.has(name))
+        expect(strange.length).toBeLessThanOrEqual(1)
+        expect(results.length).toBeLessThanOrEqual(whole.length + 1)
       }),
       { numRuns: 25, seed: 20261123 },
     )

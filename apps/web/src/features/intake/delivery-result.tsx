@@ -3,6 +3,7 @@ import { CHANGES } from '@bobbin/core'
 import { ProjectLink } from '../../context/project-link.js'
 import { count } from '../../lib/format.js'
 import { CHANGE_WORDS } from '../runs/change-words.js'
+import { FileFindings } from './file-findings.js'
 import { coverageWords } from './preview.js'
 
 /** What became of a delivery: the run it changed, what was made, and each file. */
@@ -63,17 +64,7 @@ function FileLine({ file }: { file: DeliveredFile }) {
         </span>
       </p>
       {file.error && <p className={`break-words ${file.status === 'refused' ? 'text-failed' : 'text-soft'}`}>{file.error.message}</p>}
-      {file.faults.map((fault, i) => (
-        <p key={i} className="break-words text-errored">
-          Incomplete: {fault.subject}: {fault.message?.split('\n', 1)[0] ?? 'no message'} (line {fault.place.line})
-        </p>
-      ))}
-      {file.warnings.map((warning) => (
-        <p key={warning.code} className="break-words text-soft">
-          {warning.message} (line {warning.place.line}
-          {warning.count > 1 && `, ${warning.count} times`})
-        </p>
-      ))}
+      <FileFindings faults={file.faults} warnings={file.warnings} />
       {file.unknownKeys.map(({ key, test }) => (
         <p key={key + test} className="break-words text-errored">
           No case {key}, which “{test}” declares

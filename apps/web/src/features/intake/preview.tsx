@@ -1,6 +1,7 @@
 import type { CoverageSummary, Outcome, OutcomeTotals } from '@bobbin/core'
 import { count, formatNumber } from '../../lib/format.js'
 import { OUTCOME_WORDS } from '../../ui/outcome-words.js'
+import { FileFindings } from './file-findings.js'
 import type { InspectedFile } from './inspect.worker.js'
 import type { PreviewState } from './use-previews.js'
 
@@ -49,17 +50,7 @@ function FilePreview({ file, inside }: { file: Exclude<InspectedFile, { passedOv
         <span className="font-mono">{file.format}</span>
         {file.framework && ` by ${file.framework}`}: {file.coverage ? coverageWords(file.coverage) : totalsWords(file.totals)}
       </p>
-      {file.faults.map((fault, i) => (
-        <p key={i} className="text-errored">
-          Incomplete: {fault.subject}: {fault.message?.split('\n', 1)[0] ?? 'no message'} (line {fault.place.line})
-        </p>
-      ))}
-      {file.warnings.map((warning) => (
-        <p key={warning.code} className="text-soft">
-          {warning.message} (line {warning.place.line}
-          {warning.count > 1 && `, ${warning.count} times`})
-        </p>
-      ))}
+      <FileFindings faults={file.faults} warnings={file.warnings} />
     </div>
   )
 }

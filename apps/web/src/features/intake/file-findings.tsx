@@ -1,0 +1,20 @@
+import type { Fault, Warning } from '@bobbin/core'
+
+/** What went wrong outside the tests of a file, and what a reader should doubt, each with its line. */
+export function FileFindings({ faults, warnings }: { faults: readonly Fault[]; warnings: readonly Warning[] }) {
+  return (
+    <>
+      {faults.map((fault, i) => (
+        <p key={i} className="break-words text-errored">
+          Incomplete: {fault.subject}: {fault.message?.split('\n', 1)[0] ?? 'no message'} (line {fault.place.line})
+        </p>
+      ))}
+      {warnings.map((warning) => (
+        <p key={warning.code} className="break-words text-soft">
+          {warning.message} (line {warning.place.line}
+          {warning.count > 1 && `, ${warning.count} times`})
+        </p>
+      ))}
+    </>
+  )
+}
