@@ -13,6 +13,7 @@ import {
 import { Readable } from 'node:stream'
 import { Sequelize } from 'sequelize-typescript'
 import type { Context } from '../access/index.js'
+import type { ScriptRef } from '../contract/index.js'
 import { rowsOf } from '../platform/database.js'
 import { writeCsv } from '../platform/tables/sheet.js'
 import { SCRIPT_REF } from '../scripts/index.js'
@@ -31,14 +32,7 @@ select ${SCRIPT_REF}, coalesce(k.cases, '{}') as cases, r.outcome::int as code, 
 from result r join script s on s.id = r.script_id left join linked k on k.script_id = s.id left join body m on m.id = r.message_id
 where r.run_id = $runId and r.day = $day::date and r.script_id > $after order by r.script_id limit ${PAGE}`
 
-interface ResultLine {
-  id: number
-  name: string
-  classname: string | null
-  suites: string[]
-  file: string | null
-  profile: string | null
-  framework: string | null
+interface ResultLine extends ScriptRef {
   cases: string[]
   outcome: Outcome
   attempts: number
@@ -77,13 +71,7 @@ const FILES: Record<ExportFormat, { type: string; ending: string }> = {
   ctrf: { type: 'application/json', ending: '.ctrf.json' },
 }
 
-interface RawResult {
-  id: number
-  name: string
-  classname: string | null
-  suites: string[]
-  file: string | null
-  profile: string | null
+interface RawResult extends Omit<ScriptRef, 'framework'> {
   keys: string[]
   code: number
   durationMs: number | null
