@@ -1,5 +1,5 @@
 import { useQuery } from '@tanstack/react-query'
-import { Command } from 'cmdk'
+import { Command, defaultFilter } from 'cmdk'
 import { useDeferredValue, useState, type ReactNode } from 'react'
 import { useNavigate } from 'react-router'
 import { useProjectPath } from '../context/project-link.js'
@@ -19,6 +19,15 @@ export interface CommandMenuProps {
 
 const MOST = 8
 
+/**
+ * Where found rows stand among the commands: below a command whose words were typed, above one that
+ * merely shares letters with them. The server matched them, so they are never filtered again.
+ */
+const FOUND_SCORE: Record<string, number> = { case: 0.6, script: 0.5, run: 0.4 }
+
+const scoreOf = (value: string, search: string, keywords?: string[]) =>
+  FOUND_SCORE[/^found (\w+)/.exec(value)?.[1] ?? ''] ?? defaultFilter(value, search, keywords)
+
 /** Everything by its name: sections, cases, scripts, runs, the lens, the colours. */
 export function CommandMenu({ open, onOpenChange, ...props }: CommandMenuProps) {
   return (
@@ -26,6 +35,7 @@ export function CommandMenu({ open, onOpenChange, ...props }: CommandMenuProps) 
       open={open}
       onOpenChange={onOpenChange}
       label="Commands"
+      filter={scoreOf}
       loop
       overlayClassName="fixed inset-0 z-20 bg-black/35"
       contentClassName="fixed top-[14vh] left-1/2 z-30 w-[min(620px,92vw)] -translate-x-1/2 overflow-hidden rounded border border-hairline bg-raised shadow-xl"
@@ -57,7 +67,7 @@ function Commands({ close, onKeySheet, onSignOut }: Pick<CommandMenuProps, 'onKe
         className="w-full border-b border-hairline bg-transparent px-4 py-3 text-base outline-none"
       />
       <Command.List className="max-h-[52vh] overflow-y-auto p-1.5">
-        <Command.Empty className="px-3 py-4 text-soft">Nothing is called so.</Command.Empty>
+        <Command.Empty className="px-3 py-4 text-soft">{found.empty}</Command.Empty>
         <Group heading="Go to">
           {ALL_SECTIONS.map(({ to, name, icon: Icon, key }) => (
             <Item key={to} onSelect={go(to)} hint={`g ${key}`}>
@@ -70,7 +80,7 @@ function Commands({ close, onKeySheet, onSignOut }: Pick<CommandMenuProps, 'onKe
         {found.cases.length > 0 && (
           <Group heading="Cases">
             {found.cases.map((row) => (
-              <Item key={row.key} value={`case ${row.key} ${row.title}`} onSelect={go(`cases?case=${row.key}`)} hint={row.area ?? ''}>
+              <Item key={row.key} value={`found case ${row.key}`} onSelect={go(`cases?case=${row.key}`)} hint={row.area ?? ''}>
                 <span className="font-mono text-dye">{row.key}</span> <span className="truncate">{row.title}</span>
               </Item>
             ))}
@@ -81,7 +91,7 @@ function Commands({ close, onKeySheet, onSignOut }: Pick<CommandMenuProps, 'onKe
             {found.scripts.map((row) => (
               <Item
                 key={row.id}
-                value={`script ${row.id} ${row.name} ${row.file ?? ''} ${row.classname ?? ''}`}
+                value={`found script ${row.id}`}
                 onSelect={go(`scripts?script=${row.id}&search=${encodeURIComponent(row.name)}`)}
                 hint={row.file ?? row.classname ?? ''}
               >
@@ -93,12 +103,7 @@ function Commands({ close, onKeySheet, onSignOut }: Pick<CommandMenuProps, 'onKe
         {found.runs.length > 0 && (
           <Group heading="Runs">
             {found.runs.map((run) => (
-              <Item
-                key={run.id}
-                value={`run ${run.id} build ${run.build} ${run.lane.pipeline}`}
-                onSelect={go(`runs/${run.id}`)}
-                hint={run.lane.environment}
-              >
+              <Item key={run.id} value={`found run ${run.id}`} onSelect={go(`runs/${run.id}`)} hint={run.lane.environment}>
                 Build {run.build} of {run.lane.pipeline}
               </Item>
             ))}
@@ -204,31 +209,35 @@ function Item({ onSelect, children, value, hint }: ItemProps) {
   )
 }
 
-/** Cases, scripts and newest runs that the words name. */
+/** Cases, scripts and newest runs that the words name. All come at once: what Enter opens does not depend on which answer was faster. */
 function useFound(search: string) {
   const { project } = useSession()
   const enabled = search.length > 1
   const path = { project: project.slug }
-  const cases = useQuery({
-    queryKey: ['cases', project.slug, { search, limit: MOST }],
-    queryFn: ({ signal }) => api.get('/projects/{project}/cases', { path, query: { search, limit: MOST }, signal }),
-    enabled,
-  })
-  const scripts = useQuery({
-    queryKey: ['scripts', project.slug, { search, limit: MOST }],
-    queryFn: ({ signal }) => api.get('/projects/{project}/scripts', { path, query: { search, limit: MOST }, signal }),
+  const query = { search, limit: MOST }
+  const named = useQuery({
+    queryKey: ['cases', project.slug, 'or scripts', query],
+    queryFn: async ({ signal }) => {
+      const [cases, scripts] = await Promise.all([
+        api.get('/projects/{project}/cases', { path, query, signal }),
+        api.get('/projects/{project}/scripts', { path, query, signal }),
+      ])
+      return { cases: cases.rows, scripts: scripts.rows }
+    },
     enabled,
   })
   const runs = useQuery({
     queryKey: ['runs', project.slug, { span: 30 }],
     queryFn: ({ signal }) => api.get('/projects/{project}/runs', { path, query: { span: 30 }, signal }),
   })
-  const named = enabled
-    ? (runs.data?.rows ?? []).filter((run) => `build ${run.build} ${run.lane.pipeline}`.includes(search.toLowerCase()))
-    : []
+  const isNamed = (build: string) => build.includes(search.toLowerCase())
   return {
-    cases: enabled ? (cases.data?.rows ?? []) : [],
-    scripts: enabled ? (scripts.data?.rows ?? []) : [],
-    runs: named.slice(0, MOST),
+    empty: !enabled || named.isSuccess ? 'Nothing is called so.' : named.isError ? 'The search did not answer.' : 'Searching…',
+    cases: (enabled && named.data?.cases) || [],
+    scripts: (enabled && named.data?.scripts) || [],
+    runs:
+      enabled && named.data
+        ? (runs.data?.rows ?? []).filter((run) => isNamed(`build ${run.build} ${run.lane.pipeline}`)).slice(0, MOST)
+        : [],
   }
 }
