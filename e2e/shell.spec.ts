@@ -117,7 +117,7 @@ test('a member is added with a first password, signs in, changes it, and is sign
 test('the API is described, and found by words', async ({ page }) => {
   await page.goto('/reference')
   await page.getByRole('searchbox', { name: 'Search the API' }).fill('deliveries')
-  await page.getByText('POST', { exact: true }).click()
+  await page.locator('#intakeDeliver').getByText('POST', { exact: true }).click()
   await expect(page.getByText('multipart/form-data')).toBeVisible()
   await expect(page.getByText('A person’s session, or a token with the scope “deliver”.')).toBeVisible()
 })

@@ -360,14 +360,102 @@ export interface paths {
       path?: never
       cookie?: never
     }
-    /** The newest deliveries, each with its files */
-    get: operations['intakeList']
+    /** The newest deliveries, each with what its files came to */
+    get: operations['deliveriesList']
     put?: never
     /**
      * Takes result files
      * @description Where they belong is in the query, so that reading can start with the first byte.
      */
     post: operations['intakeDeliver']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/deliveries/{id}': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /**
+     * A delivery
+     * @description who, from where, what was decided, and each of its files.
+     */
+    get: operations['deliveriesGet']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/deliveries/{id}/files/{file}/original': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** A file as it was delivered */
+    get: operations['deliveriesOriginal']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/deliveries/{id}/files/{file}/reading': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    /** Reads a kept file again with the reader of today, in place of what it brought before; an undone one is taken in again */
+    post: operations['deliveriesReadAgain']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/deliveries/{id}/move': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    /** Moves a delivery to another pipeline, build, branch or environment */
+    post: operations['deliveriesMove']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/deliveries/{id}/undo': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    /** Takes all that a delivery brought out again; its files are kept, and can be read again */
+    post: operations['deliveriesUndo']
     delete?: never
     options?: never
     head?: never
@@ -996,20 +1084,64 @@ export interface components {
         message: string
       } | null
     }
+    DeliveryDetail: {
+      id: number
+      at: string
+      by: string
+      source: string
+      target: components['schemas']['DeliveryPlace']
+      run: components['schemas']['DeliveryRun'] | null
+      undone: {
+        at: string
+        by: string
+      } | null
+      made: components['schemas']['Made'][]
+      notes: string[]
+      newScripts: number
+      /** @description What went wrong first; at most a thousand. */
+      files: components['schemas']['DeliveryFile'][]
+      fileCount: number
+    }
+    /** @description A delivered file, and what became of it. */
+    DeliveryFile: {
+      name: string
+      format: string | null
+      totals: components['schemas']['OutcomeTotals'] | null
+      faults: components['schemas']['Fault'][]
+      warnings: components['schemas']['Warning'][]
+      /** @description Of a coverage file, which holds no results. */
+      coverage: components['schemas']['CoverageSummary'] | null
+      /** @description Declared keys that no case has, with the test that declares each. */
+      unknownKeys: {
+        key: string
+        test: string
+      }[]
+      error: {
+        code: string
+        message: string
+      } | null
+      id: number
+      /** @description `undone`: it was stored, and taken out again with its delivery. */
+      status: ('stored' | 'already' | 'refused' | 'passedOver' | 'attached') | 'undone'
+      framework: string | null
+      /** @description Its size in bytes; 0 where it was never read to its end. */
+      bytes: number
+      /** @description The file is kept as it came: it can be downloaded and read again. */
+      original: boolean
+      readAt: string
+    }
+    /** @description Where a delivery belongs, by names. */
+    DeliveryPlace: {
+      pipeline: string
+      build: string
+      branch: string
+      environment: string
+      commit: string | null
+    }
     DeliveryReport: {
       deliveryId: number
-      run: {
-        id: number
-        build: string
-        lane: components['schemas']['LaneRef']
-        totals: components['schemas']['OutcomeTotals']
-        incomplete: boolean
-      } | null
-      made: {
-        /** @enum {string} */
-        kind: 'pipeline' | 'environment' | 'build' | 'run'
-        name: string
-      }[]
+      run: components['schemas']['DeliveryRun'] | null
+      made: components['schemas']['Made'][]
       notes: string[]
       files: components['schemas']['DeliveredFile'][]
       newScripts: number
@@ -1025,6 +1157,7 @@ export interface components {
         unchanged: number
       } | null
     }
+    /** @description A delivery in the list: its files counted by what became of them. */
     DeliveryRow: {
       id: number
       at: string
@@ -1033,18 +1166,29 @@ export interface components {
       runId: number | null
       build: string | null
       lane: components['schemas']['LaneRef'] | null
+      undone: boolean
       files: {
+        stored: number
+        already: number
+        refused: number
+        passedOver: number
+        attached: number
+      }
+      results: number
+      faults: number
+      /** @description The first few, with the reason. */
+      refused: {
         name: string
-        /**
-         * @description `passedOver`: it lay beside result files, and is none. `attached`: likewise, but one of them names it.
-         * @enum {string}
-         */
-        status: 'stored' | 'already' | 'refused' | 'passedOver' | 'attached'
-        results: number
-        faults: number
-        warnings: number
-        error: string | null
+        error: string
       }[]
+    }
+    /** @description The run that a delivery belongs to. */
+    DeliveryRun: {
+      id: number
+      build: string
+      lane: components['schemas']['LaneRef']
+      totals: components['schemas']['OutcomeTotals']
+      incomplete: boolean
     }
     /** @description One thing a test said went wrong. One attempt can hold several (soft assertions, a failing tear-down after a failing test). */
     Failure: {
@@ -1262,6 +1406,12 @@ export interface components {
       /** @enum {string} */
       state: 'active' | 'suggested' | 'rejected' | 'broken'
     }
+    /** @description What a delivery had to make, so that a mistyped name is seen. */
+    Made: {
+      /** @enum {string} */
+      kind: 'pipeline' | 'environment' | 'build' | 'run'
+      name: string
+    }
     MadeMember: {
       member: components['schemas']['Member']
       /** @description The first password of an account that was made for this; shown this once. Null when the person had an account. */
@@ -1362,6 +1512,14 @@ export interface components {
       line: number
       column: number
     }
+    /** @description Where delivered results belong. Names that are new are made. */
+    PlaceDto: {
+      pipeline: string
+      build: string
+      branch: string
+      environment: string
+      commit?: string
+    }
     ProblemDetails: {
       type: string
       title: string
@@ -1456,6 +1614,12 @@ export interface components {
       rows: components['schemas']['ResultRow'][]
       faults: components['schemas']['FaultRow'][]
       warnings: components['schemas']['FileWarnings'][]
+      /** @description Where its results came from, first to last; at most a hundred. */
+      deliveries: {
+        id: number
+        at: string
+        by: string
+      }[]
       threads: components['schemas']['Threads']
     }
     RunList: {
@@ -1679,8 +1843,12 @@ export type Change = components['schemas']['Change']
 export type ChangeEvent = components['schemas']['ChangeEvent']
 export type CoverageSummary = components['schemas']['CoverageSummary']
 export type DeliveredFile = components['schemas']['DeliveredFile']
+export type DeliveryDetail = components['schemas']['DeliveryDetail']
+export type DeliveryFile = components['schemas']['DeliveryFile']
+export type DeliveryPlace = components['schemas']['DeliveryPlace']
 export type DeliveryReport = components['schemas']['DeliveryReport']
 export type DeliveryRow = components['schemas']['DeliveryRow']
+export type DeliveryRun = components['schemas']['DeliveryRun']
 export type Failure = components['schemas']['Failure']
 export type Fault = components['schemas']['Fault']
 export type FaultCode = components['schemas']['FaultCode']
@@ -1695,6 +1863,7 @@ export type Imported = components['schemas']['Imported']
 export type LaneRef = components['schemas']['LaneRef']
 export type LensOptions = components['schemas']['LensOptions']
 export type LinkInfo = components['schemas']['LinkInfo']
+export type Made = components['schemas']['Made']
 export type MadeMember = components['schemas']['MadeMember']
 export type MadeProject = components['schemas']['MadeProject']
 export type MadeToken = components['schemas']['MadeToken']
@@ -1713,6 +1882,7 @@ export type OutcomeTotals = components['schemas']['OutcomeTotals']
 export type OutlineDto = components['schemas']['OutlineDto']
 export type OutlineMade = components['schemas']['OutlineMade']
 export type Place = components['schemas']['Place']
+export type PlaceDto = components['schemas']['PlaceDto']
 export type ProblemDetails = components['schemas']['ProblemDetails']
 export type ProjectEditDto = components['schemas']['ProjectEditDto']
 export type ProjectInfo = components['schemas']['ProjectInfo']
@@ -2610,7 +2780,7 @@ export interface operations {
       }
     }
   }
-  intakeList: {
+  deliveriesList: {
     parameters: {
       query?: never
       header?: never
@@ -2672,6 +2842,172 @@ export interface operations {
         }
         content: {
           'application/json': components['schemas']['DeliveryReport']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  deliveriesGet: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+        id: number
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['DeliveryDetail']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  deliveriesOriginal: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+        id: number
+        file: number
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/octet-stream': string
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  deliveriesReadAgain: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+        id: number
+        file: number
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['DeliveryFile']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  deliveriesMove: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+        id: number
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['PlaceDto']
+      }
+    }
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['DeliveryDetail']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  deliveriesUndo: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+        id: number
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['DeliveryDetail']
         }
       }
       /** @description What went wrong */

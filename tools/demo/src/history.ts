@@ -94,7 +94,7 @@ function buildFiles(world: World, pipeline: Pipeline, sight: BuildSight, started
   const files: MadeFile[] = []
   for (let shard = 0; shard < SHARDS && browser.length > 0; shard++) {
     const own = browser.filter((_, i) => i % SHARDS === shard)
-    files.push(browserFile(`reports/shard-${shard + 1}/junit.xml`, startedAt, own))
+    files.push(browserFile(`reports/shard-${shard + 1}/results.json`, startedAt, own))
   }
   // a module that did not load: its tests are not run, not gone
   const broken = pipeline.name === 'core-services' && sight.age === 0 ? 'timetable.test_tides' : null

@@ -1,21 +1,14 @@
-import { applyDecorators, Controller, Get, Header, Inject, Injectable, Module, Param, ParseIntPipe, StreamableFile } from '@nestjs/common'
+import { Controller, Get, Inject, Injectable, Module, Param, ParseIntPipe, StreamableFile } from '@nestjs/common'
 import { InjectConnection } from '@nestjs/sequelize'
 import { Sequelize } from 'sequelize-typescript'
 import { type Context, Ctx } from '../access/index.js'
 import { BLOBS, type BlobStore } from '../platform/blobs/blob-store.js'
 import { rowsOf } from '../platform/database.js'
 import { Problem } from '../platform/problem.js'
+import { Sandboxed } from '../platform/sandboxed.js'
 
 /** What a browser may show by itself; everything else is handed out to be saved. */
 const SHOWN = new Set(['image/png', 'image/jpeg', 'image/gif', 'image/webp', 'video/webm', 'video/mp4', 'text/plain'])
-
-/** Whatever somebody delivered can neither run as script in Bobbin's origin nor be taken for another type. */
-const Sandboxed = () =>
-  applyDecorators(
-    Header('content-security-policy', "sandbox; default-src 'none'; style-src 'unsafe-inline'; img-src 'self' data:; media-src 'self'"),
-    Header('x-content-type-options', 'nosniff'),
-    Header('cache-control', 'private, max-age=31536000, immutable'),
-  )
 
 @Injectable()
 export class AttachmentsService {

@@ -16,16 +16,32 @@ export interface DeliveredFile {
   error: { code: string; message: string } | null
 }
 
+/** The run that a delivery belongs to. */
+export interface DeliveryRun {
+  id: number
+  build: string
+  lane: LaneRef
+  totals: OutcomeTotals
+  incomplete: boolean
+}
+
+/** What a delivery had to make, so that a mistyped name is seen. */
+export interface Made {
+  kind: 'pipeline' | 'environment' | 'build' | 'run'
+  name: string
+}
+
 export interface DeliveryReport {
   deliveryId: number
-  run: { id: number; build: string; lane: LaneRef; totals: OutcomeTotals; incomplete: boolean } | null
-  made: { kind: 'pipeline' | 'environment' | 'build' | 'run'; name: string }[]
+  run: DeliveryRun | null
+  made: Made[]
   notes: string[]
   files: DeliveredFile[]
   newScripts: number
   changes: Record<Change, number> | null
 }
 
+/** A delivery in the list: its files counted by what became of them. */
 export interface DeliveryRow {
   id: number
   at: string
@@ -34,5 +50,48 @@ export interface DeliveryRow {
   runId: number | null
   build: string | null
   lane: LaneRef | null
-  files: { name: string; status: DeliveredFile['status']; results: number; faults: number; warnings: number; error: string | null }[]
+  undone: boolean
+  files: Record<DeliveredFile['status'], number>
+  results: number
+  faults: number
+  /** The first few, with the reason. */
+  refused: { name: string; error: string }[]
+}
+
+/** A delivered file, and what became of it. */
+export interface DeliveryFile extends Omit<DeliveredFile, 'status'> {
+  id: number
+  /** `undone`: it was stored, and taken out again with its delivery. */
+  status: DeliveredFile['status'] | 'undone'
+  framework: string | null
+  /** Its size in bytes; 0 where it was never read to its end. */
+  bytes: number
+  /** The file is kept as it came: it can be downloaded and read again. */
+  original: boolean
+  readAt: string
+}
+
+/** Where a delivery belongs, by names. */
+export interface DeliveryPlace {
+  pipeline: string
+  build: string
+  branch: string
+  environment: string
+  commit: string | null
+}
+
+export interface DeliveryDetail {
+  id: number
+  at: string
+  by: string
+  source: string
+  target: DeliveryPlace
+  run: DeliveryRun | null
+  undone: { at: string; by: string } | null
+  made: Made[]
+  notes: string[]
+  newScripts: number
+  /** What went wrong first; at most a thousand. */
+  files: DeliveryFile[]
+  fileCount: number
 }

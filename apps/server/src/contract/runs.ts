@@ -54,6 +54,8 @@ export interface RunDetail {
   rows: ResultRow[]
   faults: FaultRow[]
   warnings: FileWarnings[]
+  /** Where its results came from, first to last; at most a hundred. */
+  deliveries: { id: number; at: string; by: string }[]
   threads: Threads
 }
 

@@ -1,5 +1,5 @@
-import { Controller, Get, HttpCode, Inject, Post, Query, Req } from '@nestjs/common'
-import type { DeliveryReport, DeliveryRow } from '../contract/index.js'
+import { Controller, HttpCode, Inject, Post, Query, Req } from '@nestjs/common'
+import type { DeliveryReport } from '../contract/index.js'
 import type busboy from 'busboy'
 import type { IncomingMessage } from 'node:http'
 import { Ctx, Delivers, type Context } from '../access/index.js'
@@ -7,7 +7,8 @@ import { CONFIG, type Config } from '../platform/config.js'
 import { Problem } from '../platform/problem.js'
 import { feed, openMultipart } from '../platform/upload.js'
 import { TargetDto } from './intake.dto.js'
-import { IntakeService, type Delivery } from './intake.service.js'
+import type { Delivery } from './delivery.js'
+import { IntakeService } from './intake.service.js'
 
 /** Largest file of one delivery, in bytes. */
 const MOST_BYTES = 1024 ** 3
@@ -19,12 +20,6 @@ export class IntakeController {
     private readonly intake: IntakeService,
     @Inject(CONFIG) private readonly config: Config,
   ) {}
-
-  /** The newest deliveries, each with its files. */
-  @Get()
-  list(@Ctx() context: Context): Promise<DeliveryRow[]> {
-    return this.intake.list(context)
-  }
 
   /**
    * Takes result files. Where they belong is in the query, so that reading can start with the first byte.

@@ -2,7 +2,7 @@ import { IsIn, IsNotEmpty, IsOptional, IsString, Matches, MaxLength } from 'clas
 import { trimmed } from '../platform/validation.js'
 
 /** Where delivered results belong. Names that are new are made. */
-export class TargetDto {
+export class PlaceDto {
   @trimmed()
   @IsString()
   @IsNotEmpty({ message: 'Name the pipeline' })
@@ -27,6 +27,10 @@ export class TargetDto {
   @trimmed()
   @Matches(/^[0-9A-Za-z._/-]{1,100}$/, { message: 'A commit is letters and digits, as your version control writes it' })
   commit?: string
+}
+
+/** A place, and who sends to it. */
+export class TargetDto extends PlaceDto {
   @IsOptional()
   @IsIn(['cli', 'web'])
   source?: 'cli' | 'web'

@@ -65,7 +65,7 @@ select distinct key, name as test from declared d where not exists (
 
 /**
  * Attempts follow those that the run already has for the same script: a second file is a later try. A script with one attempt
- * has its result at once, which is nearly all of them; those with more are answered, for MERGE_RETRIED.
+ * has its result at once, which is nearly all of them; those with more are answered, for SETTLE.
  * Texts are looked up once each: only those of this file, however many the project has.
  */
 export const STORE_ATTEMPTS = `
@@ -99,10 +99,10 @@ with texts as materialized (
 select script_id as "scriptId" from again`
 
 /**
- * A result is what its attempts come to (outcomeOfAttempts in the core): the last holds, a pass after a failure is recovered.
  * For scripts that this file tried again; they are handed in, since the database knows nothing yet of how many attempts are new.
+ * A result is what its attempts come to (outcomeOfAttempts in the core): the last holds, a pass after a failure is recovered.
  */
-export const MERGE_RETRIED = `
+export const SETTLE = `
 with settled as (
   select script_id, max(ordinal)::smallint as attempts,
     (array_agg(outcome order by ordinal desc))[1] as outcome,
@@ -123,7 +123,12 @@ on conflict (run_id, script_id, day) do update set
   outcome = excluded.outcome, attempts = excluded.attempts, duration_ms = excluded.duration_ms,
   signature_id = excluded.signature_id, message_id = excluded.message_id`
 
-/** The sums of a run, rebuilt from its results in the transaction that stores them. */
-export const REFRESH_RUN = `
-update run set ${SET_SUMS}, delivered_at = now(), changes = null, started_at = least(started_at, coalesce($startedAt::timestamptz, started_at))
+const sums = (more: string) => `
+update run set ${SET_SUMS}, changes = null${more}
 from (select ${SUMS} from result where run_id = $runId and day = $day::date) s where id = $runId`
+
+/** The sums of a run, rebuilt from its results in the transaction that stores them. */
+export const REFRESH_RUN = sums(', delivered_at = now(), started_at = least(started_at, coalesce($startedAt::timestamptz, started_at))')
+
+/** The same when nothing new came in. */
+export const REFRESH_SUMS = sums('')

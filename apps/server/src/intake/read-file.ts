@@ -11,6 +11,7 @@ import {
 } from '@bobbin/core'
 import { createHash } from 'node:crypto'
 import { MOST_ATTACHED } from './beside.js'
+import { OriginalCopy } from './original-copy.js'
 import { Stage } from './staging.js'
 
 /** A file as it comes in, in pieces. `cut` is true once it passed the size limit. */
@@ -26,6 +27,7 @@ export interface ReadFile {
   findings: FileFindings
   totals: OutcomeTotals
   stage: Stage
+  original: OriginalCopy
   sha256: Buffer
   bytes: number
 }
@@ -37,12 +39,15 @@ export interface UnreadFile {
   passedOver: boolean
   /** What a file that is none of ours held, where it may be an attachment. */
   content: Buffer | null
+  /** A file that can't be read today may be read by a later reader. */
+  original: OriginalCopy | null
+  bytes: number
 }
 
 /**
  * Parses and stages while the bytes come in: memory does not grow with the file. An archive gives out its files one by one, each as
  * soon as it has come whole. The rest of a refused file is read and dropped, so that the next one can follow. The caller disposes
- * of each stage.
+ * of each (disposeOf).
  */
 export async function* readFiles(file: IncomingFile): AsyncGenerator<ReadFile | UnreadFile> {
   const bundle = new OpenBundle(file.name)
@@ -50,6 +55,7 @@ export async function* readFiles(file: IncomingFile): AsyncGenerator<ReadFile | 
     for await (const chunk of file.chunks) {
       bundle.write(chunk)
       yield* bundle.taken()
+      await bundle.drained()
     }
     if (file.cut()) bundle.refuse(new Refusal('tooLong', 'The file is larger than the server takes'))
     bundle.end()
@@ -57,6 +63,12 @@ export async function* readFiles(file: IncomingFile): AsyncGenerator<ReadFile | 
   } finally {
     bundle.dispose()
   }
+}
+
+/** Lets go of what waits on disk for a file. */
+export function disposeOf(read: ReadFile | UnreadFile): void {
+  if ('stage' in read) read.stage.dispose()
+  read.original?.dispose()
 }
 
 /** A delivered file whose bytes still come, and those of its files that are whole. */
@@ -85,7 +97,11 @@ class OpenBundle {
 
   end(): void {
     this.attempt(() => this.bundle.end())
-    if (this.refusal) this.done.push({ name: this.name, refusal: this.refusal, passedOver: false, content: null })
+    if (this.refusal) this.done.push({ name: this.name, refusal: this.refusal, passedOver: false, content: null, original: null, bytes: 0 })
+  }
+
+  async drained(): Promise<void> {
+    await this.open?.drained()
   }
 
   /** What came cannot be kept, whatever it was. */
@@ -112,7 +128,7 @@ class OpenBundle {
   /** Whatever nobody took. */
   dispose(): void {
     this.open?.dispose()
-    for (const read of this.done) if ('stage' in read) read.stage.dispose()
+    for (const read of this.done) disposeOf(read)
   }
 }
 
@@ -120,6 +136,7 @@ class OpenBundle {
 class FileReading implements EntrySink {
   private readonly hash = createHash('sha256')
   private readonly stage = new Stage()
+  private readonly original = new OriginalCopy()
   private readonly totals = new TotalsCounter()
   private readonly reader = new ResultFileStream((result) => {
     this.totals.add(result.outcome)
@@ -139,20 +156,37 @@ class FileReading implements EntrySink {
     this.hash.update(chunk)
     this.bytes += chunk.length
     this.keep(chunk)
+    if (!this.isPassedOver()) this.original.write(chunk)
     this.attempt(() => this.reader.write(chunk))
   }
 
   end(): void {
     const findings = this.attempt(() => this.reader.end())
-    const { name, stage, bytes } = this
-    if (findings)
-      this.finished({ name, findings, totals: this.totals.settled(findings.settlement), stage, sha256: this.hash.digest(), bytes })
-    else {
-      const refusal = this.refusal ?? new Refusal('empty', 'The file is empty')
-      this.dispose()
-      const passedOver = isPassedOver(refusal, this.inside)
-      this.finished({ name, refusal, passedOver, content: passedOver && this.pieces ? Buffer.concat(this.pieces) : null })
-    }
+    if (findings) this.read(findings)
+    else this.unread(this.refusal ?? new Refusal('empty', 'The file is empty'))
+  }
+
+  private read(findings: FileFindings): void {
+    const { name, stage, original, bytes } = this
+    const totals = this.totals.settled(findings.settlement)
+    this.finished({ name, findings, totals, stage, original, sha256: this.hash.digest(), bytes })
+  }
+
+  private unread(refusal: Refusal): void {
+    const { name, original, bytes } = this
+    this.stage.dispose()
+    const passedOver = isPassedOver(refusal, this.inside)
+    if (passedOver) original.dispose()
+    const content = passedOver && this.pieces ? Buffer.concat(this.pieces) : null
+    this.finished({ name, refusal, passedOver, content, original: passedOver || bytes === 0 ? null : original, bytes })
+  }
+
+  private isPassedOver(): boolean {
+    return this.refusal !== null && isPassedOver(this.refusal, this.inside)
+  }
+
+  drained(): Promise<void> {
+    return this.original.drained()
   }
 
   /** What turns out to be no result file may be a picture that one of them names; what is one is not kept. */
@@ -168,6 +202,7 @@ class FileReading implements EntrySink {
 
   dispose(): void {
     this.stage.dispose()
+    this.original.dispose()
   }
 
   private attempt<T>(step: () => T): T | null {

@@ -1,7 +1,7 @@
 import type { DeliveryReport } from '../contract/index.js'
 import { naturalKey } from '@bobbin/core'
 import { rowsOf, run, type Queryable } from '../platform/database.js'
-import type { TargetDto } from './intake.dto.js'
+import type { PlaceDto } from './intake.dto.js'
 
 export interface Target {
   runId: number
@@ -17,7 +17,7 @@ export interface MadeLog {
 type MadeKind = DeliveryReport['made'][number]['kind']
 
 /** Finds or makes the pipeline, environment, lane, build and run that a delivery names. */
-export async function resolveTarget(db: Queryable, projectId: number, dto: TargetDto, startedAt: Date, log: MadeLog): Promise<Target> {
+export async function resolveTarget(db: Queryable, projectId: number, dto: PlaceDto, startedAt: Date, log: MadeLog): Promise<Target> {
   const made = (kind: MadeKind, name: string, fresh: boolean) => {
     if (fresh) log.made.push({ kind, name })
   }
@@ -51,7 +51,7 @@ export async function resolveTarget(db: Queryable, projectId: number, dto: Targe
   return { runId: row.id, day }
 }
 
-async function findOrMakeBuild(db: Queryable, projectId: number, pipelineId: number, dto: TargetDto, startedAt: Date, log: MadeLog) {
+async function findOrMakeBuild(db: Queryable, projectId: number, pipelineId: number, dto: PlaceDto, startedAt: Date, log: MadeLog) {
   const sortKey = naturalKey(dto.build) ?? `~${startedAt.toISOString()}`
   const row = await findOrMake(
     db, 'build', 'project_id, pipeline_id, branch, name, sort_key, commit', '$projectId, $pipelineId, $branch, $name, $sortKey, $commit',

@@ -7,6 +7,7 @@ import { runChanges } from '../migrations/0005-run-changes.js'
 import { steps } from '../migrations/0006-steps.js'
 import { attachments } from '../migrations/0007-attachments.js'
 import { coverage } from '../migrations/0008-coverage.js'
+import { deliveries } from '../migrations/0009-deliveries.js'
 
 /** Every migration, in order; a name stays for ever. */
 const MIGRATIONS: readonly { name: string; sql: string }[] = [
@@ -18,6 +19,7 @@ const MIGRATIONS: readonly { name: string; sql: string }[] = [
   { name: '0006-steps', sql: steps },
   { name: '0007-attachments', sql: attachments },
   { name: '0008-coverage', sql: coverage },
+  { name: '0009-deliveries', sql: deliveries },
 ]
 
 const LOCK = 0x0b0bb1

@@ -56,6 +56,7 @@ describe('migrate', () => {
         '0006-steps',
         '0007-attachments',
         '0008-coverage',
+        '0009-deliveries',
       ])
       expect(await migrate(url)).toEqual([])
     }))

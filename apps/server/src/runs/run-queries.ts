@@ -159,3 +159,7 @@ select f.code, f.subject, f.message, f.stack, f.line, f.col, rf.name as file
 from fault f join result_file rf on rf.id = f.file_id where f.run_id = $runId order by f.id limit 500`
 
 export const FILE_WARNINGS = `select name as file, warnings from result_file where run_id = $runId and warnings <> '[]' order by id`
+
+export const DELIVERIES_OF_RUN = `
+select d.id, to_char(d.at at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"') as at, a.name as by from delivery d join account a on a.id = d.account_id
+where d.id in (select delivery_id from result_file where run_id = $runId) order by d.id limit 100`

@@ -91,7 +91,7 @@ export class RunsService {
   async get(context: Context, id: number, span?: number): Promise<RunDetail> {
     const record = await this.record(context, id)
     const at = { laneId: record.laneId, sortKey: record.sortKey }
-    const [changes, rows, previous, next, faults, warnings] = await Promise.all([
+    const [changes, rows, previous, next, faults, warnings, deliveries] = await Promise.all([
       this.changeCounts(record),
       this.rows(
         context,
@@ -102,6 +102,7 @@ export class RunsService {
       rowsOf<NonNullable<RunDetail['next']>>(this, sql.NEXT_RUN, at),
       this.faults(id),
       rowsOf<FileWarnings>(this, sql.FILE_WARNINGS, { runId: id }),
+      rowsOf<RunDetail['deliveries'][number]>(this, sql.DELIVERIES_OF_RUN, { runId: id }),
     ])
     const threads = await this.history.threads(
       record.laneId,
@@ -109,7 +110,17 @@ export class RunsService {
       rows.map((row) => row.script.id),
       span,
     )
-    return { run: runRow(record, changes), ...comparedWith(previous), next: next[0] ?? null, changes, rows, faults, warnings, threads }
+    return {
+      run: runRow(record, changes),
+      ...comparedWith(previous),
+      next: next[0] ?? null,
+      changes,
+      rows,
+      faults,
+      warnings,
+      deliveries,
+      threads,
+    }
   }
 
   private async faults(runId: number): Promise<FaultRow[]> {

@@ -23,7 +23,7 @@ const close = vi.fn()
 const keys = vi.fn()
 beforeEach(() => void vi.clearAllMocks())
 
-async function open() {
+async function open(answers: Record<string, unknown> = {}) {
   const view = renderAt(
     '/gullhaven/brief?env=pier-test',
     <CommandMenu open onOpenChange={close} onKeySheet={keys} onSignOut={() => undefined} />,
@@ -32,6 +32,7 @@ async function open() {
       [`${API}/scripts`]: { rows: [] },
       [`${API}/runs`]: { rows: [], hidden: 0 },
       [`${API}/lens`]: { branches: [{ name: 'release/4.2', builds: 1 }], environments: [], pipelines: [], lanes: [] },
+      ...answers,
     },
   )
   const input = await screen.findByRole('combobox')
@@ -57,6 +58,19 @@ describe('the command menu', () => {
     fireEvent.click(await screen.findByRole('option', { name: /FERRY-214 Axle limit holds/ }))
     await waitFor(() => expect(router.state.location.search).toBe('?case=FERRY-214&env=pier-test'))
   })
+  it('opens the case by Enter where scripts are called the same, and trusts the server’s match', async () => {
+    const script = { id: 7, name: 'Axle limit holds', classname: null, suites: [], file: 'deck/limits.ts', profile: null, framework: null }
+    const { router, type, press } = await open({ [`${API}/scripts`]: { rows: [script] } })
+    type('limit axle')
+    expect(await screen.findByRole('option', { name: /deck\/limits\.ts/ })).toBeTruthy()
+    press()
+    await waitFor(() => expect(router.state.location.search).toBe('?case=FERRY-214&env=pier-test'))
+  })
+  it('says so when the search does not answer', async () => {
+    const { type } = await open({ [`${API}/scripts`]: Response.json({ code: 'internal', detail: 'no' }, { status: 500 }) })
+    type('nothing like this anywhere')
+    expect(await screen.findByText('The search did not answer.')).toBeTruthy()
+  })
   it('turns the lens', async () => {
     const { router, type } = await open()
     await screen.findByRole('option', { name: 'Branch release/4.2' })
@@ -65,7 +79,7 @@ describe('the command menu', () => {
     await waitFor(() => expect(router.state.location.search).toContain('branch=release%2F4.2'))
   })
   it('does things, and says when nothing is called so', async () => {
-    const { type } = await open()
+    const { type } = await open({ [`${API}/cases`]: { rows: [] } })
     type('show the keys')
     fireEvent.click(screen.getByRole('option', { name: /Show the keys/ }))
     expect(keys).toHaveBeenCalled()

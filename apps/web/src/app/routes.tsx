@@ -39,6 +39,7 @@ export const router = createBrowserRouter([
       { path: 'runs', Component: later(() => import('../features/runs/runs-page.js'), 'RunsPage') },
       { path: 'runs/:id', Component: later(() => import('../features/runs/run-page.js'), 'RunPage') },
       { path: 'intake', Component: later(() => import('../features/intake/intake-page.js'), 'IntakePage') },
+      { path: 'intake/:id', Component: later(() => import('../features/intake/delivery-page.js'), 'DeliveryPage') },
       { path: 'settings', Component: later(() => import('../features/settings/settings-page.js'), 'SettingsPage') },
       { path: 'settings/:part', Component: later(() => import('../features/settings/settings-page.js'), 'SettingsPage') },
     ],

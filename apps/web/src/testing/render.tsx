@@ -16,7 +16,10 @@ afterEach(() => {
   vi.unstubAllGlobals()
 })
 
-/** Answers of the API by path (without the query; `POST /path` for one method), as the server would give them; anything else is a 404. */
+/**
+ * Answers of the API by path (without the query; `POST /path` for one method), as the server would give them, a promise of one for
+ * an answer that takes its time; anything else is a 404.
+ */
 export type Answers = Record<string, unknown>
 
 let show: (element: ReactNode) => void = () => undefined
@@ -42,9 +45,10 @@ export function renderAt(address: string, element: ReactNode, answers: Answers =
     const [path = ''] = url.split('?')
     if (init.method !== 'GET')
       sent.push({ method: init.method, path: url, body: typeof init.body === 'string' ? (JSON.parse(init.body) as unknown) : null })
-    const answer = known[`${init.method} ${path}`] ?? known[path]
-    if (answer === undefined) return Promise.resolve(Response.json({ code: 'notFound', detail: `There is no ${path}` }, { status: 404 }))
-    return Promise.resolve(answer instanceof Response ? answer.clone() : Response.json(answer))
+    return Promise.resolve(known[`${init.method} ${path}`] ?? known[path]).then((answer) => {
+      if (answer === undefined) return Response.json({ code: 'notFound', detail: `There is no ${path}` }, { status: 404 })
+      return answer instanceof Response ? answer.clone() : Response.json(answer)
+    })
   })
   const router = createMemoryRouter(
     [

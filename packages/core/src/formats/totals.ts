@@ -1,5 +1,5 @@
 import { outcomeOfAttempts } from '../results/outcome-of-attempts.js'
-import { outcomeCode, outcomeFromCode, type Outcome, type OutcomeTotals } from '../results/outcome.js'
+import { emptyTotals, outcomeCode, outcomeFromCode, type Outcome, type OutcomeTotals } from '../results/outcome.js'
 import type { Settlement } from './result.js'
 
 /** Counts results while they are given out, one byte each, so that the end of the file can still settle them. */
@@ -18,7 +18,7 @@ export class TotalsCounter {
 
   /** The totals once the settlement is applied: what `countOutcomes` says of the settled results. */
   settled({ groups, dropped }: Settlement): OutcomeTotals {
-    const totals: OutcomeTotals = { total: 0, passed: 0, failed: 0, errored: 0, skipped: 0, blocked: 0, notRun: 0, recovered: 0 }
+    const totals = emptyTotals()
     const count = (outcome: Outcome, by: number) => {
       totals.total += by
       totals[outcome] += by

@@ -24,9 +24,21 @@ export function isFailing(outcome: Outcome): boolean {
 
 export type OutcomeTotals = { total: number } & Record<Outcome, number>
 
+/** Counts of nothing. */
+export const emptyTotals = (): OutcomeTotals => ({
+  total: 0,
+  passed: 0,
+  failed: 0,
+  errored: 0,
+  skipped: 0,
+  blocked: 0,
+  notRun: 0,
+  recovered: 0,
+})
+
 /** How many of each, and how many in all. */
 export function countOutcomes(outcomes: Iterable<Outcome>): OutcomeTotals {
-  const totals: OutcomeTotals = { total: 0, passed: 0, failed: 0, errored: 0, skipped: 0, blocked: 0, notRun: 0, recovered: 0 }
+  const totals = emptyTotals()
   for (const outcome of outcomes) {
     totals.total++
     totals[outcome]++

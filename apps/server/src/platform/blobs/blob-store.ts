@@ -1,11 +1,19 @@
 import type { Readable } from 'node:stream'
 
+/** A content in memory, or the path of a file that holds it. */
+export type BlobContent = Buffer | { path: string }
+
 /** Keeps contents by their SHA-256, each once. Every server process must see the same store. */
 export interface BlobStore {
   /** @param hash the SHA-256 of the content, in hexadecimal digits */
-  put(hash: string, content: Buffer): Promise<void>
+  put(hash: string, content: BlobContent): Promise<void>
   /** @returns null when there is no such content */
   get(hash: string): Promise<Readable | null>
 }
 
 export const BLOBS = Symbol('BlobStore')
+
+/** @throws RangeError when a name is no SHA-256: no path leads out of a store */
+export function assertHash(hash: string): void {
+  if (!/^[0-9a-f]{64}$/.test(hash)) throw new RangeError(`“${hash}” is no SHA-256`)
+}

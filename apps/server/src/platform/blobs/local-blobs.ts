@@ -1,22 +1,23 @@
 import { randomUUID } from 'node:crypto'
 import { createReadStream } from 'node:fs'
-import { access, mkdir, rename, rm, writeFile } from 'node:fs/promises'
+import { access, copyFile, mkdir, rename, rm, writeFile } from 'node:fs/promises'
 import { dirname, join } from 'node:path'
 import type { Readable } from 'node:stream'
-import type { BlobStore } from './blob-store.js'
+import { assertHash, type BlobContent, type BlobStore } from './blob-store.js'
 
 /** Contents as files of one folder, spread over 256 folders below it. */
 export class LocalBlobs implements BlobStore {
   constructor(private readonly folder: string) {}
 
-  async put(hash: string, content: Buffer): Promise<void> {
+  async put(hash: string, content: BlobContent): Promise<void> {
     const path = this.pathOf(hash)
     if (await exists(path)) return
     await mkdir(dirname(path), { recursive: true })
     // a reader must never see half of it, whoever else writes the same
     const half = `${path}.${randomUUID()}`
     try {
-      await writeFile(half, content, { mode: 0o600 })
+      if (Buffer.isBuffer(content)) await writeFile(half, content, { mode: 0o600 })
+      else await copyFile(content.path, half)
       await rename(half, path)
     } catch (error) {
       await rm(half, { force: true })
@@ -30,7 +31,7 @@ export class LocalBlobs implements BlobStore {
   }
 
   private pathOf(hash: string): string {
-    if (!/^[0-9a-f]{64}$/.test(hash)) throw new RangeError(`“${hash}” is no SHA-256`)
+    assertHash(hash)
     return join(this.folder, hash.slice(0, 2), hash)
   }
 }

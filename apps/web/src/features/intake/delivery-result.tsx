@@ -4,6 +4,7 @@ import { ProjectLink } from '../../context/project-link.js'
 import { count } from '../../lib/format.js'
 import { CHANGE_WORDS } from '../runs/change-words.js'
 import { FileFindings } from './file-findings.js'
+import { FILE_STATUS } from './file-status.js'
 import { coverageWords } from './preview.js'
 
 /** What became of a delivery: the run it changed, what was made, and each file. */
@@ -39,6 +40,9 @@ export function DeliveryResult({ report }: { report: DeliveryReport }) {
           {note}
         </p>
       ))}
+      <p className="mt-1 text-soft">
+        <ProjectLink to={`intake/${report.deliveryId}`}>This delivery</ProjectLink> can be read again, moved or undone.
+      </p>
       <ul className="mt-3">
         {report.files.map((file) => (
           <FileLine key={file.name} file={file} />
@@ -47,8 +51,6 @@ export function DeliveryResult({ report }: { report: DeliveryReport }) {
     </section>
   )
 }
-
-const STATUS = { stored: 'stored', already: 'known already', refused: 'refused', passedOver: 'passed over', attached: 'attached' } as const
 
 function FileLine({ file }: { file: DeliveredFile }) {
   return (
@@ -60,16 +62,11 @@ function FileLine({ file }: { file: DeliveredFile }) {
             ? coverageWords(file.coverage)
             : file.totals && file.status === 'stored'
               ? count(file.totals.total, 'result')
-              : STATUS[file.status]}
+              : FILE_STATUS[file.status]}
         </span>
       </p>
       {file.error && <p className={`break-words ${file.status === 'refused' ? 'text-failed' : 'text-soft'}`}>{file.error.message}</p>}
-      <FileFindings faults={file.faults} warnings={file.warnings} />
-      {file.unknownKeys.map(({ key, test }) => (
-        <p key={key + test} className="break-words text-errored">
-          No case {key}, which “{test}” declares
-        </p>
-      ))}
+      <FileFindings faults={file.faults} warnings={file.warnings} unknownKeys={file.unknownKeys} />
     </li>
   )
 }

@@ -1,18 +1,18 @@
-import { deliver, type DeliveryReport, type DeliveryRow } from '@bobbin/client'
+import { deliver, type DeliveryReport } from '@bobbin/client'
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { Download } from 'lucide-react'
 import { useRef, useState, type DragEvent, type FormEvent } from 'react'
-import { ProjectLink } from '../../context/project-link.js'
 import { useSession } from '../../context/session.js'
 import { api } from '../../lib/api.js'
 import { count } from '../../lib/format.js'
 import { Button, messageOf } from '../../ui/states.js'
-import { Time } from '../../ui/time.js'
 import { notifyError } from '../../ui/toast.js'
+import { Deliveries } from './deliveries.js'
 import { DeliveryResult } from './delivery-result.js'
 import { droppedFiles, type DroppedFile } from './dropped-files.js'
 import { guessTarget, type TargetForm } from './guess-target.js'
 import { Preview } from './preview.js'
+import { TargetFields } from './target-fields.js'
 import { usePreviews } from './use-previews.js'
 
 /** Where results come in by hand, and the record of all that came in. */
@@ -152,116 +152,5 @@ function Chosen({ files, onRemove }: { files: DroppedFile[]; onRemove: (name: st
         </li>
       ))}
     </ul>
-  )
-}
-
-const FIELDS: readonly [keyof TargetForm, string, boolean][] = [
-  ['pipeline', 'Pipeline', true],
-  ['build', 'Build', true],
-  ['branch', 'Branch', true],
-  ['environment', 'Environment', true],
-  ['commit', 'Commit, if known', false],
-]
-
-function TargetFields({ target, onChange }: { target: TargetForm; onChange: (target: TargetForm) => void }) {
-  const { project } = useSession()
-  const lens = useQuery({
-    queryKey: ['lens', project.slug],
-    queryFn: () => api.get('/projects/{project}/lens', { path: { project: project.slug } }),
-  })
-  const known: Partial<Record<keyof TargetForm, { name: string }[]>> = {
-    pipeline: lens.data?.pipelines ?? [],
-    branch: lens.data?.branches ?? [],
-    environment: lens.data?.environments ?? [],
-  }
-  return (
-    <div className="grid grid-cols-2 gap-3">
-      {FIELDS.map(([name, label, required]) => {
-        const choices = known[name]
-        const fresh = choices && target[name] !== '' && !choices.some((choice) => choice.name === target[name])
-        return (
-          <label key={name} className="flex flex-col gap-1">
-            <span>
-              {label}
-              {fresh && <span className="text-soft"> · new, will be made</span>}
-            </span>
-            <input
-              className="field"
-              required={required}
-              list={choices && `known-${name}`}
-              value={target[name]}
-              onChange={(event) => onChange({ ...target, [name]: event.target.value })}
-            />
-            {choices && (
-              <datalist id={`known-${name}`}>
-                {choices.map((choice) => (
-                  <option key={choice.name} value={choice.name} />
-                ))}
-              </datalist>
-            )}
-          </label>
-        )
-      })}
-    </div>
-  )
-}
-
-function Deliveries() {
-  const { project } = useSession()
-  const deliveries = useQuery({
-    queryKey: ['deliveries', project.slug],
-    queryFn: () => api.get('/projects/{project}/deliveries', { path: { project: project.slug } }),
-  })
-  return (
-    <section aria-label="Deliveries">
-      <h2 className="mb-2 text-sm">What came in</h2>
-      {deliveries.error && <p className="text-failed">{messageOf(deliveries.error)}</p>}
-      {deliveries.data?.length === 0 && (
-        <p className="text-soft">
-          Nothing yet. A pipeline delivers with one command:{' '}
-          <code className="font-mono">npx bobbin deliver reports/ --pipeline … --build … --branch … --environment …</code>
-        </p>
-      )}
-      <ul className="border-b border-hairline">
-        {deliveries.data?.map((delivery) => (
-          <DeliveryLine key={delivery.id} delivery={delivery} />
-        ))}
-      </ul>
-    </section>
-  )
-}
-
-function DeliveryLine({ delivery }: { delivery: DeliveryRow }) {
-  const by = (status: string) => delivery.files.filter((file) => file.status === status)
-  const stored = by('stored')
-  const refused = by('refused')
-  const results = stored.reduce((sum, file) => sum + file.results, 0)
-  const faults = stored.reduce((sum, file) => sum + file.faults, 0)
-  return (
-    <li className="border-t border-hairline py-2">
-      <div className="flex items-baseline gap-3">
-        {delivery.runId && delivery.lane ? (
-          <ProjectLink to={`runs/${delivery.runId}`} className="link min-w-0 truncate">
-            {delivery.lane.pipeline} {delivery.build} in {delivery.lane.environment}
-          </ProjectLink>
-        ) : (
-          <span className="text-failed">nothing stored</span>
-        )}
-        <span className="ml-auto whitespace-nowrap text-soft">
-          <Time iso={delivery.at} />
-        </span>
-      </div>
-      <p className="text-soft">
-        {count(results, 'result')} from {count(stored.length, 'file')}, by {delivery.by}{' '}
-        {delivery.source === 'cli' ? 'from a command line' : 'on this page'}
-        {by('already').length > 0 && ` · ${count(by('already').length, 'file')} known already`}
-        {faults > 0 && <span className="text-errored"> · {count(faults, 'fault')}</span>}
-      </p>
-      {refused.map((file) => (
-        <p key={file.name} className="break-words text-failed">
-          {file.name} was refused: {file.error}
-        </p>
-      ))}
-    </li>
   )
 }

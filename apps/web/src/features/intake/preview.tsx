@@ -63,8 +63,8 @@ export function coverageWords({ files, linesCovered, linesTotal }: CoverageSumma
 
 const WORST_FIRST: readonly Outcome[] = ['failed', 'errored', 'recovered', 'blocked', 'notRun', 'skipped', 'passed']
 
-/** `12 results: 1 failed, 11 passed` */
-function totalsWords(totals: OutcomeTotals): string {
+/** `12 results: 1 failed, 11 passed`; `from` stands behind the first number. */
+export function totalsWords(totals: OutcomeTotals, from = ''): string {
   const parts = WORST_FIRST.filter((outcome) => totals[outcome] > 0).map((outcome) => `${totals[outcome]} ${OUTCOME_WORDS[outcome]}`)
-  return [count(totals.total, 'result'), parts.join(', ')].filter((part) => part !== '').join(': ')
+  return [count(totals.total, 'result') + from, parts.join(', ')].filter((part) => part !== '').join(': ')
 }

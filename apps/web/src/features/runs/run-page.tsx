@@ -10,6 +10,7 @@ import { count, formatDuration } from '../../lib/format.js'
 import { useAddress } from '../../lib/use-address.js'
 import { useKeys } from '../../lib/use-keys.js'
 import { readThread } from '../../ui/outcome-words.js'
+import { Menu, MenuItem } from '../../ui/menu.js'
 import { RowList } from '../../ui/row-list.js'
 import { ErrorState, Key, Loading } from '../../ui/states.js'
 import { OutcomeGlyph, Thread } from '../../ui/thread.js'
@@ -98,8 +99,8 @@ function RunHead({ detail }: { detail: RunDetail }) {
     <header className="border-b border-hairline px-5 pt-4 pb-3">
       <title>{`Build ${run.build}, ${run.lane.pipeline} · Bobbin`}</title>
       <p className="truncate text-soft">
-        {run.lane.pipeline} · {run.lane.branch} · {run.lane.environment} · ran <Time iso={run.startedAt} /> · delivered in{' '}
-        {count(run.files, 'file')}
+        {run.lane.pipeline} · {run.lane.branch} · {run.lane.environment} · ran <Time iso={run.startedAt} /> ·{' '}
+        <DeliveriesOfRun detail={detail} />
         {outside && ' · outside the lens above'}
         {run.commit && (
           <>
@@ -143,6 +144,32 @@ function RunHead({ detail }: { detail: RunDetail }) {
         )}
       </p>
     </header>
+  )
+}
+
+/** Where the results came from: the page of the delivery, or a choice among several. */
+function DeliveriesOfRun({ detail: { run, deliveries } }: { detail: RunDetail }) {
+  const navigate = useNavigate()
+  const path = useProjectPath()
+  const words = `delivered in ${count(run.files, 'file')}`
+  const [only] = deliveries
+  if (!only) return words
+  if (deliveries.length === 1) return <ProjectLink to={`intake/${only.id}`}>{words}</ProjectLink>
+  return (
+    <Menu
+      label="Deliveries"
+      trigger={
+        <button type="button" className="link">
+          {words} by {count(deliveries.length, 'delivery', 'deliveries')}
+        </button>
+      }
+    >
+      {deliveries.map(({ id, at, by }) => (
+        <MenuItem key={id} onSelect={() => void navigate(path(`intake/${id}`))}>
+          <Time iso={at} /> by {by}
+        </MenuItem>
+      ))}
+    </Menu>
   )
 }
 

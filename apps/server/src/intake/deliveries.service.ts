@@ -1,0 +1,220 @@
+import { Inject, Injectable } from '@nestjs/common'
+import { InjectConnection } from '@nestjs/sequelize'
+import { Sequelize } from 'sequelize-typescript'
+import type { Readable } from 'node:stream'
+import { createGunzip } from 'node:zlib'
+import type { Context, Project } from '../access/index.js'
+import type { DeliveryDetail, DeliveryFile, DeliveryPlace, DeliveryRow } from '../contract/index.js'
+import { announce } from '../events/announce.js'
+import { BLOBS, type BlobStore } from '../platform/blobs/blob-store.js'
+import { rowsOf, run } from '../platform/database.js'
+import { notFound, Problem } from '../platform/problem.js'
+import { RunsService } from '../runs/index.js'
+import { DELIVERIES, DELIVERY, DELIVERY_FILES } from './delivery-queries.js'
+import { deliveryRun } from './delivery-run.js'
+import { keepUnknownKeys, rereadRow } from './file-rows.js'
+import type { PlaceDto } from './intake.dto.js'
+import { holdIntake } from './intake-lock.js'
+import { placeOf } from './intake.service.js'
+import { disposeOf, readFiles, type ReadFile, type UnreadFile } from './read-file.js'
+import { CONTENTS_BESIDE, GIVE_BACK } from './rework-queries.js'
+import { forgetUnused, lockRun, moveFiles, removeFiles, resettle } from './rework.js'
+import { storeFile, type InTransaction } from './store-file.js'
+import { resolveTarget, type Target } from './target.js'
+
+interface DeliveryRecord extends Omit<DeliveryDetail, 'at' | 'run' | 'undone' | 'files'> {
+  at: Date
+  runId: number | null
+  undoneAt: Date | null
+  undoneBy: string | null
+}
+
+/** A delivery and its files as they are locked for a change. */
+interface Held {
+  id: number
+  target: DeliveryPlace
+  run: Target | null
+  /** Files that are in the run. */
+  fileIds: number[]
+}
+
+/** Deliveries after they came in: what became of them, and what a person can still do about it. */
+@Injectable()
+export class DeliveriesService {
+  constructor(
+    private readonly runs: RunsService,
+    @InjectConnection() readonly sequelize: Sequelize,
+    @Inject(BLOBS) private readonly blobs: BlobStore,
+  ) {}
+
+  async list({ project }: Context): Promise<DeliveryRow[]> {
+    const rows = await rowsOf<Omit<DeliveryRow, 'at'> & { at: Date }>(this, DELIVERIES, { projectId: project.id })
+    return rows.map((row) => ({ ...row, at: row.at.toISOString() }))
+  }
+
+  async get(context: Context, id: number): Promise<DeliveryDetail> {
+    const record = await this.record(context.project, id)
+    const { at, runId, undoneAt, undoneBy, ...rest } = record
+    const [files, run] = await Promise.all([this.files(id), runId === null ? null : this.runs.record(context, runId)])
+    return {
+      ...rest,
+      at: at.toISOString(),
+      run: run && deliveryRun(run),
+      undone: undoneAt && { at: undoneAt.toISOString(), by: undoneBy ?? '' },
+      files,
+    }
+  }
+
+  /** A file as it was delivered. */
+  async original({ project }: Context, id: number, fileId: number): Promise<{ name: string; content: Readable }> {
+    const { name, original } = await this.fileRow(project, id, fileId)
+    return { name, content: await this.unpacked(name, original) }
+  }
+
+  /** Takes a whole delivery out of its run. Its files and their originals are kept: reading them again takes it in again. */
+  async undo(context: Context, id: number): Promise<DeliveryDetail> {
+    const { project, caller } = context
+    await this.change(project, id, async (db, held) => {
+      if (!held.run) throw new Problem('conflict', 'notStored', 'Nothing of this delivery is stored, so there is nothing to undo')
+      const scriptIds = await removeFiles(db, held.run, held.fileIds)
+      await run(db, 'update result_file set run_id = null where delivery_id = $id', { id })
+      await run(db, 'update delivery set run_id = null, undone_at = now(), undone_by = $by where id = $id', { id, by: caller.accountId })
+      await forgetUnused(db, project.id, id, scriptIds)
+    })
+    return this.get(context, id)
+  }
+
+  /** Moves a delivery to another run; one that was undone is only told where to go. */
+  async move(context: Context, id: number, dto: PlaceDto): Promise<DeliveryDetail> {
+    const { project, caller } = context
+    await this.change(project, id, async (db, held) => {
+      if (held.run) await this.moveStored(db, project, held, dto)
+      const [by] = await rowsOf<{ name: string }>(db, 'select name from account where id = $id', { id: caller.accountId })
+      const { pipeline, build, environment } = held.target
+      await run(db, 'update delivery set target = $target::jsonb, notes = notes || $note::jsonb where id = $id', {
+        id,
+        target: JSON.stringify(placeOf(dto)),
+        note: JSON.stringify([`Moved here by ${by?.name ?? ''} from build ${build} of ${pipeline} in ${environment}`]),
+      })
+      await forgetUnused(db, project.id, id, [])
+    })
+    return this.get(context, id)
+  }
+
+  private async moveStored(db: InTransaction, project: Project, { id, run: from, fileIds }: Held, dto: PlaceDto): Promise<void> {
+    if (!from) return
+    const [begun] = await rowsOf<{ startedAt: Date }>(db, 'select started_at as "startedAt" from run where id = $runId', {
+      runId: from.runId,
+    })
+    const to = await resolveTarget(db, project.id, dto, begun?.startedAt ?? new Date(), { made: [], notes: [] })
+    if (to.runId === from.runId) throw new Problem('conflict', 'sameRun', 'The delivery is in that run already')
+    const [twin] = await rowsOf<{ name: string }>(
+      db,
+      `select f.name from result_file f join result_file there on there.sha256 = f.sha256
+       where f.id = any($fileIds::int[]) and there.run_id = $runId limit 1`,
+      { fileIds, runId: to.runId },
+    )
+    if (twin)
+      throw new Problem('conflict', 'already', `That run has “${twin.name}” already, so the delivery stays where it is. Undo it instead`)
+    await moveFiles(db, from, to, fileIds)
+    await run(db, 'update delivery set run_id = $runId where id = $id', { id, runId: to.runId })
+  }
+
+  /** Reads a kept file with the reader of today, in place of what it brought before. */
+  async readAgain(context: Context, id: number, fileId: number): Promise<DeliveryFile> {
+    const { project } = context
+    const { name, original } = await this.fileRow(project, id, fileId)
+    const content = await this.unpacked(name, original)
+    for await (const read of readFiles({ name, chunks: content, cut: () => false })) {
+      try {
+        await this.change(project, id, (db, held) =>
+          'stage' in read ? this.replace(db, project, held, fileId, read, original ?? '') : this.refuse(db, fileId, read),
+        )
+      } finally {
+        disposeOf(read)
+      }
+    }
+    const [file] = await this.files(id, fileId)
+    if (!file) throw notFound('file', fileId)
+    return file
+  }
+
+  private async replace(db: InTransaction, project: Project, held: Held, fileId: number, file: ReadFile, original: string): Promise<void> {
+    const startedAt = new Date(file.findings.startedAt ?? Date.now())
+    const place = held.run ?? (await resolveTarget(db, project.id, dtoOf(held.target), startedAt, { made: [], notes: [] }))
+    const contents = await rowsOf(db, CONTENTS_BESIDE, { fileId })
+    const lost = held.fileIds.includes(fileId) ? await removeFiles(db, place, [fileId]) : []
+    if (!(await rereadRow(db, fileId, place.runId, file, original)))
+      throw new Problem('conflict', 'already', `The run has “${file.name}” already, by another delivery`)
+    const stored = await storeFile(db, this.blobs, project, place, fileId, file)
+    await keepUnknownKeys(db, fileId, stored.unknownKeys)
+    await run(db, GIVE_BACK, { fileId, contents: JSON.stringify(contents) })
+    await resettle(db, place, stored.retried)
+    await run(db, 'update delivery set run_id = $runId, undone_at = null, undone_by = null where id = $id', {
+      id: held.id,
+      runId: place.runId,
+    })
+    await forgetUnused(db, project.id, held.id, lost)
+  }
+
+  /** What was stored stays stored, whatever the reader says today. */
+  private async refuse(db: InTransaction, fileId: number, { refusal }: UnreadFile): Promise<void> {
+    const { code, message } = refusal
+    const refused = await rowsOf(
+      db,
+      `update result_file set error = $error::jsonb, read_at = now() where id = $fileId and status = 'refused' returning id`,
+      { fileId, error: JSON.stringify({ code, message }) },
+    )
+    if (refused.length === 0)
+      throw new Problem('conflict', 'refusedNow', `The reader of today refuses it, so what it brought stays as it was: ${message}`)
+  }
+
+  /** A change to a delivery while nothing else comes into the project. */
+  private change(project: Project, id: number, work: (db: InTransaction, held: Held) => Promise<void>): Promise<void> {
+    return this.sequelize.transaction(async (transaction) => {
+      const db = { sequelize: this.sequelize, transaction }
+      await holdIntake(db, project.id)
+      const [delivery] = await rowsOf<{ target: DeliveryPlace; runId: number | null }>(
+        db,
+        'select target, run_id as "runId" from delivery where id = $id and project_id = $projectId for update',
+        { id, projectId: project.id },
+      )
+      if (!delivery) throw notFound('delivery', id)
+      const run = await lockRun(db, delivery.runId)
+      const files = await rowsOf<{ id: number }>(db, 'select id from result_file where delivery_id = $id and run_id is not null', { id })
+      await work(db, { id, target: delivery.target, run, fileIds: files.map((file) => file.id) })
+      await announce(db, project.id, ['runs'])
+    })
+  }
+
+  private async record(project: Project, id: number): Promise<DeliveryRecord> {
+    const [record] = await rowsOf<DeliveryRecord>(this, DELIVERY, { id, projectId: project.id })
+    if (!record) throw notFound('delivery', id)
+    return record
+  }
+
+  private async files(id: number, fileId: number | null = null): Promise<DeliveryFile[]> {
+    const rows = await rowsOf<Omit<DeliveryFile, 'readAt'> & { readAt: Date }>(this, DELIVERY_FILES, { id, fileId })
+    return rows.map((row) => ({ ...row, readAt: row.readAt.toISOString() }))
+  }
+
+  private async fileRow(project: Project, id: number, fileId: number): Promise<{ name: string; original: string | null }> {
+    const [row] = await rowsOf<{ name: string; original: string | null }>(
+      this,
+      `select name, encode(original, 'hex') as original from result_file where id = $fileId and delivery_id = $id and project_id = $projectId`,
+      { id, fileId, projectId: project.id },
+    )
+    if (!row) throw notFound('file', fileId)
+    return row
+  }
+
+  private async unpacked(name: string, original: string | null): Promise<Readable> {
+    const packed = original === null ? null : await this.blobs.get(original)
+    if (!packed) throw new Problem('notFound', 'noOriginal', `“${name}” was not kept as it came, so it can’t be given back or read again`)
+    const content = createGunzip()
+    packed.on('error', (error) => content.destroy(error))
+    return packed.pipe(content)
+  }
+}
+
+const dtoOf = ({ commit, ...place }: DeliveryPlace): PlaceDto => ({ ...place, ...(commit !== null && { commit }) })

@@ -1,0 +1,177 @@
+import type { DeliveredFile, DeliveryReport } from '../contract/index.js'
+import { Refusal, summarizeCoverage } from '@bobbin/core'
+import type { Sequelize } from 'sequelize-typescript'
+import type { Context } from '../access/index.js'
+import { announce } from '../events/announce.js'
+import type { BlobStore } from '../platform/blobs/blob-store.js'
+import { run } from '../platform/database.js'
+import type { RunsService } from '../runs/index.js'
+import { BesideFiles, MOST_ATTACHED } from './beside.js'
+import { deliveryRun } from './delivery-run.js'
+import { addStoredRow, addUnstoredRows, keepUnknownKeys } from './file-rows.js'
+import type { TargetDto } from './intake.dto.js'
+import { shareIntake } from './intake-lock.js'
+import { disposeOf, readFiles, type IncomingFile, type ReadFile, type UnreadFile } from './read-file.js'
+import { storeFile } from './store-file.js'
+import { resolveTarget, type MadeLog, type Target } from './target.js'
+
+export interface DeliveryTools {
+  sequelize: Sequelize
+  runs: RunsService
+  blobs: BlobStore
+}
+
+/** One delivery under way. */
+export class Delivery {
+  private readonly log: MadeLog = { made: [], notes: [] }
+  private readonly files: DeliveredFile[] = []
+  /** Of files that are not stored: what is kept of each, by its place in `files`. */
+  private readonly originals = new Map<DeliveredFile, { hash: string | null; bytes: number }>()
+  private runId: number | null = null
+  /** A file has come in whole and is being stored; the sender waits for us. */
+  storing = false
+  private newScripts = 0
+  private readonly beside = new BesideFiles()
+
+  constructor(
+    private readonly id: number,
+    private readonly context: Context,
+    private readonly dto: TargetDto,
+    private readonly tools: DeliveryTools,
+  ) {}
+
+  /** A file that is no result file itself, sent to be attached where one of them names it. */
+  async attach(file: IncomingFile): Promise<void> {
+    const pieces: Buffer[] = []
+    let bytes = 0
+    for await (const chunk of file.chunks) if ((bytes += chunk.length) <= MOST_ATTACHED) pieces.push(Buffer.from(chunk))
+    const tooLarge = new Refusal('tooLong', `It is larger than ${MOST_ATTACHED / 1024 ** 2} MB, the most that is attached`)
+    const refusal = bytes > MOST_ATTACHED || file.cut() ? tooLarge : NOT_NAMED
+    if (refusal === NOT_NAMED) this.beside.add(file.name, Buffer.concat(pieces))
+    this.files.push(unread({ name: file.name, refusal, passedOver: refusal === NOT_NAMED }))
+  }
+
+  async take(file: IncomingFile): Promise<void> {
+    for await (const read of readFiles(file)) {
+      this.storing = true
+      try {
+        if ('stage' in read) this.files.push(await this.store(read))
+        else await this.putAside(read)
+      } finally {
+        this.storing = false
+        disposeOf(read)
+      }
+    }
+  }
+
+  private async putAside(read: UnreadFile): Promise<void> {
+    if (read.content) this.beside.add(read.name, read.content)
+    const file = unread(read)
+    this.files.push(file)
+    this.originals.set(file, { hash: (await read.original?.keep(this.tools.blobs)) ?? null, bytes: read.bytes })
+  }
+
+  private async store(file: ReadFile): Promise<DeliveredFile> {
+    const { sequelize, blobs } = this.tools
+    const original = await file.original.keep(blobs)
+    return sequelize.transaction(async (transaction) => {
+      const db = { sequelize, transaction }
+      const { project } = this.context
+      const log: MadeLog = { made: [], notes: [] }
+      await shareIntake(db, project.id)
+      const target = await resolveTarget(db, project.id, this.dto, new Date(file.findings.startedAt ?? Date.now()), log)
+      const fileId = await addStoredRow(db, { projectId: project.id, deliveryId: this.id, runId: target.runId }, file, original)
+      const stored = fileId === null ? null : await storeFile(db, blobs, project, target, fileId, file)
+      if (fileId !== null && stored) await keepUnknownKeys(db, fileId, stored.unknownKeys)
+      // one that breaks off belongs to its run all the same
+      await run(db, 'update delivery set run_id = $runId where id = $id', { id: this.id, runId: target.runId })
+      await announce(db, project.id, ['runs'])
+      transaction.afterCommit(() => this.committed(target, log, stored?.newScripts ?? 0))
+      return delivered(file, stored ? 'stored' : 'already', stored?.unknownKeys ?? [])
+    })
+  }
+
+  private committed(target: Target, log: MadeLog, newScripts: number): void {
+    this.runId = target.runId
+    this.newScripts += newScripts
+    this.log.made.push(...log.made)
+    for (const note of log.notes) if (!this.log.notes.includes(note)) this.log.notes.push(note)
+  }
+
+  /** Files that lay beside the reports find the results that name them. */
+  private async settleBeside(): Promise<void> {
+    if (this.runId === null) return
+    const used = await this.beside.settle({ sequelize: this.tools.sequelize }, this.tools.blobs, this.runId)
+    for (const file of this.files) {
+      if (used.has(file.name) && file.status === 'passedOver') Object.assign(file, { status: 'attached', error: null })
+    }
+  }
+
+  /** To be called whatever happened: what waits on disk is let go. */
+  dispose(): void {
+    this.beside.dispose()
+  }
+
+  async finish(): Promise<DeliveryReport> {
+    await this.settleBeside()
+    await this.keepRecord()
+    const { runs } = this.tools
+    const record = this.runId === null ? null : await runs.record(this.context, this.runId)
+    return {
+      deliveryId: this.id,
+      run: record && deliveryRun(record),
+      ...this.log,
+      files: this.files,
+      newScripts: this.newScripts,
+      changes: record && (await runs.changeCounts(record)),
+    }
+  }
+
+  private keepRecord(): Promise<void> {
+    const { sequelize } = this.tools
+    return sequelize.transaction(async (transaction) => {
+      const db = { sequelize, transaction }
+      const unstored = this.files.filter((file) => file.status !== 'stored')
+      if (unstored.length > 0) {
+        const rows = unstored.map((file) => {
+          const { hash, bytes } = this.originals.get(file) ?? { hash: null, bytes: 0 }
+          return { name: file.name, status: file.status, bytes, original: hash, error: file.error }
+        })
+        await addUnstoredRows(db, { projectId: this.context.project.id, deliveryId: this.id }, rows)
+      }
+      await run(
+        db,
+        'update delivery set run_id = $runId, made = $made::jsonb, notes = $notes::jsonb, new_scripts = $newScripts where id = $id',
+        {
+          runId: this.runId,
+          made: JSON.stringify(this.log.made),
+          notes: JSON.stringify(this.log.notes),
+          newScripts: this.newScripts,
+          id: this.id,
+        },
+      )
+    })
+  }
+}
+
+const NOT_NAMED = new Refusal('notResult', 'No result of this delivery names it')
+
+function delivered(file: ReadFile, status: 'stored' | 'already', unknownKeys: DeliveredFile['unknownKeys']): DeliveredFile {
+  const { format, faults, warnings } = file.findings
+  return {
+    name: file.name,
+    status,
+    format,
+    totals: file.totals,
+    faults,
+    warnings,
+    coverage: file.findings.coverage ? summarizeCoverage(file.findings.coverage) : null,
+    unknownKeys,
+    error: null,
+  }
+}
+
+function unread({ name, refusal: { code, message }, passedOver }: Pick<UnreadFile, 'name' | 'refusal' | 'passedOver'>): DeliveredFile {
+  const status = passedOver ? 'passedOver' : 'refused'
+  return { name, status, format: null, totals: null, faults: [], warnings: [], coverage: null, unknownKeys: [], error: { code, message } }
+}

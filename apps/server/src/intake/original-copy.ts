@@ -1,0 +1,93 @@
+import { createHash } from 'node:crypto'
+import { once } from 'node:events'
+import { createWriteStream, mkdtempSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { pipeline } from 'node:stream/promises'
+import { promisify } from 'node:util'
+import { createGzip, gzip, type Gzip } from 'node:zlib'
+import type { BlobStore } from '../platform/blobs/blob-store.js'
+
+/** So much of a file waits in memory; what is larger is packed as it comes, beside the thread that reads it. */
+const IN_MEMORY = 1 << 18
+/** Result files are mostly markup: the fastest level makes them a tenth, and the next ones little less. */
+const LEVEL = { level: 1 }
+
+/** A file as it comes in, packed and kept until it is known whether it is stored. */
+export class OriginalCopy {
+  private pieces: Buffer[] = []
+  private bytes = 0
+  private large: LargeCopy | null = null
+
+  write(chunk: Uint8Array): void {
+    // the sender may use its memory again
+    const own = Buffer.from(chunk)
+    if (this.large) return this.large.write(own)
+    this.pieces.push(own)
+    this.bytes += own.length
+    if (this.bytes <= IN_MEMORY) return
+    this.large = new LargeCopy()
+    for (const piece of this.pieces.splice(0)) this.large.write(piece)
+  }
+
+  /** Settles when more can be written without memory growing. */
+  async drained(): Promise<void> {
+    await this.large?.drained()
+  }
+
+  /** @returns the hash under which the store has it, packed; to be called once everything was written */
+  async keep(blobs: BlobStore): Promise<string> {
+    if (this.large) return this.large.keep(blobs)
+    const packed = await promisify(gzip)(Buffer.concat(this.pieces), LEVEL)
+    const hash = createHash('sha256').update(packed).digest('hex')
+    await blobs.put(hash, packed)
+    return hash
+  }
+
+  dispose(): void {
+    this.pieces = []
+    this.large?.dispose()
+  }
+}
+
+class LargeCopy {
+  private readonly folder = mkdtempSync(join(tmpdir(), 'bobbin-original-'))
+  private readonly path = join(this.folder, 'original.gz')
+  private readonly packer: Gzip = createGzip(LEVEL)
+  private readonly hash = createHash('sha256')
+  private readonly packed: Promise<void>
+
+  constructor() {
+    const { hash, packer, path } = this
+    const hashed = async function* (chunks: AsyncIterable<Buffer>) {
+      for await (const chunk of chunks) {
+        hash.update(chunk)
+        yield chunk
+      }
+    }
+    this.packed = pipeline(packer, hashed, createWriteStream(path, { mode: 0o600 }))
+    // told by keep(); a copy that nobody wants any more is broken off
+    this.packed.catch(() => undefined)
+  }
+
+  write(chunk: Buffer): void {
+    this.packer.write(chunk)
+  }
+
+  async drained(): Promise<void> {
+    if (this.packer.writableNeedDrain) await Promise.race([once(this.packer, 'drain'), this.packed])
+  }
+
+  async keep(blobs: BlobStore): Promise<string> {
+    this.packer.end()
+    await this.packed
+    const hash = this.hash.digest('hex')
+    await blobs.put(hash, { path: this.path })
+    return hash
+  }
+
+  dispose(): void {
+    this.packer.destroy()
+    rmSync(this.folder, { recursive: true, force: true })
+  }
+}

@@ -1,0 +1,47 @@
+import { run, rowsOf } from '../platform/database.js'
+import { FORGET_CHANGES } from '../runs/index.js'
+import { REFRESH_SUMS } from './merge-queries.js'
+import * as sql from './rework-queries.js'
+import type { InTransaction } from './store-file.js'
+import type { Target } from './target.js'
+
+/** Steps that change what a run holds, with the project's intake held (holdIntake). */
+
+const idsOf = (rows: { scriptId: number }[]) => rows.map(({ scriptId }) => scriptId)
+
+/** Locks a run. @returns null when it is gone */
+export async function lockRun(db: InTransaction, runId: number | null): Promise<Target | null> {
+  const [row] = await rowsOf<Target>(db, 'select id as "runId", day::text as day from run where id = $runId for update', { runId })
+  return row ?? null
+}
+
+/** Takes all that files brought out of their run. @returns the scripts that lost attempts by it */
+export async function removeFiles(db: InTransaction, from: Target, fileIds: number[]): Promise<number[]> {
+  const scriptIds = idsOf(await rowsOf<{ scriptId: number }>(db, sql.REMOVE_ATTEMPTS, { ...from, fileIds }))
+  for (const statement of sql.REMOVE_BESIDES) await run(db, statement, { fileIds })
+  await resettle(db, from, scriptIds)
+  return scriptIds
+}
+
+/** Gives all that files brought to another run, which is locked like theirs. */
+export async function moveFiles(db: InTransaction, from: Target, to: Target, fileIds: number[]): Promise<void> {
+  const bind = { ...from, toRun: to.runId, toDay: to.day, fileIds }
+  const scriptIds = idsOf(await rowsOf<{ scriptId: number }>(db, sql.MOVE_ATTEMPTS, bind))
+  for (const statement of sql.MOVE_BESIDES) await run(db, statement, bind)
+  await resettle(db, from, scriptIds)
+  await resettle(db, to, scriptIds)
+}
+
+/** Numbers the attempts of scripts anew, makes their results what those come to, and the run's sums with them. */
+export async function resettle(db: InTransaction, { runId, day }: Target, scriptIds: number[]): Promise<void> {
+  const bind = { runId, day, scriptIds }
+  for (const statement of [...sql.RENUMBER, ...sql.RESETTLE]) await run(db, statement, bind)
+  await run(db, REFRESH_SUMS, { runId, day })
+  await run(db, FORGET_CHANGES, { runId })
+}
+
+/** What nothing refers to any more after a delivery was taken out: scripts, the run, and what was made for it. */
+export async function forgetUnused(db: InTransaction, projectId: number, deliveryId: number, scriptIds: number[]): Promise<void> {
+  await run(db, sql.FORGET_SCRIPTS, { projectId, scriptIds })
+  for (const statement of sql.FORGET_EMPTY) await run(db, statement, { projectId, deliveryId })
+}

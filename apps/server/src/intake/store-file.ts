@@ -1,0 +1,96 @@
+import type { Fault, FileCoverage } from '@bobbin/core'
+import type { Transaction } from 'sequelize'
+import type { Project } from '../access/index.js'
+import type { DeliveredFile } from '../contract/index.js'
+import type { BlobStore } from '../platform/blobs/blob-store.js'
+import { rowsOf, run, type Queryable } from '../platform/database.js'
+import { FORGET_CHANGES } from '../runs/index.js'
+import { copyRows, listText } from './copy-text.js'
+import * as merge from './merge-queries.js'
+import type { ReadFile } from './read-file.js'
+import { MAKE_STAGE, PLAN_MERGE, settleStage } from './staging.js'
+import type { Target } from './target.js'
+
+/** A connection inside a transaction. */
+export type InTransaction = Queryable & { transaction: Transaction }
+
+export interface StoredFile {
+  newScripts: number
+  unknownKeys: DeliveredFile['unknownKeys']
+  /** Scripts that have more than one attempt in the run now. */
+  retried: number[]
+}
+
+/** Stores everything that a file holds in a run which is locked, under a row of `result_file` that is there. */
+export async function storeFile(
+  db: InTransaction,
+  blobs: BlobStore,
+  project: Project,
+  { runId, day }: Target,
+  fileId: number,
+  file: ReadFile,
+): Promise<StoredFile> {
+  const projectId = project.id
+  const place = { runId, day }
+  const { framework, faults, coverage, startedAt } = file.findings
+  await run(db, MAKE_STAGE)
+  await file.stage.copy(db.transaction)
+  await run(db, PLAN_MERGE)
+  await settleStage(db, file.findings)
+  await run(db, merge.MERGE_BODIES, { projectId })
+  await run(db, merge.MERGE_SIGNATURES, { projectId })
+  const [scripts] = await rowsOf<{ fresh: number }>(db, merge.MAKE_SCRIPTS, { projectId, framework })
+  await run(db, merge.REFRESH_SCRIPTS, { projectId, framework })
+  await run(db, merge.MERGE_LINKS, { projectId, prefix: project.keyPrefix })
+  const again = await rowsOf<{ scriptId: number }>(db, merge.STORE_ATTEMPTS, { projectId, fileId, ...place })
+  const retried = again.map(({ scriptId }) => scriptId)
+  await file.stage.attachments.store(db, blobs, { projectId, fileId, ...place })
+  if (retried.length > 0) await run(db, merge.SETTLE, { ...place, scriptIds: retried })
+  await storeFaults(db.transaction, faults, { projectId, runId, fileId })
+  await storeCoverage(db.transaction, coverage ?? [], { projectId, runId, fileId })
+  await run(db, merge.REFRESH_RUN, { ...place, startedAt: startedAt === null ? null : new Date(startedAt) })
+  await run(db, FORGET_CHANGES, { runId })
+  const unknownKeys = await rowsOf<DeliveredFile['unknownKeys'][number]>(db, merge.UNKNOWN_DECLARED, {
+    projectId,
+    prefix: project.keyPrefix,
+  })
+  return { newScripts: scripts?.fresh ?? 0, unknownKeys, retried }
+}
+
+interface FileKeys {
+  projectId: number
+  runId: number
+  fileId: number
+}
+
+const COVERAGE_COLUMNS = [
+  'project_id', 'run_id', 'file_id', 'path', 'lines_covered', 'lines_total', 'branches_covered', 'branches_total', 'tests',
+] // prettier-ignore
+
+async function storeCoverage(
+  transaction: Transaction,
+  files: readonly FileCoverage[],
+  { projectId, runId, fileId }: FileKeys,
+): Promise<void> {
+  if (files.length === 0) return
+  const rows = files.map((f) => [
+    projectId,
+    runId,
+    fileId,
+    f.path,
+    f.linesCovered,
+    f.linesTotal,
+    f.branchesCovered,
+    f.branchesTotal,
+    listText(f.tests),
+  ])
+  await copyRows(transaction, 'coverage', COVERAGE_COLUMNS, rows)
+}
+
+const FAULT_COLUMNS = ['project_id', 'run_id', 'file_id', 'code', 'subject', 'message', 'stack', 'line', 'col']
+
+async function storeFaults(transaction: Transaction, faults: readonly Fault[], { projectId, runId, fileId }: FileKeys): Promise<void> {
+  if (faults.length === 0) return
+  const rows = faults.map((f) => [projectId, runId, fileId, f.code, f.subject, f.message, f.stack, f.place.line, f.place.column])
+  await copyRows(transaction, 'fault', FAULT_COLUMNS, rows)
+}

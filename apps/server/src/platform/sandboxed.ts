@@ -1,0 +1,9 @@
+import { applyDecorators, Header } from '@nestjs/common'
+
+/** Whatever somebody delivered can neither run as script in Bobbin's origin nor be taken for another type. */
+export const Sandboxed = () =>
+  applyDecorators(
+    Header('content-security-policy', "sandbox; default-src 'none'; style-src 'unsafe-inline'; img-src 'self' data:; media-src 'self'"),
+    Header('x-content-type-options', 'nosniff'),
+    Header('cache-control', 'private, max-age=31536000, immutable'),
+  )

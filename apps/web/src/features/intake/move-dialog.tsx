@@ -1,0 +1,63 @@
+import type { DeliveryDetail } from '@bobbin/client'
+import { useMutation, useQueryClient } from '@tanstack/react-query'
+import { useState, type FormEvent } from 'react'
+import { useSession } from '../../context/session.js'
+import { api } from '../../lib/api.js'
+import { Dialog } from '../../ui/dialog.js'
+import { Button, messageOf } from '../../ui/states.js'
+import { notifyUndo } from '../../ui/toast.js'
+import type { TargetForm } from './guess-target.js'
+import { TargetFields } from './target-fields.js'
+
+/** Asks for the run that a delivery should have gone to, and moves it there. */
+export function MoveDialog({ delivery, onClose }: { delivery: DeliveryDetail; onClose: () => void }) {
+  const before = { ...delivery.target, commit: delivery.target.commit ?? '' }
+  const [target, setTarget] = useState<TargetForm>(before)
+  const moving = useMove(delivery.id)
+  const same = (['pipeline', 'build', 'branch', 'environment'] as const).every((name) => target[name].trim() === before[name])
+  const submit = (event: FormEvent) => {
+    event.preventDefault()
+    moving.mutate(target, {
+      onSuccess: () => {
+        notifyUndo(`Moved to build ${target.build} of ${target.pipeline}.`, () => moving.mutate(before))
+        onClose()
+      },
+    })
+  }
+  return (
+    <Dialog
+      open
+      onOpenChange={(open) => !open && onClose()}
+      title="Move this delivery"
+      description="All its results, pictures and coverage go to another run, as if it had been delivered there."
+    >
+      <form onSubmit={submit} className="flex flex-col gap-4">
+        <TargetFields target={target} onChange={setTarget} />
+        {moving.error && (
+          <p role="alert" className="border-l-[3px] border-failed pl-3">
+            {messageOf(moving.error)}
+          </p>
+        )}
+        <div className="flex gap-2">
+          <Button type="submit" kind="strong" disabled={same || moving.isPending}>
+            {moving.isPending ? 'Moving …' : 'Move'}
+          </Button>
+          <Button onClick={onClose}>Cancel</Button>
+        </div>
+      </form>
+    </Dialog>
+  )
+}
+
+function useMove(id: number) {
+  const { project } = useSession()
+  const queries = useQueryClient()
+  return useMutation({
+    mutationFn: ({ commit, ...place }: TargetForm) =>
+      api.post('/projects/{project}/deliveries/{id}/move', {
+        path: { project: project.slug, id },
+        body: { ...place, ...(commit !== '' && { commit }) },
+      }),
+    onSuccess: () => queries.invalidateQueries({ predicate: (query) => query.queryKey[0] !== 'me' }),
+  })
+}

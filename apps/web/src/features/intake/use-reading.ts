@@ -1,0 +1,50 @@
+import type { DeliveryDetail, DeliveryFile } from '@bobbin/client'
+import { useMutation, useQueryClient } from '@tanstack/react-query'
+import { useRef, useState } from 'react'
+import { useSession } from '../../context/session.js'
+import { api } from '../../lib/api.js'
+import { count } from '../../lib/format.js'
+import { messageOf } from '../../ui/states.js'
+import { notify, notifyError } from '../../ui/toast.js'
+
+export interface Reading {
+  /** How many of how many files were read; null while none is. */
+  progress: { done: number; of: number } | null
+  start: (files: readonly DeliveryFile[]) => void
+  stop: () => void
+}
+
+/** Has the kept files of a delivery read again, one after the other: each is wholly read or as it was, so that stopping loses nothing. */
+export function useReading(delivery: DeliveryDetail): Reading {
+  const { project } = useSession()
+  const queries = useQueryClient()
+  const stopped = useRef(false)
+  const [progress, setProgress] = useState<Reading['progress']>(null)
+  const reading = useMutation({
+    mutationFn: async (files: readonly DeliveryFile[]) => {
+      stopped.current = false
+      const failures: string[] = []
+      let done = 0
+      for (const file of files) {
+        if (stopped.current) break
+        setProgress({ done, of: files.length })
+        const path = { project: project.slug, id: delivery.id, file: file.id }
+        await api
+          .post('/projects/{project}/deliveries/{id}/files/{file}/reading', { path })
+          .catch((error: unknown) => failures.push(`${file.name}: ${messageOf(error)}`))
+        done++
+      }
+      return { done, of: files.length, failures }
+    },
+    onSuccess: ({ done, of, failures }) => {
+      for (const failure of failures.slice(0, 3)) notifyError(failure)
+      const stoppedWords = done < of ? `, then stopped. ${count(of - done, 'file')} stayed as before` : ''
+      notify(`${count(done - failures.length, 'file')} read again${stoppedWords}.`)
+    },
+    onSettled: async () => {
+      setProgress(null)
+      await queries.invalidateQueries({ predicate: (query) => query.queryKey[0] !== 'me' })
+    },
+  })
+  return { progress, start: (files) => reading.mutate(files), stop: () => void (stopped.current = true) }
+}
