@@ -52,6 +52,8 @@ const GROUPS: readonly { name: string; keys: readonly (readonly [string, string]
     keys: [
       ['[ and ]', 'Build before, next build'],
       ['l', 'Link to a case'],
+      ['c', 'Copy message and stack'],
+      ['o', 'Message and stack over the whole window'],
       ['u', 'Unfold what is unchanged'],
     ],
   },

@@ -1,14 +1,8 @@
 import { Copy } from 'lucide-react'
-import { notify, notifyError } from './toast.js'
+import { copyText } from './copy.js'
 
 /** Text to take along, with a button that copies it. */
 export function CopyBlock({ label, text }: { label: string; text: string }) {
-  const copy = () => {
-    navigator.clipboard.writeText(text).then(
-      () => notify(`${label} copied`),
-      () => notifyError('The browser did not allow copying; select the text instead.'),
-    )
-  }
   return (
     <div className="flex items-start gap-2">
       <pre
@@ -18,7 +12,13 @@ export function CopyBlock({ label, text }: { label: string; text: string }) {
       >
         {text}
       </pre>
-      <button type="button" aria-label={`Copy: ${label}`} title="Copy" onClick={copy} className="p-2 text-soft hover:text-ink">
+      <button
+        type="button"
+        aria-label={`Copy: ${label}`}
+        title="Copy"
+        onClick={() => void copyText(text, label)}
+        className="p-2 text-soft hover:text-ink"
+      >
         <Copy size={14} />
       </button>
     </div>

@@ -1,23 +1,29 @@
 import { Dialog as Radix } from 'radix-ui'
 import type { ReactNode } from 'react'
 
+const SIZES = {
+  plain: 'top-[12vh] max-h-[78vh] w-[min(680px,92vw)]',
+  content: 'top-[4vh] max-h-[92vh] w-fit min-w-[min(560px,92vw)] max-w-[94vw]',
+  window: 'top-[3vh] h-[94vh] w-[96vw]',
+}
+
 export interface DialogProps {
   open: boolean
   onOpenChange: (open: boolean) => void
   title: string
   description: string
-  /** As wide as the window allows: for pictures. */
-  wide?: boolean
+  /** `content`: as large as what is in it, up to the window, for pictures. `window`: the whole window. */
+  size?: keyof typeof SIZES
   children: ReactNode
 }
 
-export function Dialog({ open, onOpenChange, title, description, wide = false, children }: DialogProps) {
+export function Dialog({ open, onOpenChange, title, description, size = 'plain', children }: DialogProps) {
   return (
     <Radix.Root open={open} onOpenChange={onOpenChange}>
       <Radix.Portal>
         <Radix.Overlay className="fixed inset-0 z-20 bg-black/35" />
         <Radix.Content
-          className={`fixed left-1/2 z-30 flex -translate-x-1/2 flex-col gap-3 overflow-y-auto rounded border border-hairline bg-raised p-5 shadow-xl outline-none ${wide ? 'top-[4vh] max-h-[92vh] w-fit min-w-[min(560px,92vw)] max-w-[94vw]' : 'top-[12vh] max-h-[78vh] w-[min(680px,92vw)]'}`}
+          className={`fixed left-1/2 z-30 flex -translate-x-1/2 flex-col gap-3 overflow-y-auto rounded border border-hairline bg-raised p-5 shadow-xl outline-none ${SIZES[size]}`}
         >
           <Radix.Title className="text-lg">{title}</Radix.Title>
           <Radix.Description className="text-soft">{description}</Radix.Description>

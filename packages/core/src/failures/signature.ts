@@ -1,8 +1,8 @@
 import { stableText } from '../identity/stable-text.js'
+import { plainText } from '../text/ansi.js'
 import { originOf } from './frames.js'
 import { readTrace, rootCause } from './trace.js'
 
-const ANSI = /\u001b\[[0-9;]*m/g
 /** A stack is looked into so far: what threw stands near its beginning or its end. */
 const MOST_STACK = 20_000
 
@@ -13,12 +13,15 @@ const MOST_STACK = 20_000
  */
 export function failureSignature(failure: { message: string | null; type: string | null; stack?: string | null }): string | null {
   const stack = failure.stack ?? null
-  const trace = failure.message === null && stack !== null ? readTrace(stack.replace(ANSI, '')) : null
+  const trace = failure.message === null && stack !== null ? readTrace(plainText(stack)) : null
   const type = failure.type ?? trace?.type ?? ''
-  const line = (failure.message ?? trace?.message ?? '').replace(ANSI, '').trim().split('\n', 1)[0] ?? ''
+  const line =
+    plainText(failure.message ?? trace?.message ?? '')
+      .trim()
+      .split('\n', 1)[0] ?? ''
   if (line === '' && type === '') return null
   const told = stack?.slice(0, MOST_STACK) ?? null
-  const parts = told === null ? [] : [rootCause(told.replace(ANSI, '')), originOf(told)]
+  const parts = told === null ? [] : [rootCause(plainText(told)), originOf(told)]
   return [type, plain(line), ...parts.flatMap((part) => (part === null ? [] : [plain(part)]))].join('\u001f')
 }
 

@@ -1,3 +1,4 @@
+import { plainText } from './ansi.js'
 import { expect, it } from 'vitest'
 import { naturalKey } from './natural-key.js'
 import { readOutline } from './outline.js'
@@ -16,3 +17,13 @@ it('makes cases of lines and areas of lines with deeper ones below', () => {
     { areas: [], title: 'Stands alone', line: 6 },
   ])
 })
+
+// the sequences of ECMA-48 (5th edition) and xterm's control sequences
+it.each([
+  ['\u001b[31mred\u001b[0m', 'red'],
+  ['\u001b[38;2;255;100;0mtrue\u001b[39m colour', 'true colour'],
+  ['\u001b[2K\u001b[1Gline', 'line'],
+  ['\u001b[?25lhidden cursor', 'hidden cursor'],
+  ['\u001b]8;;https://quay.example\u001b\\link\u001b]8;;\u0007', 'link'],
+  ['no [31m escape', 'no [31m escape'],
+])('%j is %j without what it tells a terminal', (text, plain) => expect(plainText(text)).toBe(plain))

@@ -28,7 +28,7 @@ export function PictureDialog({ pictures, shown, onShow }: PictureDialogProps) {
       onOpenChange={(open) => !open && onShow(null)}
       title={picture?.name ?? ''}
       description={picture?.about ?? ''}
-      wide
+      size="content"
     >
       {picture && (
         <div onKeyDown={keys}>

@@ -74,7 +74,7 @@ function Body({ result }: { result: ResultDetail }) {
       {script.profile && <p className="text-soft">on {script.profile}</p>}
       <Standing result={result} />
       {own && <LaneHistory history={own} scriptId={script.id} title={false} />}
-      <Attempts attempts={result.attempts} />
+      <Attempts attempts={result.attempts} name={script.name} />
       <SameFailure result={result} />
       {others.length > 0 && (
         <section className="mt-6">
@@ -130,7 +130,7 @@ function Standing({ result }: { result: ResultDetail }) {
 
 const capitalised = (words: string) => words.charAt(0).toUpperCase() + words.slice(1)
 
-function Attempts({ attempts }: { attempts: AttemptDetail[] }) {
+function Attempts({ attempts, name }: { attempts: AttemptDetail[]; name: string }) {
   const worst = attempts.findIndex((attempt) => isFailing(attempt.outcome))
   const [chosen, setChosen] = useState<number | null>(null)
   const at = chosen ?? (worst >= 0 ? worst : attempts.length - 1)
@@ -154,7 +154,7 @@ function Attempts({ attempts }: { attempts: AttemptDetail[] }) {
           ))}
         </div>
       )}
-      <AttemptView attempt={attempt} />
+      <AttemptView attempt={attempt} name={name} />
     </section>
   )
 }

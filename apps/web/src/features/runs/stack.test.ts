@@ -1,5 +1,5 @@
 import { expect, it } from 'vitest'
-import { expectedActual, plainText, splitStack } from './stack.js'
+import { splitStack } from './stack.js'
 
 it('sets library frames apart from own ones', () => {
   const stack =
@@ -9,14 +9,3 @@ it('sets library frames apart from own ones', () => {
     ['library', 2],
   ])
 })
-
-// messages as they stand in files of the runners' own test runs (formats/samples)
-it.each([
-  ['expected 420 to be 430 // Object.is equality', '430', '420'],
-  ['child <fare> expected:<430> but was:<420>', '430', '420'],
-  ['overload expected [1] but found [0]', '1', '0'],
-  ['Error: gate\n\n    Expected: "boarded"\n    Received: "waiting"', '"boarded"', '"waiting"'],
-])('%s', (message, expected, actual) => expect(expectedActual(message)).toEqual({ expected, actual }))
-
-it('finds nothing where nothing is', () => expect(expectedActual('connection refused')).toBeNull())
-it('drops terminal colours', () => expect(plainText('\u001b[31mred\u001b[0m')).toBe('red'))

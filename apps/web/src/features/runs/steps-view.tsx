@@ -2,8 +2,8 @@ import type { AttemptDetail } from '@bobbin/client'
 import { ChevronDown, ChevronRight } from 'lucide-react'
 import { useState } from 'react'
 import { formatDuration } from '../../lib/format.js'
+import { AnsiText } from '../../ui/ansi-text.js'
 import { OutcomeGlyph } from '../../ui/thread.js'
-import { plainText } from './stack.js'
 
 type Step = AttemptDetail['steps'][number]
 
@@ -50,7 +50,9 @@ function StepLine({ step }: { step: Step }) {
         </span>
       </div>
       {wrong && step.message && step.steps.length === 0 && (
-        <pre className="mt-0.5 ml-[26px] font-mono text-xs break-words whitespace-pre-wrap text-failed">{plainText(step.message)}</pre>
+        <pre className="mt-0.5 ml-[26px] font-mono text-xs break-words whitespace-pre-wrap text-failed">
+          <AnsiText text={step.message} />
+        </pre>
       )}
       {open && step.steps.length > 0 && (
         <div className="ml-[26px]">
