@@ -7,8 +7,7 @@ import { BriefModule } from './brief/brief.module.js'
 import { Area, CasesModule, TestCase } from './cases/index.js'
 import { EventsModule } from './events/events.module.js'
 import { IntakeModule } from './intake/intake.module.js'
-import { BLOBS } from './platform/blobs/blob-store.js'
-import { LocalBlobs } from './platform/blobs/local-blobs.js'
+import { BLOBS, blobStoreOf } from './platform/blobs/index.js'
 import { CONFIG, type Config } from './platform/config.js'
 import { ProblemFilter } from './platform/problem.js'
 import { Project } from './access/index.js'
@@ -23,7 +22,7 @@ import { ViewsModule } from './views/views.module.js'
 @Module({})
 class ConfigModule {
   static of(config: Config): DynamicModule {
-    const blobs = { provide: BLOBS, useValue: new LocalBlobs(config.blobs) }
+    const blobs = { provide: BLOBS, useValue: blobStoreOf(config.blobs) }
     return { module: ConfigModule, providers: [{ provide: CONFIG, useValue: config }, blobs], exports: [CONFIG, BLOBS] }
   }
 }

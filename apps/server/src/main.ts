@@ -1,10 +1,12 @@
 import { createApp } from './app.js'
+import { blobStoreOf } from './platform/blobs/index.js'
 import { readConfig } from './platform/config.js'
 import { migrate } from './platform/migrate.js'
 import { startFault } from './platform/start-fault.js'
 
 async function main(): Promise<void> {
   const config = readConfig(process.env)
+  await blobStoreOf(config.blobs).check()
   await migrate(config.databaseUrl)
   const app = await createApp(config)
   await app.listen(config.port, config.host)

@@ -137,9 +137,43 @@ export interface paths {
     }
     /**
      * The content of an attachment
-     * @description Its type is that of its bytes, and it can run nothing.
+     * @description Its type is that of its bytes, and it can run nothing. A part of it is given to who asks for a range.
      */
     get: operations['attachmentsContent']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/attachments/{id}/entries': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** The files in an attached archive, with their sizes unpacked */
+    get: operations['attachmentsEntries']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/attachments/{id}/thumbnail': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** A picture made small */
+    get: operations['attachmentsThumbnail']
     put?: never
     post?: never
     delete?: never
@@ -626,6 +660,23 @@ export interface paths {
     patch?: never
     trace?: never
   }
+  '/projects/{project}/runs/{id}/results/{script}/attempts/{ordinal}/attachments': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** All attachments of an attempt as one zip */
+    get: operations['attachmentsZip']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
   '/projects/{project}/runs/{id}/threads': {
     parameters: {
       query?: never
@@ -860,6 +911,11 @@ export interface components {
   schemas: {
     /** @enum {string} */
     AccountKind: 'engineer' | 'tester' | 'developer' | 'lead'
+    /** @description A file in an attached archive; its size is that of its content, in bytes. */
+    ArchiveEntry: {
+      name: string
+      bytes: number
+    }
     AreaDeleted: {
       cases: number
       areas: number
@@ -1816,6 +1872,7 @@ export interface components {
   pathItems: never
 }
 export type AccountKind = components['schemas']['AccountKind']
+export type ArchiveEntry = components['schemas']['ArchiveEntry']
 export type AreaDeleted = components['schemas']['AreaDeleted']
 export type AreaEditDto = components['schemas']['AreaEditDto']
 export type AreaNode = components['schemas']['AreaNode']
@@ -2254,6 +2311,70 @@ export interface operations {
         }
         content: {
           'application/octet-stream': string
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  attachmentsEntries: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+        id: number
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['ArchiveEntry'][]
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  attachmentsThumbnail: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+        id: number
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'image/webp': string
         }
       }
       /** @description What went wrong */
@@ -3377,6 +3498,40 @@ export interface operations {
         }
         content: {
           'application/json': components['schemas']['ResultDetail']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  attachmentsZip: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+        id: number
+        script: number
+        ordinal: number
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/zip': string
         }
       }
       /** @description What went wrong */

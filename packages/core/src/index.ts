@@ -2,7 +2,7 @@ export * from './results/outcome.js'
 export * from './formats/result.js'
 export { Bundle, isPassedOver } from './formats/bundle.js'
 export { type Inspected, Inspection } from './formats/inspection.js'
-export type { EntrySink } from './formats/archive/unpack.js'
+export { ARCHIVE_HEAD, archiveKind, type EntrySink, unpacker } from './formats/archive/unpack.js'
 export { looksLikeResults, RESULT_FORMATS, RESULT_HEAD, readResultFile, ResultFileReader, ResultFileStream } from './formats/registry.js'
 export {
   type CoverageSummary,

@@ -37,7 +37,7 @@ const PERSONAL = [/\/api\/sessions?(\/|$)/, /\/tokens(\/|$)/, /\/views(\/|$)/]
 const fill = (path: string) =>
   path
     .replace(':project', 'gullhaven')
-    .replace(/:(id|script|file)/g, '1')
+    .replace(/:(id|script|file|ordinal)/g, '1')
     .replace(':key', 'FERRY-1')
 
 const ask = ({ method, path }: (typeof routes)[number], headers: Record<string, string> = {}) =>

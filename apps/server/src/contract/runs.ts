@@ -102,3 +102,9 @@ export interface ResultDetail {
 
 /** Rows of one change, with their threads. */
 export type RunRows = Pick<RunDetail, 'rows' | 'threads'>
+
+/** A file in an attached archive; its size is that of its content, in bytes. */
+export interface ArchiveEntry {
+  name: string
+  bytes: number
+}

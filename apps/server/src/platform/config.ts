@@ -1,4 +1,5 @@
 import { join } from 'node:path'
+import type { S3Settings } from './blobs/s3-blobs.js'
 
 /** What the server is told from outside; read once, at the edge. */
 export interface Config {
@@ -14,8 +15,8 @@ export interface Config {
   proxies: number
   /** A delivery that sends nothing for so long is broken off, in milliseconds. */
   uploadIdleMs: number
-  /** Folder of the contents of attachments; every server process must see the same. */
-  blobs: string
+  /** Where attachments and delivered files are kept: a folder or a bucket; every server process must see the same. */
+  blobs: string | S3Settings
 }
 
 export const CONFIG = Symbol('Config')
@@ -50,6 +51,17 @@ export function readConfig(env: Record<string, string | undefined>): Config {
     secret,
     proxies,
     uploadIdleMs: idle * 1000,
-    blobs: env['BOBBIN_BLOBS'] ?? join(env['BOBBIN_DATA'] ?? '.bobbin', 'blobs'),
+    blobs: readBlobs(env),
   }
+}
+
+/** A folder by default; a bucket where its address is one of the web. */
+function readBlobs(env: Record<string, string | undefined>): string | S3Settings {
+  const where = env['BOBBIN_BLOBS'] ?? join(env['BOBBIN_DATA'] ?? '.bobbin', 'blobs')
+  if (!/^https?:/.test(where)) return where
+  if (!URL.canParse(where) || new URL(where).pathname === '/')
+    throw new Error(`BOBBIN_BLOBS is “${where}”; a bucket is named as https://host/bucket, or https://host/bucket/folder`)
+  const [accessKey, secretKey] = [env['BOBBIN_S3_ACCESS_KEY'], env['BOBBIN_S3_SECRET_KEY']]
+  if (!accessKey || !secretKey) throw new Error('BOBBIN_BLOBS names a bucket, so BOBBIN_S3_ACCESS_KEY and BOBBIN_S3_SECRET_KEY must be set')
+  return { url: where, accessKey, secretKey, region: env['BOBBIN_S3_REGION'] ?? 'us-east-1' }
 }

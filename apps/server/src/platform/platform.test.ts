@@ -18,6 +18,13 @@ describe('readConfig', () => {
       blobs: '.bobbin/blobs',
     })
   })
+  it('takes the address of a bucket, with its keys', () => {
+    const env = { BOBBIN_DATABASE_URL: 'x', BOBBIN_SECRET: 'a secret of the tests', BOBBIN_BLOBS: 'https://store.quay.example/bobbin' }
+    const keys = { BOBBIN_S3_ACCESS_KEY: 'a', BOBBIN_S3_SECRET_KEY: 's' }
+    expect(readConfig({ ...env, ...keys }).blobs).toEqual({ url: env.BOBBIN_BLOBS, accessKey: 'a', secretKey: 's', region: 'us-east-1' })
+    expect(() => readConfig(env)).toThrow(/BOBBIN_S3_ACCESS_KEY and BOBBIN_S3_SECRET_KEY must be set/)
+    expect(() => readConfig({ ...env, ...keys, BOBBIN_BLOBS: 'https://store.quay.example' })).toThrow(/a bucket is named as/)
+  })
   it('names what is missing or wrong', () => {
     expect(() => readConfig({})).toThrow(/BOBBIN_DATABASE_URL is not set/)
     expect(() => readConfig({ BOBBIN_DATABASE_URL: 'x', BOBBIN_PORT: 'eighty' })).toThrow(/BOBBIN_PORT is “eighty”/)

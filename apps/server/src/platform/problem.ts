@@ -10,6 +10,7 @@ const STATUS = {
   notFound: 404,
   conflict: 409,
   tooLarge: 413,
+  range: 416,
   tooMany: 429,
   stalled: 408,
 } as const

@@ -26,6 +26,8 @@ export function startFault(error: unknown): string {
     case '53100':
       return 'The disk of the database is full; nothing was changed'
   }
-  // our own sentences: a variable that is missing, a migration that failed, a web app that is not built
-  return /^(BOBBIN_|Migration |.*index\.html is missing)/.test(error.message) ? error.message : (error.stack ?? error.message)
+  // our own sentences: a variable that is missing, a migration that failed, a web app that is not built, a bucket that refuses
+  return /^(BOBBIN_|Migration |The store of contents |.*index\.html is missing)/.test(error.message)
+    ? error.message
+    : (error.stack ?? error.message)
 }

@@ -25,7 +25,10 @@ export class TestApp {
     private readonly drop: () => Promise<void>,
   ) {}
 
-  static async start(cases: Seed['cases'] = [], { seeded = true } = {}): Promise<TestApp> {
+  static async start(
+    cases: Seed['cases'] = [],
+    { seeded = true, ...settings }: Partial<Config> & { seeded?: boolean } = {},
+  ): Promise<TestApp> {
     const name = `test_${randomUUID().replaceAll('-', '')}`
     const admin = inject('databaseUrl')
     const own = new URL(admin)
@@ -41,7 +44,7 @@ export class TestApp {
       secret: 'secret-of-the-tests',
       proxies: 0,
       uploadIdleMs: 400,
-      blobs: mkdtempSync(join(tmpdir(), 'bobbin-blobs-')),
+      blobs: settings.blobs ?? mkdtempSync(join(tmpdir(), 'bobbin-blobs-')),
     }
     const app = await createApp(config)
     await app.listen(0, '127.0.0.1')
@@ -59,7 +62,7 @@ export class TestApp {
     await this.database.end()
     await this.app.close()
     await this.drop()
-    rmSync(this.config.blobs, { recursive: true, force: true })
+    if (typeof this.config.blobs === 'string') rmSync(this.config.blobs, { recursive: true, force: true })
   }
 
   client(token: string = TOKEN): ApiClient {

@@ -3,12 +3,20 @@ import type { Readable } from 'node:stream'
 /** A content in memory, or the path of a file that holds it. */
 export type BlobContent = Buffer | { path: string }
 
+/** A part of a content: its first and last byte, both included. */
+export interface ByteRange {
+  start: number
+  end: number
+}
+
 /** Keeps contents by their SHA-256, each once. Every server process must see the same store. */
 export interface BlobStore {
   /** @param hash the SHA-256 of the content, in hexadecimal digits */
   put(hash: string, content: BlobContent): Promise<void>
   /** @returns null when there is no such content */
-  get(hash: string): Promise<Readable | null>
+  get(hash: string, range?: ByteRange): Promise<Readable | null>
+  /** @throws Error saying what is wrong with the settings, when the store can't be reached or used */
+  check(): Promise<void>
 }
 
 export const BLOBS = Symbol('BlobStore')

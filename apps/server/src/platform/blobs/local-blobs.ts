@@ -3,7 +3,7 @@ import { createReadStream } from 'node:fs'
 import { access, copyFile, mkdir, rename, rm, writeFile } from 'node:fs/promises'
 import { dirname, join } from 'node:path'
 import type { Readable } from 'node:stream'
-import { assertHash, type BlobContent, type BlobStore } from './blob-store.js'
+import { assertHash, type BlobContent, type BlobStore, type ByteRange } from './blob-store.js'
 
 /** Contents as files of one folder, spread over 256 folders below it. */
 export class LocalBlobs implements BlobStore {
@@ -25,10 +25,13 @@ export class LocalBlobs implements BlobStore {
     }
   }
 
-  async get(hash: string): Promise<Readable | null> {
+  async get(hash: string, range?: ByteRange): Promise<Readable | null> {
     const path = this.pathOf(hash)
-    return (await exists(path)) ? createReadStream(path) : null
+    return (await exists(path)) ? createReadStream(path, range) : null
   }
+
+  /** The folder is made with the first content. */
+  async check(): Promise<void> {}
 
   private pathOf(hash: string): string {
     assertHash(hash)

@@ -1,0 +1,76 @@
+import { Controller, Get, Header, Headers, Param, ParseIntPipe, Res, StreamableFile } from '@nestjs/common'
+import type { Response } from 'express'
+import { type Context, Ctx } from '../access/index.js'
+import type { ArchiveEntry } from '../contract/index.js'
+import { Sandboxed } from '../platform/sandboxed.js'
+import { AttachmentsService } from './attachments.service.js'
+
+/** What a browser may show by itself; everything else is handed out to be saved. */
+const SHOWN = new Set(['image/png', 'image/jpeg', 'image/gif', 'image/webp', 'video/webm', 'video/mp4', 'text/plain'])
+
+@Controller('projects/:project')
+export class AttachmentsController {
+  constructor(private readonly attachments: AttachmentsService) {}
+
+  /**
+   * The content of an attachment. Its type is that of its bytes, and it can run nothing. A part of it is given to who asks for a range.
+   * @answers application/octet-stream
+   */
+  @Get('attachments/:id')
+  @Header('accept-ranges', 'bytes')
+  @Sandboxed()
+  async content(
+    @Ctx() context: Context,
+    @Param('id', ParseIntPipe) id: number,
+    @Headers('range') header: string | undefined,
+    @Res({ passthrough: true }) response: Response,
+  ): Promise<StreamableFile> {
+    const { name, mediaType, content, bytes, range } = await this.attachments.content(context, id, header)
+    if (range) {
+      response.status(206).setHeader('content-range', `bytes ${range.start}-${range.end}/${bytes}`)
+      // what is packed on its way is no part of it any more
+      response.setHeader('cache-control', 'private, max-age=31536000, immutable, no-transform')
+    }
+    const shown = SHOWN.has(mediaType)
+    return new StreamableFile(content, {
+      type: mediaType === 'text/plain' ? 'text/plain; charset=utf-8' : shown ? mediaType : 'application/octet-stream',
+      disposition: `${shown ? 'inline' : 'attachment'}; filename*=UTF-8''${encodeURIComponent(name)}`,
+      length: range ? range.end - range.start + 1 : bytes,
+    })
+  }
+
+  /**
+   * A picture made small.
+   * @answers image/webp
+   */
+  @Get('attachments/:id/thumbnail')
+  @Sandboxed()
+  async thumbnail(@Ctx() context: Context, @Param('id', ParseIntPipe) id: number): Promise<StreamableFile> {
+    return new StreamableFile(await this.attachments.thumbnail(context, id), { type: 'image/webp', disposition: 'inline' })
+  }
+
+  /** The files in an attached archive, with their sizes unpacked. */
+  @Get('attachments/:id/entries')
+  entries(@Ctx() context: Context, @Param('id', ParseIntPipe) id: number): Promise<ArchiveEntry[]> {
+    return this.attachments.entries(context, id)
+  }
+
+  /**
+   * All attachments of an attempt as one zip.
+   * @answers application/zip
+   */
+  @Get('runs/:id/results/:script/attempts/:ordinal/attachments')
+  @Sandboxed()
+  async zip(
+    @Ctx() context: Context,
+    @Param('id', ParseIntPipe) id: number,
+    @Param('script', ParseIntPipe) script: number,
+    @Param('ordinal', ParseIntPipe) ordinal: number,
+  ): Promise<StreamableFile> {
+    const content = await this.attachments.zip(context, id, script, ordinal)
+    return new StreamableFile(content, {
+      type: 'application/zip',
+      disposition: `attachment; filename="run-${id}-script-${script}-attempt-${ordinal}.zip"`,
+    })
+  }
+}

@@ -1,0 +1,40 @@
+import { ARCHIVE_HEAD, archiveKind, Refusal, unpacker, type EntrySink } from '@bobbin/core'
+import type { ArchiveEntry } from '../contract/index.js'
+import { Problem } from '../platform/problem.js'
+
+/** Files in an archive, with their sizes unpacked; what is in them is read and dropped. */
+export async function entriesOf(name: string, content: AsyncIterable<Buffer>): Promise<ArchiveEntry[]> {
+  const entries: ArchiveEntry[] = []
+  const open = (path: string): EntrySink => {
+    const entry = { name: path, bytes: 0 }
+    entries.push(entry)
+    return { write: (chunk) => void (entry.bytes += chunk.length), end: () => undefined, abort: () => undefined }
+  }
+  try {
+    let head = Buffer.alloc(0)
+    let reader: ReturnType<typeof unpacker> | null = null
+    for await (const chunk of content) {
+      if (reader) {
+        reader.write(chunk)
+        continue
+      }
+      head = Buffer.concat([head, chunk])
+      if (head.length < ARCHIVE_HEAD) continue
+      reader = begin(name, head, open)
+    }
+    reader ??= begin(name, head, open)
+    reader.end()
+  } catch (error) {
+    if (!(error instanceof Refusal)) throw error
+    throw new Problem('invalid', 'archive', error.message)
+  }
+  return entries
+}
+
+function begin(name: string, head: Buffer, open: (path: string) => EntrySink) {
+  const kind = archiveKind(head)
+  if (!kind) throw new Problem('invalid', 'archive', `“${name}” is no archive`)
+  const reader = unpacker(kind, name, open)
+  reader.write(head)
+  return reader
+}
