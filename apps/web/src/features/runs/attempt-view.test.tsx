@@ -7,6 +7,7 @@ afterEach(cleanup)
 const attempt = (part: Partial<AttemptDetail>): AttemptDetail => ({
   ordinal: 1, outcome: 'failed', durationMs: 420, startedAt: null, failures: [], reason: null, stdout: null, stderr: null, steps: [], attachments: [], properties: [], file: 'a.xml', ...part,
 }) // prettier-ignore
+const PLACE = { runId: 60, scriptId: 7 }
 const failure = (message: string, stack: string | null = null) => ({ message, type: 'AssertionError', stack })
 
 describe('AttemptView', () => {
@@ -17,6 +18,7 @@ describe('AttemptView', () => {
     render(
       <AttemptView
         name="Quay fare"
+        place={PLACE}
         attempt={attempt({
           failures: [{ ...failure('not equal'), expected, actual }, failure("expected 'the ramp is open' to be 'the ramp is closed'")],
         })}
@@ -30,7 +32,7 @@ describe('AttemptView', () => {
   })
 
   it('says first and second where the message does not tell which was wanted', () => {
-    const { container } = render(<AttemptView name="Quay fare" attempt={attempt({ failures: [failure('420 != 430')] })} />)
+    const { container } = render(<AttemptView name="Quay fare" place={PLACE} attempt={attempt({ failures: [failure('420 != 430')] })} />)
     expect([...container.querySelectorAll('dt')].map((dt) => dt.textContent)).toEqual(['first', 'second'])
     expect([...container.querySelectorAll('dd')].map((dd) => dd.textContent)).toEqual(['420', '430'])
   })
@@ -41,6 +43,7 @@ describe('AttemptView', () => {
     render(
       <AttemptView
         name="Quay fare"
+        place={PLACE}
         attempt={attempt({ failures: [failure('\u001b[31mno\u001b[0m', 'AssertionError: no\n    at own (a.ts:1:1)')] })}
       />,
     )
@@ -55,6 +58,7 @@ describe('AttemptView', () => {
     render(
       <AttemptView
         name="Quay fare"
+        place={PLACE}
         attempt={attempt({ failures: [failure('Expected the load to be refused\nExpected: "9.5 t"\nReceived: "9 800"')] })}
       />,
     )
@@ -65,7 +69,7 @@ describe('AttemptView', () => {
 
   it('folds frames of the runner and unfolds them on demand', () => {
     const stack = 'Error: no\n    at own (deck/planner.ts:1:1)\n    at a (node:internal/x:1:1)\n    at b (node_modules/y.js:1:1)'
-    render(<AttemptView name="Quay fare" attempt={attempt({ failures: [failure('no', stack)] })} />)
+    render(<AttemptView name="Quay fare" place={PLACE} attempt={attempt({ failures: [failure('no', stack)] })} />)
     expect(screen.getByText(/at own/)).toBeTruthy()
     expect(screen.queryByText(/node:internal/)).toBeNull()
     fireEvent.click(screen.getByRole('button', { name: /2 frames of the runner/ }))
@@ -73,7 +77,7 @@ describe('AttemptView', () => {
   })
 
   it('shows every failure of a test with several', () => {
-    render(<AttemptView name="Quay fare" attempt={attempt({ failures: [failure('first'), failure('second')] })} />)
+    render(<AttemptView name="Quay fare" place={PLACE} attempt={attempt({ failures: [failure('first'), failure('second')] })} />)
     expect(screen.getByText('first')).toBeTruthy()
     expect(screen.getByText('second')).toBeTruthy()
   })
@@ -82,6 +86,7 @@ describe('AttemptView', () => {
     const { container } = render(
       <AttemptView
         name="Quay fare"
+        place={PLACE}
         attempt={attempt({ failures: [failure('<b>bold</b> \u001b[31mred\u001b[0m')], stdout: '<script>alert(1)</script>' })}
       />,
     )
@@ -92,16 +97,18 @@ describe('AttemptView', () => {
 
   it('shows long output in part, and all of it on demand', () => {
     const stdout = Array.from({ length: 500 }, (_, i) => `line ${i}`).join('\n')
-    render(<AttemptView name="Quay fare" attempt={attempt({ outcome: 'passed', stdout })} />)
+    render(<AttemptView name="Quay fare" place={PLACE} attempt={attempt({ outcome: 'passed', stdout })} />)
     expect(screen.queryByText(/line 499/)).toBeNull()
     fireEvent.click(screen.getByRole('button', { name: 'Show all 500 lines' }))
     expect(screen.getByText(/line 499/)).toBeTruthy()
   })
 
   it('gives the reason of a skip, and a plain word for a plain pass', () => {
-    const { rerender } = render(<AttemptView name="Quay fare" attempt={attempt({ outcome: 'skipped', reason: 'winter timetable' })} />)
+    const { rerender } = render(
+      <AttemptView name="Quay fare" place={PLACE} attempt={attempt({ outcome: 'skipped', reason: 'winter timetable' })} />,
+    )
     expect(screen.getByText('winter timetable')).toBeTruthy()
-    rerender(<AttemptView name="Quay fare" attempt={attempt({ outcome: 'passed' })} />)
+    rerender(<AttemptView name="Quay fare" place={PLACE} attempt={attempt({ outcome: 'passed' })} />)
     expect(screen.getByText(/Nothing to report; it took 0.42 s/)).toBeTruthy()
   })
 })

@@ -11,11 +11,21 @@ import { failureText } from './failure-text.js'
 import { Block, FailureView } from './failure-view.js'
 import { StepsView } from './steps-view.js'
 
+export interface AttemptViewProps {
+  attempt: AttemptDetail
+  /** What the test is called. */
+  name: string
+  /** Where its result is. */
+  place: { runId: number; scriptId: number }
+  /** Whether keys are meant for it; of several attempts on one page they are for one. */
+  keys?: boolean
+}
+
 /** One try: what it said, where, and what it printed. */
-export function AttemptView({ attempt, name }: { attempt: AttemptDetail; name: string }) {
+export function AttemptView({ attempt, name, place, keys = true }: AttemptViewProps) {
   return (
     <>
-      {(attempt.failures.length > 0 || attempt.reason) && <FailureTools attempt={attempt} name={name} />}
+      {(attempt.failures.length > 0 || attempt.reason) && <FailureTools attempt={attempt} name={name} keys={keys} />}
       {attempt.failures.map((failure, i) => (
         <FailureView key={i} failure={failure} outcome={attempt.outcome} />
       ))}
@@ -27,7 +37,10 @@ export function AttemptView({ attempt, name }: { attempt: AttemptDetail; name: s
       {attempt.failures.length === 0 && !attempt.reason && (
         <p className="mt-3 text-soft">Nothing to report; it took {formatDuration(attempt.durationMs)}.</p>
       )}
-      <AttachmentsView attachments={attempt.attachments} />
+      <AttachmentsView
+        attachments={attempt.attachments}
+        zip={`runs/${place.runId}/results/${place.scriptId}/attempts/${attempt.ordinal}/attachments`}
+      />
       <StepsView steps={attempt.steps} />
       <Properties properties={attempt.properties} />
       <Output title="Output" text={attempt.stdout} />
@@ -37,12 +50,12 @@ export function AttemptView({ attempt, name }: { attempt: AttemptDetail; name: s
 }
 
 /** What can be done with what went wrong, by button or key. */
-function FailureTools({ attempt, name }: { attempt: AttemptDetail; name: string }) {
+function FailureTools({ attempt, name, keys }: { attempt: AttemptDetail; name: string; keys: boolean }) {
   const [full, setFull] = useState(false)
   const copy = () => void copyText(failureText(attempt), 'Message and stack')
-  useKeys({ c: copy, o: () => setFull(true) })
+  useKeys(keys ? { c: copy, o: () => setFull(true) } : {})
   return (
-    <div className="-mb-2 flex justify-end gap-1 text-soft">
+    <div className="float-right mt-2 ml-2 flex gap-1 text-soft">
       <button
         type="button"
         aria-label="Copy message and stack"

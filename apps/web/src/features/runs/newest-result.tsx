@@ -44,7 +44,7 @@ function WhatItSaid({ runId, scriptId }: { runId: number; scriptId: number }) {
   if (result.error) return <p className="text-failed">{messageOf(result.error)}</p>
   const attempts = result.data?.attempts ?? []
   const worst = attempts.find((attempt) => isFailing(attempt.outcome)) ?? attempts.at(-1)
-  return worst && result.data ? <AttemptView attempt={worst} name={result.data.script.name} /> : null
+  return worst && result.data ? <AttemptView attempt={worst} name={result.data.script.name} place={{ runId, scriptId }} /> : null
 }
 
 /** The latest of all lanes' newest results. */

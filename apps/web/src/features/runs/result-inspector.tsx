@@ -1,5 +1,6 @@
 import type { AttemptDetail, ResultDetail } from '@bobbin/client'
 import { isFailing } from '@bobbin/core'
+import { Columns2 } from 'lucide-react'
 import { useState } from 'react'
 import { ProjectLink } from '../../context/project-link.js'
 import { useSession } from '../../context/session.js'
@@ -74,7 +75,7 @@ function Body({ result }: { result: ResultDetail }) {
       {script.profile && <p className="text-soft">on {script.profile}</p>}
       <Standing result={result} />
       {own && <LaneHistory history={own} scriptId={script.id} title={false} />}
-      <Attempts attempts={result.attempts} name={script.name} />
+      <Attempts result={result} />
       <SameFailure result={result} />
       {others.length > 0 && (
         <section className="mt-6">
@@ -130,32 +131,68 @@ function Standing({ result }: { result: ResultDetail }) {
 
 const capitalised = (words: string) => words.charAt(0).toUpperCase() + words.slice(1)
 
-function Attempts({ attempts, name }: { attempts: AttemptDetail[]; name: string }) {
+function Attempts({ result: { attempts, script, run } }: { result: ResultDetail }) {
   const worst = attempts.findIndex((attempt) => isFailing(attempt.outcome))
   const [chosen, setChosen] = useState<number | null>(null)
+  const [beside, setBeside] = useState(false)
   const at = chosen ?? (worst >= 0 ? worst : attempts.length - 1)
   const attempt = attempts[at]
+  const place = { runId: run.id, scriptId: script.id }
+  const several = attempts.length > 1
+  useKeys(several ? { s: () => setBeside(!beside) } : {})
   if (!attempt) return <p className="mt-4 text-soft">This build has no result of it.</p>
   return (
     <section className="mt-2" aria-label="Attempts">
-      {attempts.length > 1 && (
-        <div className="mt-2 flex flex-wrap gap-1">
-          {attempts.map((one, i) => (
-            <button
-              key={one.ordinal}
-              type="button"
-              aria-pressed={i === at}
-              onClick={() => setChosen(i)}
-              className={`flex items-center gap-1.5 border-b-2 px-2 py-1 ${i === at ? 'border-dye font-semibold' : 'border-transparent text-soft hover:text-ink'}`}
-            >
-              <OutcomeGlyph outcome={one.outcome} /> attempt {one.ordinal} of {attempts.length}{' '}
-              <span className="font-mono font-normal text-soft">{formatDuration(one.durationMs)}</span>
-            </button>
-          ))}
+      {several && (
+        <div className="mt-2 flex flex-wrap items-center gap-1">
+          {!beside &&
+            attempts.map((one, i) => (
+              <button
+                key={one.ordinal}
+                type="button"
+                aria-pressed={i === at}
+                onClick={() => setChosen(i)}
+                className={`flex items-center gap-1.5 border-b-2 px-2 py-1 ${i === at ? 'border-dye font-semibold' : 'border-transparent text-soft hover:text-ink'}`}
+              >
+                <AttemptName attempt={one} of={attempts.length} />
+              </button>
+            ))}
+          <button
+            type="button"
+            aria-label="Side by side"
+            aria-pressed={beside}
+            title={beside ? 'One by one (s)' : 'Side by side (s)'}
+            onClick={() => setBeside(!beside)}
+            className={`ml-auto p-1 hover:text-ink ${beside ? 'text-dye' : 'text-soft'}`}
+          >
+            <Columns2 size={14} aria-hidden="true" />
+          </button>
         </div>
       )}
-      <AttemptView attempt={attempt} name={name} />
+      {beside && several ? (
+        <div className="flex gap-5 overflow-x-auto" tabIndex={0} role="group" aria-label="Attempts side by side">
+          {attempts.map((one) => (
+            <div key={one.ordinal} className="min-w-[240px] flex-1 border-l border-hairline pl-4 first:border-l-0 first:pl-0">
+              <h3 className="flex items-center gap-1.5 py-1 text-sm">
+                <AttemptName attempt={one} of={attempts.length} />
+              </h3>
+              <AttemptView attempt={one} name={script.name} place={place} keys={one === attempt} />
+            </div>
+          ))}
+        </div>
+      ) : (
+        <AttemptView attempt={attempt} name={script.name} place={place} />
+      )}
     </section>
+  )
+}
+
+function AttemptName({ attempt, of }: { attempt: AttemptDetail; of: number }) {
+  return (
+    <>
+      <OutcomeGlyph outcome={attempt.outcome} /> attempt {attempt.ordinal} of {of}{' '}
+      <span className="font-mono font-normal text-soft">{formatDuration(attempt.durationMs)}</span>
+    </>
   )
 }
 
