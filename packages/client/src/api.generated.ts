@@ -1621,6 +1621,8 @@ export interface components {
         name: string
       }[]
       attempts: components['schemas']['AttemptDetail'][]
+      /** @description Rows of the same data-driven test in this run, itself among them; empty for a test without values. */
+      rows: components['schemas']['RowResult'][]
       histories: components['schemas']['ScriptHistory'][]
     }
     ResultRow: {
@@ -1639,6 +1641,14 @@ export interface components {
      * @enum {string}
      */
     Role: 'keeper' | 'member'
+    /** @description What became of one row of a data-driven test. */
+    RowResult: {
+      scriptId: number
+      /** @description Its values, as the runner writes them. */
+      row: string
+      outcome: components['schemas']['Outcome']
+      durationMs: number | null
+    }
     RunDetail: {
       run: components['schemas']['RunRow']
       previous: {
@@ -1946,6 +1956,7 @@ export type ProjectInfo = components['schemas']['ProjectInfo']
 export type ResultDetail = components['schemas']['ResultDetail']
 export type ResultRow = components['schemas']['ResultRow']
 export type Role = components['schemas']['Role']
+export type RowResult = components['schemas']['RowResult']
 export type RunDetail = components['schemas']['RunDetail']
 export type RunList = components['schemas']['RunList']
 export type RunPoint = components['schemas']['RunPoint']

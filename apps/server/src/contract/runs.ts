@@ -97,7 +97,18 @@ export interface ResultDetail {
   /** Other tests of this run that failed with the same signature. */
   sameFailure: { scriptId: number; name: string }[]
   attempts: AttemptDetail[]
+  /** Rows of the same data-driven test in this run, itself among them; empty for a test without values. */
+  rows: RowResult[]
   histories: ScriptHistory[]
+}
+
+/** What became of one row of a data-driven test. */
+export interface RowResult {
+  scriptId: number
+  /** Its values, as the runner writes them. */
+  row: string
+  outcome: Outcome
+  durationMs: number | null
 }
 
 /** Rows of one change, with their threads. */

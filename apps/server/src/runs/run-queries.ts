@@ -163,3 +163,11 @@ export const FILE_WARNINGS = `select name as file, warnings from result_file whe
 export const DELIVERIES_OF_RUN = `
 select d.id, to_char(d.at at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"') as at, a.name as by from delivery d join account a on a.id = d.account_id
 where d.id in (select delivery_id from result_file where run_id = $runId) order by d.id limit 100`
+
+/** Scripts in a run that stand where another stands and are called alike from the beginning. */
+export const CALLED_ALIKE = `
+select s.id as "scriptId", s.name, r.outcome::int as outcome, r.duration_ms as "durationMs"
+from script own join script s on s.project_id = own.project_id and starts_with(s.name, $test)
+  and (s.classname, s.file, s.profile, s.suites) is not distinct from (own.classname, own.file, own.profile, own.suites)
+join result r on r.run_id = $runId and r.day = $day::date and r.script_id = s.id
+where own.id = $scriptId order by s.id limit 2000`

@@ -20,6 +20,7 @@ import { HistoryService } from '../history/index.js'
 import { rowsOf, run } from '../platform/database.js'
 import { notFound } from '../platform/problem.js'
 import { ScriptsService } from '../scripts/index.js'
+import { rowsOfTest } from './rows-of-test.js'
 import * as sql from './run-queries.js'
 
 const MOST_RUNS = 500
@@ -188,12 +189,13 @@ export class RunsService {
     const [change] = await rowsOf<RawChange>(this, sql.CHANGE_OF_SCRIPT, { ...bindOf(record), scriptId })
     const bind = { runId, day: record.day, scriptId }
     const failing = change?.now === 2 || change?.now === 3
-    const [attempts, since, same] = await Promise.all([
+    const [attempts, since, same, rows] = await Promise.all([
       rowsOf<RawAttempt>(this, sql.ATTEMPTS, bind),
       failing ? this.failingSince(record, [scriptId]) : null,
       change?.signatureId
         ? rowsOf<ResultDetail['sameFailure'][number]>(this, sql.SAME_FAILURE, { ...bind, signatureId: change.signatureId })
         : [],
+      rowsOfTest(this, record, script),
     ])
     const { links, unknownKeys, histories, cases: _, lastOutcome: __, lastRunId: ___, lastSeen: ____, ...ref } = script
     return {
@@ -210,6 +212,7 @@ export class RunsService {
       failingSince: since,
       sameFailure: same,
       attempts: attempts.map(attemptOf),
+      rows,
       histories: [...histories].sort((a, b) => Number(b.lane.id === record.laneId) - Number(a.lane.id === record.laneId)),
     }
   }

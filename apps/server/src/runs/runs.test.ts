@@ -196,3 +196,23 @@ describe('the list of runs', () => {
     expect((await bobbin.get<RunList>('/runs?environments=pier-test,harbour-dev')).hidden).toBe(0)
   })
 })
+
+describe('a data-driven test', () => {
+  it('shows its rows with what became of each, and no other test', async () => {
+    const names = ['fare[adult-420]', { name: 'fare[dog-95]', fails: 'no' }, 'fare[child-210]', 'fare table opens', 'fares[x]', 'lone[row]']
+    const { run } = await bobbin.deliver(resultFile(names), { pipeline: 'rows' })
+    const scripts = await bobbin.ask<{ id: number; name: string }>(
+      `select id, name from script where name in ('fare[dog-95]', 'lone[row]')`,
+    )
+    const rowsOf = async (name: string) => {
+      const id = scripts.find((script) => script.name === name)?.id
+      return (await bobbin.get<ResultDetail>(`/runs/${run?.id}/results/${id}`)).rows
+    }
+    expect((await rowsOf('fare[dog-95]')).map(({ row, outcome }) => [row, outcome]).sort()).toEqual([
+      ['adult-420', 'passed'],
+      ['child-210', 'passed'],
+      ['dog-95', 'failed'],
+    ])
+    expect(await rowsOf('lone[row]')).toEqual([])
+  })
+})

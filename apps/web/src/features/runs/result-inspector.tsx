@@ -15,6 +15,7 @@ import { LinkDialog } from '../scripts/link-dialog.js'
 import { CHANGE_WORDS } from './change-words.js'
 import { AttemptView } from './attempt-view.js'
 import { useResult } from './queries.js'
+import { RowsView } from './rows-view.js'
 
 export interface ResultInspectorProps {
   runId: number
@@ -76,6 +77,7 @@ function Body({ result }: { result: ResultDetail }) {
       <Standing result={result} />
       {own && <LaneHistory history={own} scriptId={script.id} title={false} />}
       <Attempts result={result} />
+      <RowsView result={result} />
       <SameFailure result={result} />
       {others.length > 0 && (
         <section className="mt-6">

@@ -1,6 +1,6 @@
 import type { ResultDetail, ResultRow, RunDetail } from '@bobbin/client'
 import { CHANGES, type Change } from '@bobbin/core'
-import { fireEvent, screen, waitFor } from '@testing-library/react'
+import { fireEvent, screen, waitFor, within } from '@testing-library/react'
 import { Route, Routes } from 'react-router'
 import { beforeAll, describe, expect, it } from 'vitest'
 import { renderAt } from '../../testing/render.js'
@@ -46,11 +46,12 @@ const result: ResultDetail = {
   run: { id: 149, build: '412', commit: '9f1c2ab', lane, startedAt: '2026-11-22T13:32:50Z' }, outcome: 'failed', change: 'newlyFailing',
   before: { outcome: 'passed', runId: 147, build: '410' }, failingSince: { runId: 149, build: '412' }, sameFailure: [{ scriptId: 2, name: 'names the axle' }],
   attempts: [{ ordinal: 1, outcome: 'failed', durationMs: 1840, startedAt: null, failures: [{ message: 'axle over the limit', type: null, stack: null }], reason: null, stdout: null, stderr: null, steps: [], attachments: [], properties: [], file: 'a.xml' }],
+  rows: [],
   histories: [{ lane, points: [{ ...point('410', 147), outcome: 'passed', durationMs: 100 }, { ...point('412', 149), outcome: 'failed', durationMs: 120 }] }],
 } // prettier-ignore
 
 const RUN = '/api/projects/gullhaven/runs/149'
-const open = (search = '') => {
+const open = (search = '', shown: ResultDetail = result) => {
   const element = (
     <Routes>
       <Route path="runs/:id" element={<RunPage />} />
@@ -58,7 +59,7 @@ const open = (search = '') => {
   )
   return renderAt(`/gullhaven/runs/149${search}`, element, {
     [RUN]: detail,
-    [`${RUN}/results/1`]: result,
+    [`${RUN}/results/1`]: shown,
     [`${RUN}/results`]: { rows: [{ ...row(4, 'calm', 'unchanged'), outcome: 'passed' }], threads: { points: [], byScript: { 4: '11' } } },
   })
 }
@@ -118,6 +119,44 @@ describe('RunPage', () => {
     expect(screen.getByRole('link', { name: 'names the axle' }).getAttribute('href')).toBe('/gullhaven/runs/149?script=2')
     fireEvent.keyDown(window, { key: 'Escape' })
     await waitFor(() => expect(screen.queryByRole('complementary', { name: 'Result' })).toBeNull())
+  })
+
+  it('shows the rows of a data-driven test, what failed first, each leading to its result', async () => {
+    const rows = (['passed', 'failed', 'passed'] as const).map((outcome, i) => ({
+      scriptId: i,
+      row: `adult-${i}`,
+      outcome,
+      durationMs: 20,
+    }))
+    open('?script=1', { ...result, script: script(1, 'fare[adult-1]'), rows })
+    const table = await screen.findByRole('region', { name: 'Rows' })
+    expect(table.textContent).toContain('3 rows of fare, 1 fails')
+    expect([...table.querySelectorAll('tbody tr')].map((line) => line.textContent)).toEqual([
+      'adult-10.020 s',
+      'adult-00.020 s',
+      'adult-20.020 s',
+    ])
+    expect(within(table).getByRole('link', { name: 'adult-2' }).getAttribute('href')).toBe('/gullhaven/runs/149?script=2')
+    expect(within(table).queryByRole('link', { name: 'adult-1' })).toBeNull()
+  })
+
+  it('shows attempts one by one, and side by side by a key', async () => {
+    const [first] = result.attempts
+    const attempts = first ? [first, { ...first, ordinal: 2, outcome: 'passed' as const, failures: [], durationMs: 100 }] : []
+    open('?script=1', { ...result, outcome: 'recovered', attempts })
+    expect((await screen.findByRole('button', { name: /attempt 1 of 2/ })).getAttribute('aria-pressed')).toBe('true')
+    expect(screen.queryByText(/Nothing to report/)).toBeNull()
+    fireEvent.keyDown(window, { key: 's' })
+    const group = screen.getByRole('group', { name: 'Attempts side by side' })
+    expect(group.textContent).toContain('axle over the limit')
+    expect(group.textContent).toContain('Nothing to report; it took 0.10 s')
+    fireEvent.click(screen.getByRole('button', { name: 'Side by side' }))
+    expect(screen.queryByRole('group', { name: 'Attempts side by side' })).toBeNull()
+  })
+
+  it('leads to the delivery its results came from', async () => {
+    open()
+    expect((await screen.findByRole('link', { name: 'delivered in 4 files' })).getAttribute('href')).toBe('/gullhaven/intake/9')
   })
 
   it('says so when the lens does not show this run', async () => {
