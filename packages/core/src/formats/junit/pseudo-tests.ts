@@ -33,6 +33,8 @@ const PSEUDO_TESTS: readonly PseudoTest[] = [
     code: 'hook',
     matches: ({ name, framework }) => framework === 'testng' && /^@(Before|After)(Suite|Test|Groups|Class|Method) /.test(name),
   },
+  // Cucumber: a hook of the whole run has no feature
+  { code: 'hook', matches: ({ classname, framework }) => framework === 'cucumber' && classname === '' },
   // Go: TestMain stands for the package
   { code: 'hook', matches: ({ name, framework }) => framework === 'go' && name === 'TestMain' },
   // prove: the harness's own points
