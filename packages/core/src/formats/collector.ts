@@ -98,5 +98,15 @@ export const START: Place = { line: 1, column: 1 }
 
 /** A try at a test with the given parts; what is not given is unknown or empty. */
 export function attempt(parts: Partial<Attempt> & Pick<Attempt, 'outcome'>): Attempt {
-  return { durationMs: null, startedAt: null, failures: [], reason: null, stdout: null, stderr: null, steps: [], attachments: [], ...parts }
+  return {
+    outcome: parts.outcome,
+    durationMs: parts.durationMs ?? null,
+    startedAt: parts.startedAt ?? null,
+    failures: parts.failures ?? [],
+    reason: parts.reason ?? null,
+    stdout: parts.stdout ?? null,
+    stderr: parts.stderr ?? null,
+    steps: parts.steps ?? [],
+    attachments: parts.attachments ?? [],
+  }
 }

@@ -1,3 +1,4 @@
+import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { secondsToMs } from './duration.js'
 import { readTimestamp } from './timestamp.js'
@@ -37,4 +38,18 @@ describe('readTimestamp', () => {
     ['1970-01-01T00:00:00.000', null],
     ['yesterday', null],
   ])('%s', (text, ms) => expect(readTimestamp(text)).toBe(ms))
+
+  // ECMAScript's Date Time String Format is written by Date itself
+  it('reads what Date writes, on any day and in any order', () => {
+    const moment = fc.date({ min: new Date('2000-01-01T00:00:00Z'), max: new Date('2199-12-31T00:00:00Z'), noInvalidDate: true })
+    fc.assert(
+      fc.property(fc.array(moment, { minLength: 1, maxLength: 5 }), (moments) => {
+        for (const at of moments) {
+          expect(readTimestamp(at.toISOString())).toBe(at.getTime())
+          expect(readTimestamp(at.toISOString().slice(0, 19))).toBe(Math.floor(at.getTime() / 1000) * 1000)
+          expect(readTimestamp(at.toISOString().replace('Z', '000'))).toBeCloseTo(at.getTime(), 3)
+        }
+      }),
+    )
+  })
 })

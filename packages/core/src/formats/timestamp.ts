@@ -8,8 +8,42 @@ const WORDED = /^(?:[A-Za-z]{3},\s*)?(\d{1,2}) ([A-Za-z]{3}) (\d{4}) (\d\d):(\d\
  * say where it was written. Years before 2000 (`0001-01-01`, the epoch) are a runner's "unknown", so null.
  */
 export function readTimestamp(text: string): number | null {
-  const ms = readIso(text.trim()) ?? readWorded(text.trim()) ?? readEpoch(text.trim())
+  const ms = readPlain(text) ?? readIso(text.trim()) ?? readWorded(text.trim()) ?? readEpoch(text.trim())
   return ms !== null && ms >= Date.UTC(2000, 0, 1) && ms < Date.UTC(2200, 0, 1) ? ms : null
+}
+
+const ZERO = 0x30
+/** The day that was read last, as it is written, and when it began: most times of a file fall on one day. */
+let day = ''
+let dayMs = 0
+
+/** `2026-11-23T11:29:34.120Z` and the like, in UTC: read without a pattern, since files have millions of them. */
+function readPlain(text: string): number | null {
+  const { length } = text
+  const end = text.endsWith('Z') ? length - 1 : length
+  const fraction = end - 20
+  if ((end !== 19 && (fraction < 1 || fraction > 9 || text[19] !== '.')) || text[10] !== 'T' || text[13] !== ':' || text[16] !== ':')
+    return null
+  if (!text.startsWith(day) || day === '') {
+    const ms = readIso(`${text.slice(0, 10)}T00:00Z`)
+    if (ms === null) return null
+    day = text.slice(0, 10)
+    dayMs = ms
+  }
+  const seconds = digits(text, 11, 2) * 3600 + digits(text, 14, 2) * 60 + digits(text, 17, 2)
+  const ms = dayMs + seconds * 1000 + (end === 19 ? 0 : Math.floor((digits(text, 20, fraction) * 1000) / 10 ** fraction))
+  return Number.isNaN(ms) ? null : ms
+}
+
+/** A number of so many digits; NaN where something else stands there. */
+function digits(text: string, at: number, count: number): number {
+  let value = 0
+  for (let i = at; i < at + count; i++) {
+    const digit = text.charCodeAt(i) - ZERO
+    if (digit < 0 || digit > 9) return NaN
+    value = value * 10 + digit
+  }
+  return value
 }
 
 function readIso(text: string): number | null {

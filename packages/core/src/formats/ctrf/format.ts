@@ -132,8 +132,9 @@ function epoch(value: JsonValue | undefined): number | null {
 /** A list, as the schema has it, or a text of names joined by ` > `, some with the name of the test at its end. */
 function suitesOf(suite: JsonValue | undefined, name: string): string[] {
   const suites = typeof suite === 'string' ? suite.split(' > ') : textsOf(suite)
-  if (suites.join(' > ') === name) return suites.slice(0, -1)
-  return suites.at(-1) === name ? suites.slice(0, -1) : suites.filter((part) => part !== '')
+  // the name is the last of them, or all of them
+  if (suites.at(-1) === name || (name.includes(' > ') && suites.join(' > ') === name)) return suites.slice(0, -1)
+  return suites.includes('') ? suites.filter((part) => part !== '') : suites
 }
 
 /** What the runner's own reporters have in front: Playwright's names its project there, and Vitest's leaves out the file. */
@@ -148,18 +149,18 @@ function profileOf(test: JsonObject): string | null {
 }
 
 function propertiesOf(test: JsonObject): Property[] {
-  const tags = textsOf(test['tags']).map((value) => ({ name: 'tag', value }))
-  const named = [test['labels'], test['parameters'], test['extra']].flatMap((part) =>
-    Object.entries(objectOf(part)).flatMap(([name, value]) => {
+  const properties = textsOf(test['tags']).map((value) => ({ name: 'tag', value }))
+  for (const part of [test['labels'], test['parameters'], test['extra']]) {
+    if (!isObject(part)) continue
+    for (const name in part) {
+      const value = part[name]
       const word = wordOf(value) ?? (Array.isArray(value) ? textsOf(value).join(', ') : null)
-      return word === null || word === '' ? [] : [{ name, value: word }]
-    }),
-  )
-  const annotations = objectsOf(objectOf(test['extra'])['annotations']).map((annotation) => ({
-    name: wordOf(annotation['type']) ?? 'annotation',
-    value: wordOf(annotation['description']) ?? '',
-  }))
-  return [...tags, ...named.filter(({ name }) => !OWN_EXTRA.has(name)), ...annotations]
+      if (word !== null && word !== '' && !OWN_EXTRA.has(name)) properties.push({ name, value: word })
+    }
+  }
+  for (const annotation of objectsOf(objectOf(test['extra'])['annotations']))
+    properties.push({ name: wordOf(annotation['type']) ?? 'annotation', value: wordOf(annotation['description']) ?? '' })
+  return properties
 }
 
 const linesOf = (value: JsonValue | undefined): string | null =>

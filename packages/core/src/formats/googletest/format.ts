@@ -84,8 +84,11 @@ function reasonOf(test: JsonObject): string | null {
 }
 
 function propertiesOf(test: JsonObject): Property[] {
-  return Object.entries(test).flatMap(([name, value]) => {
-    const word = OWN.has(name) ? null : wordOf(value)
-    return word === null ? [] : [{ name, value: unescapedBytes(word) }]
-  })
+  const properties: Property[] = []
+  for (const name in test) {
+    if (OWN.has(name)) continue
+    const word = wordOf(test[name])
+    if (word !== null) properties.push({ name, value: unescapedBytes(word) })
+  }
+  return properties
 }
