@@ -2,7 +2,7 @@ import { looksLikeResults, RESULT_HEAD } from '@bobbin/core'
 import { closeSync, existsSync, openSync, readdirSync, readSync, statSync } from 'node:fs'
 import { join } from 'node:path'
 import { UsageError } from './exit-codes.js'
-import { globPattern } from './glob.js'
+import { globPattern, type NamedParts } from './glob.js'
 
 export interface FoundFiles {
   files: string[]
@@ -28,15 +28,22 @@ export function findFiles(patterns: readonly string[]): FoundFiles {
   return { files: [...found], passedOver: [...passedOver].filter((file) => !found.has(file)) }
 }
 
+export interface FoundAttachment {
+  name: string
+  /** Whose it is, as its pattern tells by parts of the path; null where a report must name it. */
+  belongs: NamedParts | null
+}
+
 /** Every file that the patterns name, whatever it holds. @throws UsageError when one names nothing */
-export function findAttachments(patterns: readonly string[]): string[] {
-  const found = new Set<string>()
+export function findAttachments(patterns: readonly string[]): FoundAttachment[] {
+  const found = new Map<string, FoundAttachment>()
   for (const pattern of patterns) {
     const { files, others } = expand(pattern)
     if (files.length + others.length === 0) throw new UsageError(nothingIn(pattern, 0))
-    for (const file of [...files, ...others]) found.add(file)
+    const { named } = globPattern(pattern)
+    for (const name of [...files, ...others]) found.set(name, { name, belongs: named(name) })
   }
-  return [...found]
+  return [...found.values()]
 }
 
 function nothingIn(pattern: string, others: number): string {

@@ -12,3 +12,19 @@ it.each([
   expect(yes.filter((path) => !glob.matches(path))).toEqual([])
   expect(no.filter((path) => glob.matches(path))).toEqual([])
 })
+
+it.each([
+  ['shots/{class}/{test}-*.png', 'shots/GateTest/opens-at-noon-1.png', { class: 'GateTest', test: 'opens-at-noon' }],
+  ['shots/{test}.png', 'shots/opens at noon.png', { test: 'opens at noon' }],
+  ['**/{case}.{log,txt}', 'a/b/FERRY-101.log', { case: 'FERRY-101' }],
+  ['{attempt}/{test}/{test}.png', '2/gate/gate.png', { attempt: '2', test: 'gate' }],
+])('%s tells of %s that it is of %j', (pattern, path, named) => {
+  const glob = globPattern(pattern)
+  expect(glob.matches(path)).toBe(true)
+  expect(glob.named(path)).toEqual(named)
+})
+
+it('tells nothing where the pattern names no part, or the path does not fit', () => {
+  expect(globPattern('shots/*.png').named('shots/a.png')).toBeNull()
+  expect(globPattern('{test}/{test}.png').named('gate/ramp.png')).toBeNull()
+})

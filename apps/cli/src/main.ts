@@ -23,7 +23,10 @@ program
   .requiredOption('--environment <name>', 'where the system under test ran')
   .option('--commit <id>', 'commit that was built')
   .option('--project <slug>', 'project; by default the one the token belongs to')
-  .option('--attach <files...>', 'pictures, logs and records that the result files may name: files, folders, or quoted patterns')
+  .option(
+    '--attach <files...>',
+    'pictures, logs and records that the result files name, or whose path tells the test by {test}, {class}, {case} and {attempt}',
+  )
   .option('--retries <count>', 'how often to try again when the server can’t be reached', wholeNumber, 5)
   .option('--json', 'print the report as JSON')
   .addHelpText(
@@ -32,6 +35,7 @@ program
 Example:
   bobbin deliver 'reports/**/*.xml' --pipeline fare-desk-web --build 412 --branch main --commit 9f1c2ab --environment pier-test
   bobbin deliver reports/ --attach 'test-results/**/*.png' --pipeline fare-desk-web --build 412 --branch main --environment pier-test
+  bobbin deliver reports/ --attach 'shots/{class}/{test}-*.png' 'logs/{case}.log' --pipeline fare-desk-web --build 412 --branch main --environment pier-test
 
 A folder stands for the result files and archives in it, found by their content. What was sent before is known by its content, so sending it again is safe.
 

@@ -15,6 +15,8 @@ export interface OutgoingFile {
   content: Blob
   /** It is no result file, but may be named by one: a picture, a log. */
   attachment?: boolean
+  /** Of an attachment that no result file names: whose it is, by the words for the test, its class or suite, a case that it declares, the attempt. */
+  belongs?: { test?: string; class?: string; case?: string; attempt?: string } | null
 }
 
 /** Sends result files in one request. @throws ApiError, UnreachableError */
@@ -26,6 +28,9 @@ export function deliver(
   files: OutgoingFile[],
 ): Promise<DeliveryReport> {
   const body = new FormData()
-  for (const file of files) body.append(file.attachment ? 'attachment' : 'file', file.content, file.name)
+  for (const file of files) {
+    if (file.belongs) body.append('belongs', JSON.stringify(file.belongs))
+    body.append(file.attachment ? 'attachment' : 'file', file.content, file.name)
+  }
   return client.post('/projects/{project}/deliveries', { path: { project }, query: { source, ...target }, body })
 }

@@ -1,4 +1,4 @@
-import { ApiClient, ApiError, deliver, type DeliveredFile, type DeliveryReport, UnreachableError } from '@bobbin/client'
+import { ApiClient, ApiError, deliver, type DeliveredFile, type DeliveryReport, type OutgoingFile, UnreachableError } from '@bobbin/client'
 import type { Change } from '@bobbin/core'
 import { openAsBlob } from 'node:fs'
 import { setTimeout as wait } from 'node:timers/promises'
@@ -31,9 +31,11 @@ export async function deliverFiles(patterns: string[], options: DeliverOptions):
   const token = fromEnvironment('BOBBIN_TOKEN', 'a token with the scope “deliver”')
   const progress = new Progress()
   const found = findFiles(patterns)
-  const attached = options.attach ? findAttachments(options.attach).filter((name) => !found.files.includes(name)) : []
-  const opened = async (name: string, attachment: boolean) => ({ name, content: await openAsBlob(name), attachment })
-  const files = await Promise.all([...found.files.map((name) => opened(name, false)), ...attached.map((name) => opened(name, true))])
+  const attached = options.attach ? findAttachments(options.attach).filter(({ name }) => !found.files.includes(name)) : []
+  const files: OutgoingFile[] = await Promise.all([
+    ...found.files.map(async (name) => ({ name, content: await openAsBlob(name) })),
+    ...attached.map(async ({ name, belongs }) => ({ name, content: await openAsBlob(name), attachment: true, belongs })),
+  ])
   const total = files.reduce((sum, file) => sum + file.content.size, 0)
   const quiet = new ApiClient({ baseUrl, token, fetch: nodeFetch() })
   const client = new ApiClient({ baseUrl, token, fetch: nodeFetch((sent) => progress.show(sendingWords(sent, total))) })
@@ -52,7 +54,8 @@ export async function deliverFiles(patterns: string[], options: DeliverOptions):
     progress.clear()
     if (options.json) console.log(JSON.stringify(report, null, 2))
     else {
-      for (const name of found.passedOver.filter((name) => !attached.includes(name))) console.log(`passed over  ${name}`)
+      for (const name of found.passedOver.filter((name) => !attached.some((other) => other.name === name)))
+        console.log(`passed over  ${name}`)
       print(report, baseUrl, project)
     }
     return report.files.some((file) => file.status === 'refused') ? EXIT.refused : EXIT.stored

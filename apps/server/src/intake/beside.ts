@@ -1,63 +1,39 @@
-import { matchPath, mediaTypeOf } from '@bobbin/core'
+import { type Belongs, matchPath, mediaTypeOf, type NamedTest, testsOfWords } from '@bobbin/core'
 import { createHash } from 'node:crypto'
-import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import type { BlobStore } from '../platform/blobs/blob-store.js'
+import type { BlobStore } from '../platform/blobs/index.js'
 import { type Queryable, rowsOf, run } from '../platform/database.js'
+import type { Target } from './target.js'
 
-interface Kept {
+/** A file that came along with result files. */
+export interface BesideFile {
   name: string
-  path: string
   hash: string
   bytes: number
   mediaType: string
+  /** Whose it is, where its path tells that; else a report must name it. */
+  belongs: Belongs | null
 }
 
 /** Largest file that is kept as an attachment, in bytes. */
 export const MOST_ATTACHED = 100 * 1024 ** 2
 
-/** Files that came along with result files, until the end of the delivery shows which of them a report names. */
+/** Files that came along with result files, until the end of the delivery shows which of them belong to a result. */
 export class BesideFiles {
-  private readonly files: Kept[] = []
+  readonly files: BesideFile[] = []
   private folder: string | null = null
 
-  add(name: string, content: Buffer): void {
+  add(name: string, content: Buffer, belongs: Belongs | null = null): void {
     this.folder ??= mkdtempSync(join(tmpdir(), 'bobbin-beside-'))
-    const path = join(this.folder, String(this.files.length))
-    writeFileSync(path, content, { mode: 0o600 })
     const hash = createHash('sha256').update(content).digest('hex')
-    this.files.push({ name, path, hash, bytes: content.length, mediaType: mediaTypeOf(content.subarray(0, 512)) })
+    writeFileSync(join(this.folder, hash), content, { mode: 0o600 })
+    this.files.push({ name, hash, bytes: content.length, mediaType: mediaTypeOf(content.subarray(0, 512)), belongs })
   }
 
-  /**
-   * Gives the attachments that the reports of a run name their contents; the reports may have come before.
-   * @returns names of the files that were kept so
-   */
-  async settle(db: Queryable, blobs: BlobStore, runId: number): Promise<Set<string>> {
-    if (this.files.length === 0) return new Set()
-    const named = await rowsOf<{ id: string; path: string }>(db, NAMED, { runId })
-    const byName = groupByName(this.files)
-    const found = named.flatMap(({ id, path }) => {
-      const candidates = byName.get(lastOf(path)) ?? []
-      const match = matchPath(
-        path,
-        candidates.map(({ name }) => name),
-      )
-      const kept = candidates.find(({ name }) => name === match)
-      return kept ? [{ id, kept }] : []
-    })
-    const used = new Set(found.map(({ kept }) => kept))
-    for (const kept of used) await blobs.put(kept.hash, readFileSync(kept.path))
-    if (found.length > 0) {
-      await run(db, FILL, {
-        ids: found.map(({ id }) => id),
-        hashes: found.map(({ kept }) => kept.hash),
-        bytes: found.map(({ kept }) => kept.bytes),
-        types: found.map(({ kept }) => kept.mediaType),
-      })
-    }
-    return new Set([...used].map(({ name }) => name))
+  async keep(blobs: BlobStore, { hash }: BesideFile): Promise<void> {
+    await blobs.put(hash, { path: join(this.folder ?? '', hash) })
   }
 
   dispose(): void {
@@ -66,10 +42,83 @@ export class BesideFiles {
   }
 }
 
+/** Which attachments of a run get which contents. */
+export interface BesideMatches {
+  /** Attachments that a report names. */
+  named: { id: string; file: BesideFile }[]
+  /** Attempts that a path tells. */
+  told: { attempt: AttemptPlace; file: BesideFile }[]
+}
+
+interface AttemptPlace {
+  scriptId: number
+  fileId: number
+  ordinal: number
+}
+
+/** Finds the results of a run that files beside the reports belong to; the reports may have come before. */
+export async function matchBeside(db: Queryable, { runId, day }: Target, files: readonly BesideFile[]): Promise<BesideMatches> {
+  if (files.length === 0) return { named: [], told: [] }
+  const named = await rowsOf<{ id: string; path: string }>(db, NAMED, { runId })
+  const byName = groupByName(files)
+  const matches: BesideMatches = { named: [], told: [] }
+  for (const { id, path } of named) {
+    const candidates = byName.get(lastOf(path)) ?? []
+    const match = matchPath(
+      path,
+      candidates.map(({ name }) => name),
+    )
+    const file = candidates.find(({ name }) => name === match)
+    if (file) matches.named.push({ id, file })
+  }
+  const telling = files.filter(({ belongs }) => belongs !== null)
+  if (telling.length === 0) return matches
+  const attempts = await rowsOf<AttemptPlace & NamedTest>(db, ATTEMPTS, { runId, day })
+  for (const file of telling) matches.told.push(...attemptsOf(file, attempts).map((attempt) => ({ attempt, file })))
+  return matches
+}
+
+/** Of each test that the words fit the attempt that they tell, or the last one. */
+function attemptsOf({ belongs }: BesideFile, attempts: readonly (AttemptPlace & NamedTest)[]): AttemptPlace[] {
+  const ordinal = belongs?.attempt === undefined ? null : Number(belongs.attempt)
+  const last = new Map<number, AttemptPlace>()
+  for (const place of testsOfWords(belongs ?? {}, attempts)) {
+    const attempt = attempts[place]
+    if (attempt && (ordinal === null || attempt.ordinal === ordinal)) last.set(attempt.scriptId, attempt)
+  }
+  return [...last.values()]
+}
+
+/** Gives attachments their contents, and attempts their attachments; what they have already they keep. */
+export async function storeBeside(db: Queryable, projectId: number, runId: number, { named, told }: BesideMatches): Promise<void> {
+  if (named.length > 0) {
+    await run(db, FILL, {
+      ids: named.map(({ id }) => id),
+      hashes: named.map(({ file }) => file.hash),
+      bytes: named.map(({ file }) => file.bytes),
+      types: named.map(({ file }) => file.mediaType),
+    })
+  }
+  if (told.length > 0) {
+    const rows = told.map(({ attempt, file: { name, hash, bytes, mediaType } }) => ({
+      ...attempt,
+      name: lastOf(name).slice(0, 500),
+      path: name.slice(0, 2000),
+      hash,
+      bytes,
+      mediaType,
+    }))
+    await run(db, ADD, { projectId, runId, rows: JSON.stringify(rows) })
+  }
+}
+
+/** Files that were attached by any delivery to a run, to be attached again after one of its files was read again. */
+export const attachedTo = (db: Queryable, runId: number): Promise<BesideFile[]> => rowsOf<BesideFile>(db, ATTACHED, { runId })
+
 const lastOf = (path: string) => path.split(/[\\/]/).at(-1) ?? path
 
-function groupByName(files: Kept[]): Map<string, Kept[]> {
-  const groups = new Map<string, Kept[]>()
+function groupByName(files: readonly BesideFile[]): Map<string, BesideFile[]> {
+  const groups = new Map<string, BesideFile[]>()
   for (const file of files) groups.set(lastOf(file.name), [...(groups.get(lastOf(file.name)) ?? []), file])
   return groups
 }
@@ -81,3 +130,18 @@ where f.run_id = $runId and a.hash is null and a.path is not null`
 const FILL = `
 update attachment a set hash = decode(x.hash, 'hex'), bytes = x.bytes, media_type = x.type
 from unnest($ids::bigint[], $hashes::text[], $bytes::bigint[], $types::text[]) as x (id, hash, bytes, type) where a.id = x.id`
+
+const ATTEMPTS = `
+select a.script_id as "scriptId", a.file_id as "fileId", a.ordinal::int as ordinal, s.name, s.classname, s.suites, s.file, s.keys
+from attempt a join script s on s.id = a.script_id where a.run_id = $runId and a.day = $day::date order by a.script_id, a.ordinal`
+
+const ADD = `
+insert into attachment (project_id, run_id, script_id, file_id, ordinal, name, path, hash, bytes, media_type)
+select $projectId, $runId, x."scriptId", x."fileId", x.ordinal, x.name, x.path, decode(x.hash, 'hex'), x.bytes, x."mediaType"
+from jsonb_to_recordset($rows::jsonb) as x ("scriptId" int, "fileId" int, ordinal smallint, name text, path text, hash text, bytes bigint, "mediaType" text)
+where not exists (select 1 from attachment a where a.run_id = $runId and a.script_id = x."scriptId" and a.ordinal = x.ordinal and a.path = x.path)`
+
+const ATTACHED = `
+select f.name, encode(f.content, 'hex') as hash, f.bytes::float8 as bytes, f.media_type as "mediaType", f.belongs
+from result_file f join delivery d on d.id = f.delivery_id
+where d.run_id = $runId and f.status = 'attached' and f.content is not null order by f.id`

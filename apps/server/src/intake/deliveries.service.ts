@@ -10,6 +10,7 @@ import { BLOBS, type BlobStore } from '../platform/blobs/blob-store.js'
 import { rowsOf, run } from '../platform/database.js'
 import { notFound, Problem } from '../platform/problem.js'
 import { RunsService } from '../runs/index.js'
+import { attachedTo, matchBeside, storeBeside } from './beside.js'
 import { DELIVERIES, DELIVERY, DELIVERY_FILES } from './delivery-queries.js'
 import { deliveryRun } from './delivery-run.js'
 import { keepUnknownKeys, rereadRow } from './file-rows.js'
@@ -17,7 +18,6 @@ import type { PlaceDto } from './intake.dto.js'
 import { holdIntake } from './intake-lock.js'
 import { placeOf } from './intake.service.js'
 import { disposeOf, readFiles, type ReadFile, type UnreadFile } from './read-file.js'
-import { CONTENTS_BESIDE, GIVE_BACK } from './rework-queries.js'
 import { forgetUnused, lockRun, moveFiles, removeFiles, resettle } from './rework.js'
 import { storeFile, type InTransaction } from './store-file.js'
 import { resolveTarget, type Target } from './target.js'
@@ -142,18 +142,17 @@ export class DeliveriesService {
   private async replace(db: InTransaction, project: Project, held: Held, fileId: number, file: ReadFile, original: string): Promise<void> {
     const startedAt = new Date(file.findings.startedAt ?? Date.now())
     const place = held.run ?? (await resolveTarget(db, project.id, dtoOf(held.target), startedAt, { made: [], notes: [] }))
-    const contents = await rowsOf(db, CONTENTS_BESIDE, { fileId })
     const lost = held.fileIds.includes(fileId) ? await removeFiles(db, place, [fileId]) : []
     if (!(await rereadRow(db, fileId, place.runId, file, original)))
       throw new Problem('conflict', 'already', `The run has “${file.name}” already, by another delivery`)
     const stored = await storeFile(db, this.blobs, project, place, fileId, file)
     await keepUnknownKeys(db, fileId, stored.unknownKeys)
-    await run(db, GIVE_BACK, { fileId, contents: JSON.stringify(contents) })
     await resettle(db, place, stored.retried)
     await run(db, 'update delivery set run_id = $runId, undone_at = null, undone_by = null where id = $id', {
       id: held.id,
       runId: place.runId,
     })
+    await storeBeside(db, project.id, place.runId, await matchBeside(db, place, await attachedTo(db, place.runId)))
     await forgetUnused(db, project.id, held.id, lost)
   }
 

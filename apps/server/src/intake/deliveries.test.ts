@@ -1,3 +1,4 @@
+import { deliver } from '@bobbin/client'
 import type { DeliveryDetail, DeliveryFile, DeliveryReport, DeliveryRow, ResultDetail, RunDetail } from '@bobbin/client'
 import { randomBytes } from 'node:crypto'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
@@ -236,25 +237,21 @@ describe('reading a file again', () => {
     expect(await page(report.deliveryId)).toMatchObject({ run: { build: 'odd', totals: { total: 1 } } })
   })
 
-  it('keeps the pictures that were attached from beside', async () => {
-    const shot = new Blob([Uint8Array.from([0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a, 1])])
-    const withPicture = `<testsuite name="s"><testcase classname="c" name="pictured"><failure message="no"/><system-out>[[ATTACHMENT|shots/one.png]]</system-out></testcase></testsuite>`
-    const form = new FormData()
-    form.append('files', new Blob([withPicture]), 'report.xml')
-    form.append('attachment', shot, 'shots/one.png')
-    const query = 'pipeline=reread&build=pictures&branch=main&environment=pier-test'
-    const sent = await fetch(`${bobbin.url}/api/projects/gullhaven/deliveries?${query}`, {
-      method: 'POST',
-      headers: { cookie },
-      body: form,
-    })
-    const report = (await sent.json()) as DeliveryReport
-    expect(report.files.map(({ status }) => status)).toEqual(['stored', 'attached'])
+  it('and undoing keep the pictures that lay beside the report', async () => {
+    const report = await deliverWith({
+      'report.xml': `<testsuite name="s"><testcase classname="c" name="pictured"><failure message="no"/><system-out>[[ATTACHMENT|shots/one.png]]</system-out></testcase></testsuite>`,
+    }, [['shots/one.png', null], ['shots/pictured-2.png', { test: 'Pictured' }]]) // prettier-ignore
+    expect(report.files.map(({ status }) => status)).toEqual(['stored', 'attached', 'attached'])
     const before = await everything()
-    const file = (await filesOf(report)).find(({ status }) => status === 'stored')
-    expect((await readAgain(report.deliveryId, file?.id ?? 0)).status).toBe(200)
-    expect(await everything()).toEqual(before)
     expect(JSON.stringify(before)).toMatch(/one\.png","hash":"[0-9a-f]{64}"/)
+    expect(JSON.stringify(before)).toMatch(/pictured-2\.png","hash":"[0-9a-f]{64}"/)
+    const file = (await filesOf(report)).find(({ status }) => status === 'stored')?.id ?? 0
+    expect((await readAgain(report.deliveryId, file)).status).toBe(200)
+    expect(await everything()).toEqual(before)
+    await undo(report.deliveryId)
+    expect(JSON.stringify(await everything())).not.toContain('one.png')
+    await readAgain(report.deliveryId, file)
+    expect(await everything()).toEqual(before)
   })
 
   it('says so when the file was not kept', async () => {
@@ -263,6 +260,59 @@ describe('reading a file again', () => {
     const file = await fileOf(report)
     expect(file.original).toBe(false)
     expect(await readAgain(report.deliveryId, file.id)).toMatchObject({ status: 404, answer: { code: 'noOriginal' } })
+  })
+})
+
+describe('files whose path tells the test', () => {
+  const report = `<testsuite name="gate"><testcase classname="quay.GateTest" name="opens at noon [FERRY-101]"><failure message="no"/></testcase>
+    <testcase classname="quay.GateTest" name="shuts at night"/><testcase classname="pier.GateTest" name="shuts at night"/></testsuite>`
+  const attachments = (runId: number | undefined) =>
+    bobbin.ask<{ classname: string; name: string; ordinal: number; file: string }>(
+      `select s.classname, s.name, t.ordinal, t.name as file from attachment t join script s on s.id = t.script_id where t.run_id = ${runId} order by 1, 2, 3, 4`,
+    )
+
+  it('are attached to the tests that the words fit, and named where they fit none', async () => {
+    const sent = await deliverWith({ 'report.xml': report }, [
+      ['shots/opens-at-noon-FERRY-101.png', { test: 'opens-at-noon-FERRY-101' }],
+      ['shots/pier.GateTest/shuts_at_night.png', { class: 'pier.GateTest', test: 'shuts_at_night' }],
+      ['logs/ferry-101.log', { case: 'ferry-101' }],
+      ['shots/nobody.png', { test: 'nobody' }],
+    ], 'told') // prettier-ignore
+    expect(sent.files.map(({ status }) => status)).toEqual(['stored', 'attached', 'attached', 'attached', 'passedOver'])
+    expect(sent.files[4]?.error?.message).toContain('its path tells none')
+    expect(await attachments(sent.run?.id)).toEqual([
+      { classname: 'pier.GateTest', name: 'shuts at night', ordinal: 1, file: 'shuts_at_night.png' },
+      { classname: 'quay.GateTest', name: 'opens at noon [FERRY-101]', ordinal: 1, file: 'ferry-101.log' },
+      { classname: 'quay.GateTest', name: 'opens at noon [FERRY-101]', ordinal: 1, file: 'opens-at-noon-FERRY-101.png' },
+    ])
+  })
+
+  it('go to the attempt that they tell, else to the last, and once however often they come', async () => {
+    const tries = `<testsuite name="s"><testcase classname="c" name="flips"><failure message="1"/></testcase></testsuite>`
+    const place = 'told-attempts'
+    await deliverWith({ 'first.xml': tries }, [], place)
+    const shots: [string, object][] = [
+      ['1/flips.png', { test: 'flips', attempt: '1' }],
+      ['flips.png', { test: 'flips' }],
+    ]
+    const passing = tries.replace('<failure message="1"/>', '')
+    const sent = await deliverWith({ 'second.xml': passing }, shots, place)
+    await deliverWith({ 'second.xml': passing }, shots, place)
+    expect((await attachments(sent.run?.id)).map(({ ordinal }) => ordinal)).toEqual([1, 2])
+  })
+
+  it('are refused with a sentence where the words are none', async () => {
+    const form = new FormData()
+    form.append('belongs', '["flips"]')
+    form.append('attachment', new Blob(['x']), 'x.png')
+    const query = 'pipeline=told&build=1&branch=main&environment=pier-test'
+    const answer = await fetch(`${bobbin.url}/api/projects/gullhaven/deliveries?${query}`, {
+      method: 'POST',
+      headers: { cookie },
+      body: form,
+    })
+    expect(answer.status).toBe(400)
+    expect(((await answer.json()) as { detail: string }).detail).toContain('“belongs” must be a JSON object')
   })
 })
 
@@ -311,4 +361,17 @@ describe('moving a delivery', () => {
 async function undoAll(build: string): Promise<void> {
   const rows = (await bobbin.get<DeliveryRow[]>('/deliveries')).filter((row) => row.build === build && row.runId !== null)
   for (const { id } of rows) await undo(id)
+}
+
+/** Delivers result files with others beside them, and whose those are. */
+function deliverWith(
+  files: Record<string, string>,
+  beside: [name: string, belongs: object | null][],
+  build = 'beside',
+): Promise<DeliveryReport> {
+  const target = { pipeline: 'beside', build, branch: 'main', environment: 'pier-test' }
+  return deliver(bobbin.client(), 'gullhaven', target, 'cli', [
+    ...Object.entries(files).map(([name, text]) => ({ name, content: new Blob([text]) })),
+    ...beside.map(([name, belongs]) => ({ name, content: new Blob([`PNG of ${name}`]), attachment: true, belongs })),
+  ])
 }

@@ -1,12 +1,12 @@
 import type { DeliveredFile, DeliveryReport } from '../contract/index.js'
-import { Refusal, summarizeCoverage } from '@bobbin/core'
+import { type Belongs, Refusal, summarizeCoverage } from '@bobbin/core'
 import type { Sequelize } from 'sequelize-typescript'
 import type { Context } from '../access/index.js'
 import { announce } from '../events/announce.js'
 import type { BlobStore } from '../platform/blobs/blob-store.js'
 import { run } from '../platform/database.js'
 import type { RunsService } from '../runs/index.js'
-import { BesideFiles, MOST_ATTACHED } from './beside.js'
+import { type BesideFile, BesideFiles, matchBeside, MOST_ATTACHED, storeBeside } from './beside.js'
 import { deliveryRun } from './delivery-run.js'
 import { addStoredRow, addUnstoredRows, keepUnknownKeys } from './file-rows.js'
 import type { TargetDto } from './intake.dto.js'
@@ -27,7 +27,9 @@ export class Delivery {
   private readonly files: DeliveredFile[] = []
   /** Of files that are not stored: what is kept of each, by its place in `files`. */
   private readonly originals = new Map<DeliveredFile, { hash: string | null; bytes: number }>()
-  private runId: number | null = null
+  /** Files that came along and belong to a result. */
+  private readonly attached = new Map<DeliveredFile, BesideFile>()
+  private run: Target | null = null
   /** A file has come in whole and is being stored; the sender waits for us. */
   storing = false
   private newScripts = 0
@@ -41,13 +43,13 @@ export class Delivery {
   ) {}
 
   /** A file that is no result file itself, sent to be attached where one of them names it. */
-  async attach(file: IncomingFile): Promise<void> {
+  async attach(file: IncomingFile, belongs: Belongs | null = null): Promise<void> {
     const pieces: Buffer[] = []
     let bytes = 0
     for await (const chunk of file.chunks) if ((bytes += chunk.length) <= MOST_ATTACHED) pieces.push(Buffer.from(chunk))
     const tooLarge = new Refusal('tooLong', `It is larger than ${MOST_ATTACHED / 1024 ** 2} MB, the most that is attached`)
     const refusal = bytes > MOST_ATTACHED || file.cut() ? tooLarge : NOT_NAMED
-    if (refusal === NOT_NAMED) this.beside.add(file.name, Buffer.concat(pieces))
+    if (refusal === NOT_NAMED) this.beside.add(file.name, Buffer.concat(pieces), belongs)
     this.files.push(unread({ name: file.name, refusal, passedOver: refusal === NOT_NAMED }))
   }
 
@@ -92,18 +94,25 @@ export class Delivery {
   }
 
   private committed(target: Target, log: MadeLog, newScripts: number): void {
-    this.runId = target.runId
+    this.run = target
     this.newScripts += newScripts
     this.log.made.push(...log.made)
     for (const note of log.notes) if (!this.log.notes.includes(note)) this.log.notes.push(note)
   }
 
-  /** Files that lay beside the reports find the results that name them. */
+  /** Files that lay beside the reports find the results that name them, or that they tell. */
   private async settleBeside(): Promise<void> {
-    if (this.runId === null) return
-    const used = await this.beside.settle({ sequelize: this.tools.sequelize }, this.tools.blobs, this.runId)
+    if (this.run === null) return
+    const db = { sequelize: this.tools.sequelize }
+    const matches = await matchBeside(db, this.run, this.beside.files)
+    const used = new Map([...matches.named, ...matches.told].map(({ file }) => [file.name, file]))
+    for (const file of used.values()) await this.beside.keep(this.tools.blobs, file)
+    await storeBeside(db, this.context.project.id, this.run.runId, matches)
     for (const file of this.files) {
-      if (used.has(file.name) && file.status === 'passedOver') Object.assign(file, { status: 'attached', error: null })
+      const content = used.get(file.name)
+      if (!content || file.status !== 'passedOver') continue
+      Object.assign(file, { status: 'attached', error: null })
+      this.attached.set(file, content)
     }
   }
 
@@ -116,7 +125,7 @@ export class Delivery {
     await this.settleBeside()
     await this.keepRecord()
     const { runs } = this.tools
-    const record = this.runId === null ? null : await runs.record(this.context, this.runId)
+    const record = this.run === null ? null : await runs.record(this.context, this.run.runId)
     return {
       deliveryId: this.id,
       run: record && deliveryRun(record),
@@ -135,7 +144,8 @@ export class Delivery {
       if (unstored.length > 0) {
         const rows = unstored.map((file) => {
           const { hash, bytes } = this.originals.get(file) ?? { hash: null, bytes: 0 }
-          return { name: file.name, status: file.status, bytes, original: hash, error: file.error }
+          const content = this.attached.get(file)
+          return { name: file.name, status: file.status, bytes: content?.bytes ?? bytes, original: hash, error: file.error, content }
         })
         await addUnstoredRows(db, { projectId: this.context.project.id, deliveryId: this.id }, rows)
       }
@@ -143,7 +153,7 @@ export class Delivery {
         db,
         'update delivery set run_id = $runId, made = $made::jsonb, notes = $notes::jsonb, new_scripts = $newScripts where id = $id',
         {
-          runId: this.runId,
+          runId: this.run?.runId ?? null,
           made: JSON.stringify(this.log.made),
           notes: JSON.stringify(this.log.notes),
           newScripts: this.newScripts,
@@ -154,7 +164,7 @@ export class Delivery {
   }
 }
 
-const NOT_NAMED = new Refusal('notResult', 'No result of this delivery names it')
+const NOT_NAMED = new Refusal('notResult', 'No result of this delivery names it, and its path tells none')
 
 function delivered(file: ReadFile, status: 'stored' | 'already', unknownKeys: DeliveredFile['unknownKeys']): DeliveredFile {
   const { format, faults, warnings } = file.findings

@@ -1,5 +1,6 @@
 import type { DeliveredFile } from '../contract/index.js'
 import { type Queryable, rowsOf, run } from '../platform/database.js'
+import type { BesideFile } from './beside.js'
 import type { ReadFile } from './read-file.js'
 
 /** The rows of `result_file`: one for each delivered file, whatever became of it. */
@@ -54,6 +55,8 @@ export interface UnstoredRow {
   bytes: number
   original: string | null
   error: DeliveredFile['error']
+  /** Of one that is attached. */
+  content: BesideFile | undefined
 }
 
 /** Files of a delivery that are not in its run, in one statement. */
@@ -64,8 +67,9 @@ export const addUnstoredRows = (
 ): Promise<void> =>
   run(
     db,
-    `insert into result_file (project_id, delivery_id, name, status, bytes, results, original, error)
-     select $projectId, $deliveryId, x.name, x.status, x.bytes, 0, decode(x.original, 'hex'), x.error
-     from jsonb_to_recordset($rows::jsonb) as x (name text, status text, bytes bigint, original text, error jsonb)`,
+    `insert into result_file (project_id, delivery_id, name, status, bytes, results, original, error, content, media_type, belongs)
+     select $projectId, $deliveryId, x.name, x.status, x.bytes, 0, decode(x.original, 'hex'), x.error,
+       decode(x.content ->> 'hash', 'hex'), x.content ->> 'mediaType', nullif(x.content -> 'belongs', 'null')
+     from jsonb_to_recordset($rows::jsonb) as x (name text, status text, bytes bigint, original text, error jsonb, content jsonb)`,
     { ...keys, rows: JSON.stringify(rows) },
   )

@@ -1,3 +1,4 @@
+import type { Belongs } from '@bobbin/core'
 import { Controller, HttpCode, Inject, Post, Query, Req } from '@nestjs/common'
 import type { DeliveryReport } from '../contract/index.js'
 import type busboy from 'busboy'
@@ -45,10 +46,20 @@ async function takeFiles(request: IncomingMessage, delivery: Delivery, idleMs: n
   const parser = openMultipart(request, { fileSize: MOST_BYTES, files: MOST_FILES })
   let count = 0
   let queue: Promise<void> = Promise.resolve()
+  let belongs: Belongs | null = null
+  parser.on('field', (field, value) => {
+    if (field !== 'belongs') return
+    const read = readBelongs(value)
+    belongs = read
+    // thrown where the request is waited for, not in the middle of its parser
+    if (!read) queue = queue.then(() => Promise.reject(new Problem('invalid', 'belongs', BELONGS)))
+  })
   parser.on('file', (field, stream, info) => {
     count++
     const file = { name: info.filename || `file-${count}`, chunks: stream, cut: () => stream.truncated === true }
-    queue = queue.then(() => (field === 'attachment' ? delivery.attach(file) : delivery.take(file)))
+    const whose = belongs
+    belongs = null
+    queue = queue.then(() => (field === 'attachment' ? delivery.attach(file, whose) : delivery.take(file)))
     // an aborted request errors every open stream; the pipeline below reports it once
     stream.on('error', () => stream.resume())
     queue.catch(() => stream.resume())
@@ -61,4 +72,21 @@ async function takeFiles(request: IncomingMessage, delivery: Delivery, idleMs: n
 async function untilSettled(parser: busboy.Busboy, queue: () => Promise<void>): Promise<void> {
   await new Promise<void>((resolve) => parser.once('close', resolve))
   await queue()
+}
+
+const WORDS = ['test', 'class', 'case', 'attempt'] as const
+const BELONGS = 'The field “belongs” must be a JSON object with texts under “test”, “class”, “case” or “attempt”'
+
+/** Whose the attachment is that follows, as the client tells it before the file; null where that can't be understood. */
+function readBelongs(json: string): Belongs | null {
+  try {
+    const value = JSON.parse(json) as Record<string, unknown> | null
+    const words = WORDS.flatMap((name) => {
+      const word = value?.[name]
+      return typeof word === 'string' && word.length <= 10_000 ? [[name, word] as const] : []
+    })
+    return words.length > 0 ? Object.fromEntries(words) : null
+  } catch {
+    return null
+  }
 }

@@ -70,13 +70,3 @@ export const FORGET_EMPTY = [
   `delete from environment e where e.project_id = $projectId and not exists (select 1 from lane l where l.environment_id = e.id)
      and exists (select 1 from delivery d, jsonb_array_elements(d.made) m where d.id = $deliveryId and m ->> 'kind' = 'environment' and m ->> 'name' = e.name)`,
 ]
-
-/** Contents that lay beside a report are not in it: they are given back to the attachments of the same path. */
-export const CONTENTS_BESIDE = `
-select distinct on (path) path, encode(hash, 'hex') as hash, bytes::float8 as bytes, media_type as type
-from attachment where file_id = $fileId and hash is not null and path is not null order by path, id`
-
-export const GIVE_BACK = `
-update attachment a set hash = decode(x.hash, 'hex'), bytes = x.bytes, media_type = x.type
-from jsonb_to_recordset($contents::jsonb) as x (path text, hash text, bytes bigint, type text)
-where a.file_id = $fileId and a.hash is null and a.path = x.path`

@@ -26,6 +26,10 @@ alter table result_file
   add column unknown_keys jsonb not null default '[]',
   -- under this hash the blob store keeps the file as it came, in gzip
   add column original bytea,
+  -- of a file that is attached: its content in the blob store, and whose it is where its path tells that
+  add column content bytea,
+  add column media_type text,
+  add column belongs jsonb,
   add column read_at timestamptz not null default now(),
   alter column run_id drop not null,
   alter column sha256 drop not null,

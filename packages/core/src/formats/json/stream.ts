@@ -130,7 +130,9 @@ export class JsonStream {
   }
 
   private key(frame: Frame, key: string): void {
-    const twice = frame.seen ? frame.seen.has(key) : frame.treatment === 'build' && frame.object[key] !== undefined && Object.hasOwn(frame.object, key)
+    const twice = frame.seen
+      ? frame.seen.has(key)
+      : frame.treatment === 'build' && frame.object[key] !== undefined && Object.hasOwn(frame.object, key)
     if (twice) this.warnings.add('duplicateKey', `“${key.slice(0, 100)}” stands twice in one object; the last one holds`, this.lines.end())
     frame.seen?.add(key)
     frame.key = key
