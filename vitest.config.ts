@@ -11,6 +11,8 @@ export default defineConfig({
         ...source,
         test: {
           name: 'core',
+          // pure computation: files share what they import, which costs more than they do
+          isolate: false,
           include: ['packages/*/src/**/*.test.ts', 'apps/cli/src/**/*.test.ts', 'tools/**/*.test.ts'],
           testTimeout: 60_000,
         },
@@ -19,6 +21,8 @@ export default defineConfig({
         ...source,
         test: {
           name: 'server',
+          // files of a worker follow one another, each with an application and a database of its own
+          isolate: false,
           include: ['apps/server/src/**/*.test.ts'],
           globalSetup: ['apps/server/src/testing/postgres.global.ts'],
           testTimeout: 60_000,
@@ -27,7 +31,14 @@ export default defineConfig({
       },
       {
         resolve: { conditions: ['@bobbin/source'] },
-        test: { name: 'web', include: ['apps/web/src/**/*.test.{ts,tsx}'], environment: 'jsdom', testTimeout: 60_000 },
+        test: {
+          name: 'web',
+          include: ['apps/web/src/**/*.test.{ts,tsx}'],
+          environment: 'jsdom',
+          isolate: false,
+          setupFiles: ['apps/web/src/testing/setup.ts'],
+          testTimeout: 60_000,
+        },
       },
     ],
   },

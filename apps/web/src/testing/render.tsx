@@ -1,20 +1,15 @@
 import type { Me } from '@bobbin/client'
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query'
-import { act, cleanup, render } from '@testing-library/react'
+import { act, render } from '@testing-library/react'
 import { useEffect, useState, type ReactNode } from 'react'
 import { createMemoryRouter, RouterProvider } from 'react-router'
-import { afterEach, vi } from 'vitest'
+import { vi } from 'vitest'
 import { SessionProvider } from '../context/session.js'
 
 const ME: Me = {
   account: { id: 1, name: 'Runa Solberg', email: 'runa@gullhaven.example', kind: 'engineer' },
   projects: [{ slug: 'gullhaven', name: 'Gullhaven Ferry', keyPrefix: 'FERRY', role: 'keeper' }],
 }
-
-afterEach(() => {
-  cleanup()
-  vi.unstubAllGlobals()
-})
 
 /**
  * Answers of the API by path (without the query; `POST /path` for one method), as the server would give them, a promise of one for
