@@ -1,6 +1,6 @@
 import { AxeBuilder } from '@axe-core/playwright'
 import type { Page } from '@playwright/test'
-import { expect, openRun, test } from './bobbin.js'
+import { bobbin, expect, folderWith, openRun, test } from './bobbin.js'
 
 const VIEWS: [string, string][] = [
   ['brief', '/gullhaven/brief'],
@@ -40,10 +40,41 @@ for (const [name, path] of VIEWS) {
   })
 }
 
-test('a run with its inspector: no axe violation in light and dark', async ({ signedIn: page }) => {
+test('a run with its inspector, attempts side by side, the whole window, a picture: no axe violation in light and dark', async ({
+  signedIn: page,
+}) => {
   await openRun(page, '412', 'fare-desk-web')
   await page.getByRole('row', { name: /Scanner rejoins/ }).click()
   await page.getByRole('button', { name: /attempt 1 of 2/ }).waitFor()
+  expect(await violations(page)).toEqual([])
+  await page.keyboard.press('s')
+  await page.getByRole('group', { name: 'Attempts side by side' }).waitFor()
+  expect(await violations(page)).toEqual([])
+  await page.keyboard.press('o')
+  await page.getByRole('dialog').waitFor()
+  expect(await violations(page)).toEqual([])
+  await page.keyboard.press('Escape')
+  await page.getByRole('button', { name: 'screenshot.png' }).first().click()
+  await page.getByRole('dialog').getByRole('img').waitFor()
+  expect(await violations(page)).toEqual([])
+})
+
+test('a delivery, as it is and undone, and where it could be moved: no axe violation in light and dark', async ({ signedIn: page }) => {
+  const folder = folderWith({
+    'a.xml': '<testsuite name="s"><testcase classname="c" name="slow" time="x"/></testsuite>',
+    'b.xml': '<html/>',
+  })
+  bobbin('deliver', folder, `${folder}/b.xml`, '--pipeline', 'axe', '--build', '1', '--branch', 'trial', '--environment', 'pier-test')
+  await page.goto('/gullhaven/intake')
+  await page.getByRole('link', { name: 'axe 1 in pier-test' }).click()
+  await page.getByText('1 file was refused').waitFor()
+  expect(await violations(page)).toEqual([])
+  await page.getByRole('button', { name: 'Move …' }).click()
+  await page.getByRole('dialog').waitFor()
+  expect(await violations(page)).toEqual([])
+  await page.keyboard.press('Escape')
+  await page.getByRole('button', { name: 'Undo delivery' }).click()
+  await page.getByText(/Undone by/).waitFor()
   expect(await violations(page)).toEqual([])
 })
 

@@ -109,6 +109,16 @@ try {
       await page.getByText('it breaks off').waitFor()
     },
   })
+  await shoot('delivery', '/gullhaven/intake', {
+    act: async (page) => {
+      await page
+        .getByRole('region', { name: 'Deliveries' })
+        .getByRole('link', { name: /fare-desk-web 412/ })
+        .first()
+        .click()
+      await page.getByRole('list', { name: 'Files of the delivery' }).waitFor()
+    },
+  })
 } finally {
   await browser.close()
   await server.stop()
