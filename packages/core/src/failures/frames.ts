@@ -57,11 +57,15 @@ const isLibrary = ({ name, file }: Omit<Frame, 'library'>, line: string): boolea
   (file === null && name !== null && !name.includes('.'))
 
 /** The frames of a stack, from where it was thrown outwards, whatever the order in which its language prints them. */
-export function framesOf(stack: string): Frame[] {
-  const lines = stack.split('\n')
-  const frames = lines.flatMap((line, i) => withNameAbove(frameIn(line), lines[i - 1]) ?? [])
+export function* framesOf(stack: string): Generator<Frame> {
   // Python prints the innermost frame last
-  return /^\s*Traceback \(most recent call last\)/m.test(stack) ? lastTraceback(stack).reverse() : frames
+  if (/^\s*Traceback \(most recent call last\)/m.test(stack)) return yield* lastTraceback(stack).reverse()
+  let above: string | undefined
+  for (const line of stack.split('\n')) {
+    const frame = withNameAbove(frameIn(line), above)
+    if (frame) yield frame
+    above = line
+  }
 }
 
 /** Of a chain of exceptions the last one is the failure that was seen. */
@@ -85,6 +89,10 @@ const TEST_FILE =
  * are on the stack: then the check itself said no.
  */
 export function originOf(stack: string): string | null {
-  const own = framesOf(stack).find(({ library, file, name }) => !library && name !== null && file !== null && !TEST_FILE.test(file))
-  return own?.name?.replace(/^Object\.(?=<)|<anonymous>|[$\d]+$/g, '').replace(/\(.*$/, '') || null
+  // mostly the first frame is it, and the rest is not even read
+  for (const { library, file, name } of framesOf(stack)) {
+    if (!library && name !== null && file !== null && !TEST_FILE.test(file))
+      return name.replace(/^Object\.(?=<)|<anonymous>|[$\d]+$/g, '').replace(/\(.*$/, '') || null
+  }
+  return null
 }

@@ -72,9 +72,9 @@ describe('frames', () => {
 
   it('finds the function of Go above its place, and turns Python round', () => {
     const go = 'goroutine 18 [running]:\nmain.greet({0xc00001c004, 0x24})\n\t/srv/ferry/main.go:6 +0xb3\n'
-    expect(framesOf(go).map(({ name }) => name)).toEqual(['main.greet'])
+    expect([...framesOf(go)].map(({ name }) => name)).toEqual(['main.greet'])
     const python = 'Traceback (most recent call last):\n  File "a.py", line 1, in <module>\n  File "b.py", line 2, in price\nKeyError: 1'
-    expect(framesOf(python).map(({ name }) => name)).toEqual(['price', '<module>'])
+    expect([...framesOf(python)].map(({ name }) => name)).toEqual(['price', '<module>'])
   })
 
   it('the origin is no test and no library', () => {

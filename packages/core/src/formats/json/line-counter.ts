@@ -9,12 +9,15 @@ export class LineCounter {
   private counted = 0
   private line = 1
   private lineStart = 0
+  /** The next line feed of the current piece, once it was looked for: a piece without any is not gone through again and again. */
+  private nextFeed = -1
 
   /** The next piece of the file. */
   chunk(bytes: Uint8Array): void {
     this.countTo(this.start + this.current.length)
     this.start += this.current.length
     this.current = bytes
+    this.nextFeed = -1
   }
 
   /** @param offset of a byte in the current piece, in bytes from the start of the file; an earlier one counts as where counting stands */
@@ -30,13 +33,18 @@ export class LineCounter {
 
   private countTo(offset: number): void {
     while (this.counted < offset) {
-      const found = this.current.indexOf(0x0a, this.counted - this.start)
-      if (found < 0 || this.start + found >= offset) {
+      if (this.nextFeed < this.counted) this.nextFeed = this.findFeed()
+      if (this.nextFeed >= offset) {
         this.counted = offset
         return
       }
       this.line++
-      this.counted = this.lineStart = this.start + found + 1
+      this.counted = this.lineStart = this.nextFeed + 1
     }
+  }
+
+  private findFeed(): number {
+    const found = this.current.indexOf(0x0a, this.counted - this.start)
+    return found < 0 ? Infinity : this.start + found
   }
 }
