@@ -1,5 +1,5 @@
 import { useQuery } from '@tanstack/react-query'
-import { useState } from 'react'
+import { useMemo, useState } from 'react'
 import { formatBytes, formatDuration } from '../../lib/format.js'
 import { AnsiText } from '../../ui/ansi-text.js'
 import { copyText } from '../../ui/copy.js'
@@ -42,8 +42,9 @@ async function fetchText(address: string, signal: AbortSignal): Promise<{ text: 
 
 function Content({ text, cut, address }: { text: string; cut: boolean; address: string }) {
   const [raw, setRaw] = useState(false)
-  const found: Readable = raw || cut ? { kind: 'log', text } : readable(text)
-  const laidOut = !cut && readable(text).kind !== 'log'
+  const best = useMemo<Readable>(() => (cut ? { kind: 'log', text } : readable(text)), [text, cut])
+  const found: Readable = raw ? { kind: 'log', text } : best
+  const laidOut = best.kind !== 'log'
   return (
     <>
       <div className="flex flex-wrap items-center gap-3">
