@@ -1,4 +1,4 @@
-import { type Belongs, matchPath, mediaTypeOf, type NamedTest, testsOfWords } from '@bobbin/core'
+import { type Belongs, matchPath, mediaTypeOf, type NamedTest, testFinder } from '@bobbin/core'
 import { createHash } from 'node:crypto'
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
@@ -74,19 +74,19 @@ export async function matchBeside(db: Queryable, { runId, day }: Target, files: 
   const telling = files.filter(({ belongs }) => belongs !== null)
   if (telling.length === 0) return matches
   const attempts = await rowsOf<AttemptPlace & NamedTest>(db, ATTEMPTS, { runId, day })
-  for (const file of telling) matches.told.push(...attemptsOf(file, attempts).map((attempt) => ({ attempt, file })))
+  const find = testFinder(attempts)
+  for (const file of telling) {
+    const meant = find(file.belongs ?? {}).flatMap((place) => attempts[place] ?? [])
+    matches.told.push(...attemptsOf(file, meant).map((attempt) => ({ attempt, file })))
+  }
   return matches
 }
 
-/** Of each test that the words fit the attempt that they tell, or the last one. */
-function attemptsOf({ belongs }: BesideFile, attempts: readonly (AttemptPlace & NamedTest)[]): AttemptPlace[] {
+/** Of each test the attempt that the words tell, or the last one. */
+function attemptsOf({ belongs }: BesideFile, attempts: readonly AttemptPlace[]): AttemptPlace[] {
   const ordinal = belongs?.attempt === undefined ? null : Number(belongs.attempt)
-  const last = new Map<number, AttemptPlace>()
-  for (const place of testsOfWords(belongs ?? {}, attempts)) {
-    const attempt = attempts[place]
-    if (attempt && (ordinal === null || attempt.ordinal === ordinal)) last.set(attempt.scriptId, attempt)
-  }
-  return [...last.values()]
+  const fitting = attempts.filter((attempt) => ordinal === null || attempt.ordinal === ordinal)
+  return [...new Map(fitting.map((attempt) => [attempt.scriptId, attempt])).values()]
 }
 
 /** Gives attachments their contents, and attempts their attachments; what they have already they keep. */

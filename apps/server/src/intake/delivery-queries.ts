@@ -38,6 +38,6 @@ select f.id, f.name, case when f.status = 'stored' and f.run_id is null then 'un
      'branchesCovered', sum(c.branches_covered), 'branchesTotal', sum(c.branches_total))
    from coverage c where c.file_id = f.id having count(*) > 0) as coverage
 from result_file f where f.delivery_id = $id and ($fileId::int is null or f.id = $fileId)
-order by f.status <> 'refused', not exists (select 1 from fault t where t.run_id = f.run_id and t.file_id = f.id),
+order by f.status <> 'refused', not (f.status = 'stored' and f.run_id is null), not exists (select 1 from fault t where t.run_id = f.run_id and t.file_id = f.id),
   f.unknown_keys = '[]' and f.warnings = '[]', f.status <> 'stored', f.id
 limit 1000`

@@ -1,5 +1,5 @@
 import { expect, it } from 'vitest'
-import { fileWords, testsOfWords, type NamedTest } from './belongs.js'
+import { fileWords, testFinder, type NamedTest } from './belongs.js'
 
 const test = (name: string, more: Partial<NamedTest> = {}): NamedTest => ({
   name,
@@ -28,7 +28,7 @@ it.each([
   [{ test: 'gate' }, []],
   [{ attempt: '2' }, []],
   [{}, []],
-])('%j is %j', (belongs, places) => expect(testsOfWords(belongs, tests)).toEqual(places))
+])('%j is %j', (belongs, places) => expect(testFinder(tests)(belongs)).toEqual(places))
 
 it('makes the same words of a name, however a runner made a file name of it', () => {
   for (const name of ['Gate opens at noon', 'gate-opens-at-noon', 'Gate_opens__at.noon ', '(Gate opens at noon)'])

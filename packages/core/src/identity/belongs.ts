@@ -24,21 +24,39 @@ export const fileWords = (text: string): string =>
     .replace(/^-+|-+$/g, '')
 
 /**
- * Finds tests by the words of a path. A test is meant by its name, or by its name behind its suites or class, as runners name
- * screenshots.
- * @returns places in `tests` that all the words fit
+ * Finds tests by the words of a path: each name is looked at once, however many paths are asked for. A test is meant by its name, or
+ * by its name behind its suites or class, as runners name screenshots.
+ * @returns what answers the places in `tests` that all the words fit
  */
-export function testsOfWords(belongs: Belongs, tests: readonly NamedTest[]): number[] {
-  const wanted = { test: belongs.test && fileWords(belongs.test), class: belongs.class && fileWords(belongs.class) }
-  if (!wanted.test && !wanted.class && !belongs.case) return []
-  const found: number[] = []
-  tests.forEach((test, i) => {
-    if (belongs.case && !test.keys.includes(belongs.case.toUpperCase().replaceAll('_', '-'))) return
-    if (wanted.test && !namesOf(test).some((name) => fileWords(name) === wanted.test)) return
-    if (wanted.class && !placesOf(test).some((place) => fileWords(place) === wanted.class)) return
-    found.push(i)
-  })
-  return found
+export function testFinder(tests: readonly NamedTest[]): (belongs: Belongs) => number[] {
+  const byName = placesByWords(tests, namesOf)
+  const byClass = placesByWords(tests, placesOf)
+  const byCase = new Map<string, Set<number>>()
+  tests.forEach(({ keys }, i) => keys.forEach((key) => enter(byCase, key, i)))
+  return (belongs) => {
+    const asked = [
+      belongs.test ? byName.get(fileWords(belongs.test)) : ANY,
+      belongs.class ? byClass.get(fileWords(belongs.class)) : ANY,
+      belongs.case ? byCase.get(belongs.case.toUpperCase().replaceAll('_', '-')) : ANY,
+    ].filter((places) => places !== ANY)
+    const [first, ...others] = asked
+    return [...(first ?? [])].filter((place) => others.every((places) => places?.has(place)))
+  }
+}
+
+/** No word is given, so that every test fits. */
+const ANY = null
+
+function placesByWords(tests: readonly NamedTest[], textsOf: (test: NamedTest) => string[]): Map<string, Set<number>> {
+  const places = new Map<string, Set<number>>()
+  tests.forEach((test, i) => textsOf(test).forEach((text) => enter(places, fileWords(text), i)))
+  return places
+}
+
+function enter(places: Map<string, Set<number>>, words: string, place: number): void {
+  const known = places.get(words)
+  if (known) known.add(place)
+  else if (words !== '') places.set(words, new Set([place]))
 }
 
 const namesOf = ({ name, classname, suites }: NamedTest): string[] => [name, [...suites, name].join(' '), `${classname ?? ''} ${name}`]

@@ -115,6 +115,18 @@ describe('the page of a delivery', () => {
     await waitFor(() => expect(sent).toHaveLength(2))
   })
 
+  it('offers what is still to come where taking in again was stopped half-way', async () => {
+    const { sent } = show({ ...delivery, files: [file(1), file(2, { status: 'undone' })] }, { [`POST ${API}/files/2/reading`]: file(2) })
+    await screen.findByText('1 file of it is still undone.')
+    press('Take the rest in again')
+    await waitFor(() => expect(sent.map(({ path }) => path)).toEqual([`${API}/files/2/reading`]))
+  })
+
+  it('says of how many files it speaks where there are more than it shows', async () => {
+    show({ ...delivery, fileCount: 2400 })
+    expect(await screen.findByText(/^The first 2 of 2,400 files are shown; of these: 8 results from 2 files/)).toBeTruthy()
+  })
+
   it('reads every kept file again, counts them, and says which could not be', async () => {
     const first = later()
     const no = Response.json({ code: 'refusedNow', detail: 'The reader of today refuses it' }, { status: 409 })

@@ -1,11 +1,12 @@
 import type { DeliveryDetail, DeliveryFile } from '@bobbin/client'
 import { emptyTotals, type OutcomeTotals } from '@bobbin/core'
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
+import { useMutation, useQuery } from '@tanstack/react-query'
 import { useState } from 'react'
 import { useParams } from 'react-router'
 import { ProjectLink } from '../../context/project-link.js'
 import { useSession } from '../../context/session.js'
 import { api } from '../../lib/api.js'
+import { useRefresh } from '../../lib/use-refresh.js'
 import { count, formatBytes } from '../../lib/format.js'
 import { Dialog } from '../../ui/dialog.js'
 import { Button, ErrorState, Loading, messageOf } from '../../ui/states.js'
@@ -38,7 +39,7 @@ export function DeliveryView({ delivery }: { delivery: DeliveryDetail }) {
       <title>{`Delivery ${delivery.id} · Bobbin`}</title>
       <Head delivery={delivery} reading={reading} />
       {reading.progress && <Progress reading={reading} />}
-      {delivery.undone && <Undone delivery={delivery} reading={reading} />}
+      {(delivery.undone || delivery.files.some(({ status }) => status === 'undone')) && <Undone delivery={delivery} reading={reading} />}
       <Files delivery={delivery} reading={reading} />
     </section>
   )
@@ -98,10 +99,10 @@ function sumWords({ files, fileCount, newScripts }: DeliveryDetail): string {
   const stored = files.filter(({ status }) => status === 'stored')
   const refused = files.filter(({ status }) => status === 'refused').length
   return [
+    fileCount > files.length && `The first ${files.length} of ${count(fileCount, 'file')} are shown; of these:`,
     stored.length > 0 && `${totalsWords(sumOf(stored), ` from ${count(stored.length, 'file')}`)}.`,
     newScripts > 0 && `${count(newScripts, 'script')} ${newScripts === 1 ? 'was' : 'were'} new.`,
     refused > 0 && `${count(refused, 'file')} ${refused === 1 ? 'was' : 'were'} refused.`,
-    fileCount > files.length && `Of ${count(fileCount, 'file')}, the first ${files.length} are shown.`,
   ]
     .filter(Boolean)
     .join(' ')
@@ -168,12 +169,12 @@ function Actions({ delivery, reading }: { delivery: DeliveryDetail; reading: Rea
 
 function useUndo(delivery: DeliveryDetail, reading: Reading) {
   const { project } = useSession()
-  const queries = useQueryClient()
+  const refresh = useRefresh()
   return useMutation({
     mutationFn: () => api.post('/projects/{project}/deliveries/{id}/undo', { path: { project: project.slug, id: delivery.id } }),
     onSuccess: async (after) => {
       notifyUndo(`Taken out of build ${delivery.target.build}.`, () => reading.start(after.files.filter(isKept)))
-      await queries.invalidateQueries({ predicate: (query) => query.queryKey[0] !== 'me' })
+      await refresh()
     },
     onError: (error) => notifyError(`The delivery stays as it is: ${messageOf(error)}`),
   })
@@ -195,16 +196,24 @@ function Progress({ reading }: { reading: Reading }) {
 }
 
 function Undone({ delivery, reading }: { delivery: DeliveryDetail; reading: Reading }) {
-  const kept = delivery.files.filter(isKept)
+  const { undone } = delivery
+  // of one that was stopped half-way, or has more files than are shown at once, those that are still to come
+  const kept = delivery.files.filter((file) => isKept(file) && (undone !== null || file.status === 'undone'))
   return (
     <div className="flex items-center gap-4 border-b border-hairline border-l-[3px] border-l-soft bg-cloth px-[21px] py-2">
       <p>
-        Undone by {delivery.undone?.by}, <Time iso={delivery.undone?.at ?? ''} />. Nothing of it counts any more
-        {kept.length > 0 && `; ${kept.length === 1 ? 'its file is' : `its ${kept.length} files are`} kept`}.
+        {undone ? (
+          <>
+            Undone by {undone.by}, <Time iso={undone.at} />. Nothing of it counts any more
+            {kept.length > 0 && `; ${kept.length === 1 ? 'its file is' : `its ${kept.length} files are`} kept`}.
+          </>
+        ) : (
+          `${count(kept.length, 'file')} of it ${kept.length === 1 ? 'is' : 'are'} still undone.`
+        )}
       </p>
       {kept.length > 0 && (
         <Button kind="strong" disabled={reading.progress !== null} onClick={() => reading.start(kept)}>
-          Take it in again
+          {undone ? 'Take it in again' : 'Take the rest in again'}
         </Button>
       )}
     </div>

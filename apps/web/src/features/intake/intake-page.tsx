@@ -1,9 +1,10 @@
 import { deliver, type DeliveryReport } from '@bobbin/client'
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
+import { useMutation, useQuery } from '@tanstack/react-query'
 import { Download } from 'lucide-react'
 import { useRef, useState, type DragEvent, type FormEvent } from 'react'
 import { useSession } from '../../context/session.js'
 import { api } from '../../lib/api.js'
+import { useRefresh } from '../../lib/use-refresh.js'
 import { count } from '../../lib/format.js'
 import { Button, messageOf } from '../../ui/states.js'
 import { notifyError } from '../../ui/toast.js'
@@ -39,14 +40,14 @@ export function IntakePage() {
 
 function Deliver({ guess }: { guess: TargetForm }) {
   const { project } = useSession()
-  const queries = useQueryClient()
+  const refresh = useRefresh()
   const [target, setTarget] = useState(guess)
   const [files, setFiles] = useState<DroppedFile[]>([])
   const sending = useMutation({
     mutationFn: (): Promise<DeliveryReport> => deliver(api, project.slug, target, 'web', files),
     onSuccess: async (report) => {
       if (!report.files.some((file) => file.status === 'refused')) setFiles([])
-      await queries.invalidateQueries({ predicate: (query) => query.queryKey[0] !== 'me' })
+      await refresh()
     },
   })
   const take = (more: DroppedFile[]) => {

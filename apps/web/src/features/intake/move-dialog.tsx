@@ -1,8 +1,9 @@
 import type { DeliveryDetail } from '@bobbin/client'
-import { useMutation, useQueryClient } from '@tanstack/react-query'
+import { useMutation } from '@tanstack/react-query'
 import { useState, type FormEvent } from 'react'
 import { useSession } from '../../context/session.js'
 import { api } from '../../lib/api.js'
+import { useRefresh } from '../../lib/use-refresh.js'
 import { Dialog } from '../../ui/dialog.js'
 import { Button, messageOf } from '../../ui/states.js'
 import { notifyUndo } from '../../ui/toast.js'
@@ -51,13 +52,13 @@ export function MoveDialog({ delivery, onClose }: { delivery: DeliveryDetail; on
 
 function useMove(id: number) {
   const { project } = useSession()
-  const queries = useQueryClient()
+  const refresh = useRefresh()
   return useMutation({
     mutationFn: ({ commit, ...place }: TargetForm) =>
       api.post('/projects/{project}/deliveries/{id}/move', {
         path: { project: project.slug, id },
         body: { ...place, ...(commit !== '' && { commit }) },
       }),
-    onSuccess: () => queries.invalidateQueries({ predicate: (query) => query.queryKey[0] !== 'me' }),
+    onSuccess: refresh,
   })
 }

@@ -1,8 +1,9 @@
 import type { DeliveryDetail, DeliveryFile } from '@bobbin/client'
-import { useMutation, useQueryClient } from '@tanstack/react-query'
+import { useMutation } from '@tanstack/react-query'
 import { useRef, useState } from 'react'
 import { useSession } from '../../context/session.js'
 import { api } from '../../lib/api.js'
+import { useRefresh } from '../../lib/use-refresh.js'
 import { count } from '../../lib/format.js'
 import { messageOf } from '../../ui/states.js'
 import { notify, notifyError } from '../../ui/toast.js'
@@ -17,7 +18,7 @@ export interface Reading {
 /** Has the kept files of a delivery read again, one after the other: each is wholly read or as it was, so that stopping loses nothing. */
 export function useReading(delivery: DeliveryDetail): Reading {
   const { project } = useSession()
-  const queries = useQueryClient()
+  const refresh = useRefresh()
   const stopped = useRef(false)
   const [progress, setProgress] = useState<Reading['progress']>(null)
   const reading = useMutation({
@@ -43,7 +44,7 @@ export function useReading(delivery: DeliveryDetail): Reading {
     },
     onSettled: async () => {
       setProgress(null)
-      await queries.invalidateQueries({ predicate: (query) => query.queryKey[0] !== 'me' })
+      await refresh()
     },
   })
   return { progress, start: (files) => reading.mutate(files), stop: () => void (stopped.current = true) }

@@ -1,8 +1,9 @@
 import type { ScriptRef } from '@bobbin/client'
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
+import { useMutation, useQuery } from '@tanstack/react-query'
 import { useState, type KeyboardEvent } from 'react'
 import { useSession } from '../../context/session.js'
 import { api } from '../../lib/api.js'
+import { useRefresh } from '../../lib/use-refresh.js'
 import { Dialog } from '../../ui/dialog.js'
 import { messageOf } from '../../ui/states.js'
 import { notifyError, notifyUndo } from '../../ui/toast.js'
@@ -27,9 +28,8 @@ export function LinkDialog({ script, open, onOpenChange }: LinkDialogProps) {
 /** Links and unlinks; everything that shows links is read again. */
 export function useLinking(script: ScriptRef) {
   const { project } = useSession()
-  const queries = useQueryClient()
   const path = (key: string) => ({ project: project.slug, id: script.id, key })
-  const refresh = () => queries.invalidateQueries({ predicate: (query) => query.queryKey[0] !== 'me' })
+  const refresh = useRefresh()
   // an undo has no place on the page where it could say that it failed
   const onError = (error: unknown) => notifyError(messageOf(error))
   const unlink = useMutation({

@@ -1,4 +1,5 @@
 import type { Outcome } from '../../results/outcome.js'
+import { plainText } from '../../text/ansi.js'
 import { attempt } from '../collector.js'
 import { errorOf } from '../js-error.js'
 import { type JsonContext, jsonFormat, type JsonVocabulary } from '../json/format.js'
@@ -14,7 +15,6 @@ export const playwrightJson = jsonFormat({
   open: (context) => new PlaywrightJson(context),
 })
 
-const ANSI = /\u001b\[[0-9;]*m/g
 /** What a failing check says; anything else that was thrown could not judge. */
 const CHECK = /^expect(?:\.\w+)?\(|^AssertionError|^Screenshot comparison failed|^A snapshot doesn't exist/m
 /** The piece of source that the runner puts behind a message; the stack tells the place. */
@@ -125,7 +125,7 @@ function judge(
 
 function failureOf(error: JsonObject): Failure {
   const text = wordOf(error['message']) ?? wordOf(error['value']) ?? ''
-  const plain = text.replace(ANSI, '')
+  const plain = plainText(text)
   const { message, type } = errorOf(plain)
   const stack = wordOf(error['stack']) ?? (plain.includes('\n') ? text : null)
   return { message: message?.replace(SNIPPET, '').trim() ?? null, type, stack }
