@@ -3,6 +3,7 @@ import { MAX_CONTENT, MAX_DEPTH, MAX_PIECE, MAX_TEXT } from '../limits.js'
 import { type Place, Refusal } from '../result.js'
 import type { WarningLog } from '../warnings.js'
 import { withoutNul } from '../without-nul.js'
+import { Extent } from './extent.js'
 import { LineCounter } from './line-counter.js'
 
 export type JsonValue = string | number | boolean | null | JsonValue[] | JsonObject
@@ -34,31 +35,152 @@ interface Frame {
   place: Place
 }
 
+/** A value that is wanted whole, or not at all, while its bytes come in. */
+interface Whole {
+  treatment: 'build' | 'skip'
+  extent: Extent
+  pieces: Uint8Array[]
+  bytes: number
+  /** It goes to the tokenizer as it comes. */
+  fed: boolean
+  place: Place
+}
+
+/** A larger value is read token by token. */
+const MOST_WHOLE = 8 * 1024 * 1024
+
 /** Under these names reports hold whole pictures. */
 const CONTENTS = new Set(['body', 'data'])
 
-/** Reads JSON as a stream of bytes: only what a listener wants is ever held in memory. */
+/**
+ * Reads JSON as a stream of bytes: only what a listener wants is ever held in memory. What it wants whole is cut out and given to
+ * the engine's own parser, which is several times faster than a tokenizer; only where that is not enough (faults, keys that stand
+ * twice, texts to be cut) does it go through the tokenizer as well as what is walked.
+ */
 export class JsonStream {
   private readonly tokenizer = new Tokenizer()
+  private readonly decoder = new TextDecoder()
   private readonly lines = new LineCounter()
   private readonly frames: Frame[] = []
   private readonly path: string[] = []
   private ended = false
   private sinceToken = 0
+  /** Bytes of the chunks before the one in hand. */
+  private received = 0
+  /** Bytes that went by without the tokenizer. */
+  private unfed = 0
+  /** In a walked object or array, and the next thing is a value. */
+  private atValue = false
+  private whole: Whole | null = null
 
   constructor(
     private readonly listener: JsonListener,
     private readonly warnings: WarningLog,
   ) {
-    this.tokenizer.onToken = ({ token, value, offset }) => this.token(token, value, offset)
-    this.tokenizer.onError = (error) => this.refuse(error.message)
+    this.tokenizer.onToken = ({ token, value, offset }) => this.token(token, value, offset + this.unfed)
+    this.tokenizer.onError = (error) => {
+      if (error instanceof Refusal) throw error
+      this.refuse(error.message)
+    }
     this.tokenizer.onEnd = () => undefined
   }
 
   write(chunk: Uint8Array): void {
     this.lines.chunk(chunk)
-    this.sinceToken += chunk.length
-    this.tokenizer.write(this.ended ? trailing(chunk, () => this.refuse('something stands behind its end')) : chunk)
+    let at = 0
+    while (at < chunk.length) {
+      if (this.whole) at = this.takeWhole(this.whole, chunk, at)
+      else if (this.ended) {
+        this.feed(trailing(chunk.subarray(at), () => this.refuse('something stands behind its end')))
+        return
+      } else at = this.walk(chunk, at)
+    }
+    this.received += chunk.length
+  }
+
+  end(): void {
+    // what is wrong with a value may say more than that it has no end
+    if (this.whole && !this.whole.fed) this.feed(joined(this.whole.pieces))
+    if (!this.ended) this.refuse('it breaks off')
+  }
+
+  /** Goes on to the next place where a value may stand. @returns the index up to where the chunk is done with */
+  private walk(chunk: Uint8Array, from: number): number {
+    let at = from
+    if (this.atValue) {
+      while (at < chunk.length && isSpace(chunk[at])) at++
+      this.unfed += at - from
+      if (at === chunk.length) return at
+      this.atValue = false
+      if (this.openWhole(chunk[at], this.received + at)) return at
+    }
+    const next = afterMark(chunk, at)
+    this.feed(chunk.subarray(at, next))
+    return next
+  }
+
+  private openWhole(byte: number | undefined, offset: number): boolean {
+    if (byte !== 0x7b && byte !== 0x5b) return false
+    const frame = this.frames.at(-1)
+    if (!frame) return false
+    this.path.push(frame.array ? '*' : (frame.key ?? ''))
+    const treatment = this.listener.treat(this.path)
+    this.path.pop()
+    if (treatment === 'walk') return false
+    this.whole = { treatment, extent: new Extent(), pieces: [], bytes: 0, fed: false, place: this.lines.at(offset) }
+    return true
+  }
+
+  private takeWhole(whole: Whole, chunk: Uint8Array, from: number): number {
+    const { extent, pieces } = whole
+    const end = extent.scan(chunk, from)
+    const next = end < 0 ? chunk.length : end
+    const piece = chunk.subarray(from, next)
+    whole.bytes += piece.length
+    if (whole.fed) this.feed(piece)
+    else if (end < 0 && whole.bytes <= MOST_WHOLE) pieces.push(piece.slice())
+    else this.wholeOrFed(whole, pieces.length === 0 ? piece : joined([...pieces, piece]), end >= 0)
+    if (end >= 0) this.whole = null
+    return next
+  }
+
+  private wholeOrFed(whole: Whole, bytes: Uint8Array, isWhole: boolean): void {
+    const value = isWhole ? this.parsed(whole.extent, bytes) : undefined
+    if (value === undefined) {
+      whole.fed = true
+      whole.pieces = []
+      this.feed(bytes)
+      return
+    }
+    this.unfed += bytes.length
+    const frame = this.frames.at(-1)
+    if (!frame) return
+    if (whole.treatment === 'build') {
+      this.path.push(frame.array ? '*' : (frame.key ?? ''))
+      this.listener.value(this.path, value, whole.place)
+      this.path.pop()
+    }
+    frame.expects = 'comma'
+  }
+
+  /** @returns undefined where the tokenizer has something to say about it */
+  private parsed(extent: Extent, bytes: Uint8Array): JsonValue | undefined {
+    if (extent.longest > MAX_TEXT || extent.deepest + this.frames.length > MAX_DEPTH) return undefined
+    const text = this.decoder.decode(bytes)
+    try {
+      const value = JSON.parse(text) as JsonValue
+      if (extent.hasCodes && text.includes('\\u0000')) clearOfNul(value)
+      return pairsOf(value) === extent.pairs ? value : undefined
+    } catch {
+      return undefined
+    }
+  }
+
+  private feed(bytes: Uint8Array): void {
+    if (bytes.length === 0) return
+    this.sinceToken += bytes.length
+    this.atValue = false
+    this.tokenizer.write(bytes)
     if (this.sinceToken > MAX_PIECE) {
       throw new Refusal(
         'tooLong',
@@ -68,10 +190,6 @@ export class JsonStream {
     }
   }
 
-  end(): void {
-    if (!this.ended) this.refuse('it breaks off')
-  }
-
   private refuse(why: string): never {
     const words = why.replace(/\s+/g, ' ').replace(/\.$/, '')
     throw new Refusal('illFormed', `The file is not valid JSON: ${words}`, this.lines.end())
@@ -79,6 +197,12 @@ export class JsonStream {
 
   private token(token: TokenType, value: JsonValue, offset: number): void {
     this.sinceToken = 0
+    this.take(token, value, offset)
+    const top = this.frames.at(-1)
+    this.atValue = top?.treatment === 'walk' && (top.expects === 'value' || top.expects === 'firstValue')
+  }
+
+  private take(token: TokenType, value: JsonValue, offset: number): void {
     const frame = this.frames[this.frames.length - 1]
     switch (token) {
       case TokenType.LEFT_BRACE:
@@ -111,7 +235,7 @@ export class JsonStream {
   private scalar(frame: Frame | undefined, value: JsonValue, offset: number): void {
     if (frame && (frame.expects === 'key' || frame.expects === 'firstKey')) {
       if (typeof value !== 'string') return this.unexpected(JSON.stringify(value))
-      return this.key(frame, value)
+      return this.key(frame, withoutNul(value), offset)
     }
     if (!frame || (frame.expects !== 'value' && frame.expects !== 'firstValue')) {
       if (frame) return this.unexpected(JSON.stringify(value))
@@ -129,11 +253,12 @@ export class JsonStream {
     return withoutNul(text.slice(0, MAX_TEXT))
   }
 
-  private key(frame: Frame, key: string): void {
+  private key(frame: Frame, key: string, offset: number): void {
     const twice = frame.seen
       ? frame.seen.has(key)
       : frame.treatment === 'build' && frame.object[key] !== undefined && Object.hasOwn(frame.object, key)
-    if (twice) this.warnings.add('duplicateKey', `“${key.slice(0, 100)}” stands twice in one object; the last one holds`, this.lines.end())
+    if (twice)
+      this.warnings.add('duplicateKey', `“${key.slice(0, 100)}” stands twice in one object; the last one holds`, this.lines.at(offset))
     frame.seen?.add(key)
     frame.key = key
     frame.expects = 'colon'
@@ -159,7 +284,7 @@ export class JsonStream {
       key: null,
       seen: walked && !array ? new Set() : null,
       expects: array ? 'firstValue' : 'firstKey',
-      place: walked || parent?.treatment === 'walk' ? this.lines.at(offset) : NOWHERE,
+      place: walked || parent?.treatment === 'walk' ? (this.whole?.place ?? this.lines.at(offset)) : NOWHERE,
     })
   }
 
@@ -202,4 +327,54 @@ const NOWHERE: Place = { line: 0, column: 0 }
 function trailing(chunk: Uint8Array, refuse: () => never): Uint8Array {
   for (const byte of chunk) if (byte !== 0x20 && byte !== 0x0a && byte !== 0x0d && byte !== 0x09) refuse()
   return chunk.subarray(0, 0)
+}
+
+const isSpace = (byte: number | undefined): boolean => byte === 0x20 || byte === 0x0a || byte === 0x0d || byte === 0x09
+
+/** The index behind the next bracket, comma or colon; one in a string does no harm. */
+function afterMark(bytes: Uint8Array, from: number): number {
+  for (let i = from; i < bytes.length; i++) {
+    const byte = bytes[i]
+    if (byte === 0x2c || byte === 0x3a || byte === 0x5b || byte === 0x7b || byte === 0x5d || byte === 0x7d) return i + 1
+  }
+  return bytes.length
+}
+
+function joined(pieces: readonly Uint8Array[]): Uint8Array {
+  const all = new Uint8Array(pieces.reduce((sum, { length }) => sum + length, 0))
+  let at = 0
+  for (const piece of pieces) {
+    all.set(piece, at)
+    at += piece.length
+  }
+  return all
+}
+
+/** How many pairs of key and value a value holds at any depth: fewer than were written when a key stands twice. */
+function pairsOf(value: JsonValue): number {
+  if (typeof value !== 'object' || value === null) return 0
+  let pairs = 0
+  if (Array.isArray(value)) {
+    for (const item of value) if (typeof item === 'object') pairs += pairsOf(item)
+    return pairs
+  }
+  for (const key in value) {
+    pairs++
+    const item = value[key]
+    if (typeof item === 'object') pairs += pairsOf(item)
+  }
+  return pairs
+}
+
+/** Every text and key in a value, in place. */
+function clearOfNul(value: JsonValue): void {
+  if (typeof value !== 'object' || value === null) return
+  const holder = value as JsonObject
+  for (const key of Object.keys(holder)) {
+    const item = holder[key]
+    const clean = withoutNul(key)
+    if (clean !== key) delete holder[key]
+    if (clean !== key || typeof item === 'string') holder[clean] = typeof item === 'string' ? withoutNul(item) : item
+    if (typeof item === 'object') clearOfNul(item)
+  }
 }
