@@ -32,7 +32,11 @@ export class SeenTable {
     const at = this.find(high >>> 0, low >>> 0)
     if (table[at + SEQ] === EMPTY) {
       this.size++
-      table.set([high, low, seq + 1, place.line, (Math.min(place.column, MOST_COLUMN) << OUTCOME_BITS) | outcome], at)
+      table[at + HIGH] = high
+      table[at + LOW] = low
+      table[at + SEQ] = seq + 1
+      table[at + LINE] = place.line
+      table[at + COLUMN] = (Math.min(place.column, MOST_COLUMN) << OUTCOME_BITS) | outcome
       return null
     }
     const packed = table[at + COLUMN] ?? 0

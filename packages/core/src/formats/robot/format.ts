@@ -25,8 +25,9 @@ interface Test {
   reached: TestStep[]
 }
 
-interface OpenStep extends TestStep {
+interface OpenStep {
   element: RawElement
+  done: TestStep
 }
 
 class Robot implements Vocabulary {
@@ -72,21 +73,22 @@ class Robot implements Vocabulary {
   }
 
   private closeArgument(text: string): void {
-    const step = this.steps.at(-1)
+    const step = this.steps.at(-1)?.done
     if (step) step.text = `${step.text}  ${text}`.trim()
   }
 
   private closeStep(): void {
     const step = this.steps.pop()
     if (!step) return
-    const { element, ...kept } = step
-    const { outcome, durationMs } = this.judged(element)
-    const done: TestStep = { ...kept, outcome, durationMs, message: outcome === 'failed' ? this.statusText || null : null }
+    const { element, done } = step
+    done.outcome = this.judged(element)
+    done.durationMs = this.duration()
+    if (done.outcome === 'failed') done.message = this.statusText || null
     this.statusText = ''
     const parent = this.steps.at(-1)
-    if (parent) parent.steps.push(done)
+    if (parent) parent.done.steps.push(done)
     else if (this.test) this.test.reached.push(done)
-    else if (outcome === 'failed') this.suiteHook(done, element)
+    else if (done.outcome === 'failed') this.suiteHook(done, element)
   }
 
   /** A keyword directly in a suite is its set-up or tear-down. */
@@ -95,9 +97,8 @@ class Robot implements Vocabulary {
     this.results.fault({ code: 'hook', subject, message: step.message ?? innermost(step)?.message ?? null, place })
   }
 
-  private judged(element: RawElement): { outcome: Outcome; durationMs: number | null; startedAt: number | null } {
-    const attributes = this.status?.attributes
-    const word = attributes?.get('status') ?? ''
+  private judged(element: RawElement): Outcome {
+    const word = this.status?.attributes.get('status') ?? ''
     const known = OUTCOMES[word]
     if (!known)
       this.context.warnings.add(
@@ -105,12 +106,23 @@ class Robot implements Vocabulary {
         `“${element.attributes.get('name') ?? ''}” has status “${word}”, which is not known; it counts as errored`,
         element.place,
       )
-    const started = time(attributes?.get('start') ?? attributes?.get('starttime'))
+    return known ?? 'errored'
+  }
+
+  /** How long what closes took, and when it began. */
+  private timed(): { durationMs: number | null; startedAt: number | null } {
+    const attributes = this.status?.attributes
+    const startedAt = time(attributes?.get('start') ?? attributes?.get('starttime'))
+    return { durationMs: this.duration(startedAt), startedAt }
+  }
+
+  private duration(startedAt?: number | null): number | null {
+    const attributes = this.status?.attributes
+    const seconds = Number(attributes?.get('elapsed') ?? NaN)
+    if (Number.isFinite(seconds)) return seconds * 1000
+    const started = startedAt === undefined ? time(attributes?.get('starttime')) : startedAt
     const ended = time(attributes?.get('endtime'))
-    const elapsed = attributes?.get('elapsed')
-    const seconds = elapsed === undefined ? NaN : Number(elapsed)
-    const durationMs = Number.isFinite(seconds) ? seconds * 1000 : started !== null && ended !== null ? ended - started : null
-    return { outcome: known ?? 'errored', durationMs, startedAt: started }
+    return started !== null && ended !== null ? ended - started : null
   }
 
   private closeTest(): void {
@@ -119,12 +131,12 @@ class Robot implements Vocabulary {
     if (!test) return
     const { attributes, place } = test.element
     const judged = this.judged(test.element)
-    const { durationMs, startedAt } = judged
+    const { durationMs, startedAt } = this.timed()
     const message = this.statusText || null
     this.statusText = ''
-    const notReached = judged.outcome === 'failed' && message !== null && NOT_REACHED.test(message)
+    const notReached = judged === 'failed' && message !== null && NOT_REACHED.test(message)
     const setup = test.reached.find((step) => step.keyword === 'setup' && step.outcome === 'failed')
-    const outcome = notReached ? 'blocked' : judged.outcome === 'failed' && setup ? 'errored' : judged.outcome
+    const outcome = notReached ? 'blocked' : judged === 'failed' && setup ? 'errored' : judged
     const failing = outcome === 'failed' || outcome === 'errored'
     const suite = this.suites.at(-1)
     this.results.add({
@@ -157,7 +169,8 @@ function openStep(element: RawElement): OpenStep {
   const { attributes, name } = element
   const type = (attributes.get('type') ?? '').toLowerCase()
   const keyword = name !== 'kw' ? (type || name).toUpperCase() : type === 'setup' || type === 'teardown' ? type : null
-  return { element, keyword, text: attributes.get('name') ?? '', outcome: 'passed', durationMs: null, message: null, steps: [] }
+  const done: TestStep = { keyword, text: attributes.get('name') ?? '', outcome: 'passed', durationMs: null, message: null, steps: [] }
+  return { element, done }
 }
 
 const innermost = (step: TestStep): TestStep | undefined =>

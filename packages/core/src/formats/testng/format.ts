@@ -71,7 +71,7 @@ class TestNg implements Vocabulary {
     if (name === 'value') method.parameters.push(text.trim())
     else if (name === 'line' && this.inReporterOutput) method.output.push(text.trim())
     else if (name === 'message' && method.failure) method.failure.message = text.trim()
-    else if (/^(full|short)-stacktrace$/.test(name) && method.failure) method.failure.stack ??= text.trim()
+    else if ((name === 'full-stacktrace' || name === 'short-stacktrace') && method.failure) method.failure.stack ??= text.trim()
     else if (name === 'test-method') {
       this.method = null
       if (method.element.attributes.get('is-config') === 'true') this.configured(method)
