@@ -1,4 +1,4 @@
-import { failureSignature, outcomeCode, scriptIdentity, type Attempt, type FileFindings, type TestResult } from '@bobbin/core'
+import { failureSignature, outcomeCode, scriptIdentity, type Attempt, type Failure, type FileFindings, type TestResult } from '@bobbin/core'
 import { hash } from 'node:crypto'
 import type { Transaction } from 'sequelize'
 import { run, type Queryable } from '../platform/database.js'
@@ -13,6 +13,8 @@ const hashField = (text: string): string => bytesField(hash('sha256', text, 'hex
 const REMEMBERED = 4 << 20
 /** A longer text is remembered by its hash. */
 const SHORT = 4096
+/** So many short failures are remembered with their columns. */
+const MOST_FAILURES = 1000
 
 /** Texts of one file, each staged once by content as long as it is remembered. */
 class TextPool {
@@ -82,6 +84,8 @@ export class Stage {
   private readonly signatures = new TextPool(this.signatureSpool)
   private readonly lists = new ListFields()
   readonly attachments = new StagedAttachments()
+  /** The columns of failures that were staged, by what they say. */
+  private readonly lastFailures = new Map<string, string>()
   private seq = 0
 
   add(result: TestResult): void {
@@ -111,19 +115,32 @@ export class Stage {
   /** The columns from `outcome` to `reason`. */
   private attemptFields(attempt: Attempt): string {
     const { outcome, durationMs, startedAt, failures, reason, stdout, stderr, steps } = attempt
-    const [first] = failures
     return [
       outcomeCode(outcome),
       durationMs ?? NULL_FIELD,
       startedAt === null ? NULL_FIELD : new Date(startedAt).toISOString(),
-      first ? this.signatures.add(failureSignature(first)) : NULL_FIELD,
-      this.bodies.add(first ? (first.message ?? first.type ?? first.stack) : reason),
-      failures.length > 0 ? this.bodies.add(JSON.stringify(failures)) : NULL_FIELD,
+      failures.length > 0 ? this.failureFields(failures) : `${NULL_FIELD}\t${this.bodies.add(reason)}\t${NULL_FIELD}`,
       this.bodies.add(stdout),
       this.bodies.add(stderr),
       steps.length > 0 ? this.bodies.add(JSON.stringify(steps)) : NULL_FIELD,
       textField(reason),
     ].join('\t')
+  }
+
+  /** The columns `signature`, `message` and `failures`. Many tests of a run fail for one cause, with the same words: those are looked at once. */
+  private failureFields(failures: readonly Failure[]): string {
+    const json = JSON.stringify(failures)
+    const last = this.lastFailures.get(json)
+    if (last !== undefined) return last
+    const [first] = failures
+    const fields = [
+      this.signatures.add(first ? failureSignature(first) : null),
+      this.bodies.add(first ? (first.message ?? first.type ?? first.stack) : null),
+      this.bodies.add(json),
+    ].join('\t')
+    if (this.lastFailures.size >= MOST_FAILURES) this.lastFailures.clear()
+    if (json.length < SHORT) this.lastFailures.set(json, fields)
+    return fields
   }
 
   /** The attempts in COPY's text format, texts aside. */
