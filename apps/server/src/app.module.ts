@@ -6,7 +6,8 @@ import { AttachmentsModule } from './attachments/attachments.module.js'
 import { BriefModule } from './brief/brief.module.js'
 import { Area, CasesModule, TestCase } from './cases/index.js'
 import { EventsModule } from './events/events.module.js'
-import { IntakeModule } from './intake/intake.module.js'
+import { IntakeModule } from './intake/index.js'
+import { LiveModule } from './live/live.module.js'
 import { BLOBS, blobStoreOf } from './platform/blobs/index.js'
 import { CONFIG, type Config } from './platform/config.js'
 import { ProblemFilter } from './platform/problem.js'
@@ -51,6 +52,7 @@ export class AppModule {
         ScriptsModule,
         RunsModule,
         IntakeModule,
+        LiveModule,
         AttachmentsModule,
         BriefModule,
         ViewsModule,

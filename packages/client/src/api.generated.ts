@@ -516,6 +516,66 @@ export interface paths {
     patch?: never
     trace?: never
   }
+  '/projects/{project}/feeds': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    /**
+     * Opens a feed
+     * @description a sender that tells the results of a run one by one while its tests run. Opening it again finds it.
+     */
+    post: operations['feedsOpen']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/feeds/{id}/batches': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    /**
+     * Takes the next batch of results
+     * @description One that was taken before changes nothing, so that it may be sent again.
+     */
+    post: operations['feedsTake']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/feeds/{id}/close': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    /**
+     * Says that everything was sent
+     * @description The run ends with its last feed, once its announced shards are in.
+     */
+    post: operations['feedsClose']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
   '/projects/{project}/lens': {
     parameters: {
       query?: never
@@ -672,6 +732,27 @@ export interface paths {
     put?: never
     post?: never
     delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/runs/{id}/stop': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    /**
+     * Asks a live run to stop
+     * @description its reporters are told with their next batch, and tell their runner where they can.
+     */
+    post: operations['stopStop']
+    /** Takes the asking to stop back */
+    delete: operations['stopTakeBack']
     options?: never
     head?: never
     patch?: never
@@ -960,6 +1041,16 @@ export interface components {
       attachments: components['schemas']['AttachmentInfo'][]
       file: string
     }
+    BatchDto: {
+      /** @description 1, 2, 3 …: a batch is taken once, and in order. Without results it only says that the sender is still there. */
+      number: number
+      results: components['schemas']['LiveResultDto'][]
+    }
+    BatchTaken: {
+      batches: number
+      /** @description Somebody asked the run to stop: the reporter tells its runner where it can. */
+      stop: boolean
+    }
     Brief: {
       builds: number
       runs: number
@@ -1111,6 +1202,17 @@ export interface components {
     Change: 'newlyFailing' | 'stillFailing' | 'fixed' | 'recovered' | 'newlySkipped' | 'gone' | 'notRun' | 'new' | 'unchanged'
     ChangeEvent: {
       topics: components['schemas']['Topic'][]
+      /** @description Sums of a live run, so that a page shows them without asking. */
+      live?: components['schemas']['LiveSums']
+    }
+    CloseFeedDto: {
+      /** @description How many batches were sent in all. */
+      batches: number
+      /**
+       * @description The runner ended because it was asked to stop.
+       * @enum {string}
+       */
+      ended?: 'closed' | 'stopped'
     }
     CoverageSummary: {
       files: number
@@ -1246,6 +1348,13 @@ export interface components {
       totals: components['schemas']['OutcomeTotals']
       incomplete: boolean
     }
+    Expected: {
+      build: string
+      /** @description Tests that the build before had and this one has not yet. */
+      tests: number
+      /** @description How long they will take at the pace so far, in milliseconds; null until there is a pace. */
+      remainingMs: number | null
+    }
     /** @description One thing a test said went wrong. One attempt can hold several (soft assertions, a failing tear-down after a failing test). */
     Failure: {
       message: string | null
@@ -1274,6 +1383,35 @@ export interface components {
       stack: string | null
       place: components['schemas']['Place']
       file: string
+    }
+    FeedClosed: {
+      runId: number
+      /** @description Other feeds are open, or announced shards missing. */
+      live: boolean
+    }
+    /** @description What a sender learns when it opens its feed, or opens it again. */
+    FeedOpened: {
+      id: number
+      runId: number
+      /** @description Batches that are taken: the next one has the number after it. */
+      batches: number
+      /** @description Somebody asked the run to stop. */
+      stop: boolean
+    }
+    /** @description One sender of a live run. */
+    FeedRow: {
+      id: number
+      name: string
+      framework: string | null
+      /** @description How many results it will send, where the runner says so. */
+      planned: number | null
+      results: number
+      openedAt: string
+      /** @description When it last sent something. */
+      heardAt: string
+      /** @enum {string|null} */
+      ended: 'closed' | 'stopped' | 'interrupted' | null
+      closedAt: string | null
     }
     FileWarnings: {
       file: string
@@ -1462,6 +1600,45 @@ export interface components {
       /** @enum {string} */
       state: 'active' | 'suggested' | 'rejected' | 'broken'
     }
+    LiveFailureDto: {
+      message?: string | null
+      type?: string | null
+      stack?: string | null
+    }
+    /** @enum {string} */
+    LiveOutcome: 'passed' | 'failed' | 'errored' | 'skipped' | 'blocked' | 'notRun'
+    LivePropertyDto: {
+      name: string
+      value: string
+    }
+    LiveResultDto: {
+      name: string
+      /** @description Names of the enclosing suites, outermost first. */
+      suites?: string[]
+      classname?: string | null
+      /** @description Path of the source file from the root of the repository. */
+      file?: string | null
+      /** @description What it is tested on: a browser, a device. */
+      profile?: string | null
+      /** @description 2, 3 … for further tests of the same name in the same place. */
+      occurrence?: number
+      outcome: components['schemas']['LiveOutcome']
+      durationMs?: number | null
+      /** @description Milliseconds since the epoch. */
+      startedAt?: number | null
+      failures?: components['schemas']['LiveFailureDto'][]
+      /** @description Why it was skipped, blocked or not run. */
+      reason?: string | null
+      stdout?: string | null
+      stderr?: string | null
+      properties?: components['schemas']['LivePropertyDto'][]
+    }
+    /** @description Sums of a live run, sent to open pages as they change. */
+    LiveSums: {
+      runId: number
+      live: boolean
+      totals: components['schemas']['OutcomeTotals']
+    }
     /** @description What a delivery had to make, so that a mistyped name is seen. */
     Made: {
       /** @enum {string} */
@@ -1538,6 +1715,26 @@ export interface components {
       params: string
       /** @description Whether others see it too. */
       shared?: boolean
+    }
+    OpenFeedDto: {
+      pipeline: string
+      build: string
+      branch: string
+      environment: string
+      commit?: string
+      /** @description Made by the sender: opening with the same key again finds the same feed. */
+      key: string
+      /** @description What the sender is called among those of its run: an agent, a machine. */
+      name: string
+      framework?: string
+      /** @description How many results will come. */
+      planned?: number
+      /** @description Which shard of the run it is, from 1. */
+      shard?: number
+      /** @description How many shards the run has. */
+      shards?: number
+      /** @description After so many seconds without a word the feed counts as interrupted; 300 by default. */
+      silenceSeconds?: number
     }
     /** @enum {string} */
     Outcome: 'passed' | 'failed' | 'errored' | 'skipped' | 'blocked' | 'notRun' | 'recovered'
@@ -1687,6 +1884,23 @@ export interface components {
         by: string
       }[]
       threads: components['schemas']['Threads']
+      /** @description Senders that told results while the tests ran; null where there was none. */
+      sent: components['schemas']['RunFeeds'] | null
+    }
+    /** @description What is known of a run while it is live, and of its senders afterwards. */
+    RunFeeds: {
+      feeds: components['schemas']['FeedRow'][]
+      /** @description How many shards were announced, and which are in. */
+      shards: {
+        announced: number
+        in: number[]
+      } | null
+      stopAsked: {
+        at: string
+        by: string
+      } | null
+      /** @description What is still to come, from the last complete build before; null when there is none. */
+      expected: components['schemas']['Expected'] | null
     }
     RunList: {
       rows: components['schemas']['RunRow'][]
@@ -1707,6 +1921,8 @@ export interface components {
       deliveredAt: string
       durationMs: number
       totals: components['schemas']['OutcomeTotals']
+      /** @description Results are still coming in. It is incomplete as long. */
+      live: boolean
       incomplete: boolean
       /** @description So many tests could not judge that the environment was at fault. */
       outage: boolean
@@ -1846,7 +2062,7 @@ export interface components {
      * @description What of a project has changed, by the part of the API that tells of it.
      * @enum {string}
      */
-    Topic: 'cases' | 'scripts' | 'runs' | 'members' | 'tokens' | 'views' | 'project'
+    Topic: 'cases' | 'scripts' | 'runs' | 'live' | 'members' | 'tokens' | 'views' | 'project'
     /** @enum {string} */
     ViewPage: 'cases' | 'scripts' | 'runs'
     /** @description Something a reader should know about a file that was read all the same. */
@@ -1888,6 +2104,8 @@ export type AreaEditDto = components['schemas']['AreaEditDto']
 export type AreaNode = components['schemas']['AreaNode']
 export type AttachmentInfo = components['schemas']['AttachmentInfo']
 export type AttemptDetail = components['schemas']['AttemptDetail']
+export type BatchDto = components['schemas']['BatchDto']
+export type BatchTaken = components['schemas']['BatchTaken']
 export type Brief = components['schemas']['Brief']
 export type BriefRun = components['schemas']['BriefRun']
 export type BulkDto = components['schemas']['BulkDto']
@@ -1908,6 +2126,7 @@ export type CaseStepDto = components['schemas']['CaseStepDto']
 export type CaseUndone = components['schemas']['CaseUndone']
 export type Change = components['schemas']['Change']
 export type ChangeEvent = components['schemas']['ChangeEvent']
+export type CloseFeedDto = components['schemas']['CloseFeedDto']
 export type CoverageSummary = components['schemas']['CoverageSummary']
 export type DeliveredFile = components['schemas']['DeliveredFile']
 export type DeliveryDetail = components['schemas']['DeliveryDetail']
@@ -1916,10 +2135,14 @@ export type DeliveryPlace = components['schemas']['DeliveryPlace']
 export type DeliveryReport = components['schemas']['DeliveryReport']
 export type DeliveryRow = components['schemas']['DeliveryRow']
 export type DeliveryRun = components['schemas']['DeliveryRun']
+export type Expected = components['schemas']['Expected']
 export type Failure = components['schemas']['Failure']
 export type Fault = components['schemas']['Fault']
 export type FaultCode = components['schemas']['FaultCode']
 export type FaultRow = components['schemas']['FaultRow']
+export type FeedClosed = components['schemas']['FeedClosed']
+export type FeedOpened = components['schemas']['FeedOpened']
+export type FeedRow = components['schemas']['FeedRow']
 export type FileWarnings = components['schemas']['FileWarnings']
 export type Finding = components['schemas']['Finding']
 export type FirstRun = components['schemas']['FirstRun']
@@ -1930,6 +2153,11 @@ export type Imported = components['schemas']['Imported']
 export type LaneRef = components['schemas']['LaneRef']
 export type LensOptions = components['schemas']['LensOptions']
 export type LinkInfo = components['schemas']['LinkInfo']
+export type LiveFailureDto = components['schemas']['LiveFailureDto']
+export type LiveOutcome = components['schemas']['LiveOutcome']
+export type LivePropertyDto = components['schemas']['LivePropertyDto']
+export type LiveResultDto = components['schemas']['LiveResultDto']
+export type LiveSums = components['schemas']['LiveSums']
 export type Made = components['schemas']['Made']
 export type MadeMember = components['schemas']['MadeMember']
 export type MadeProject = components['schemas']['MadeProject']
@@ -1944,6 +2172,7 @@ export type NewPasswordDto = components['schemas']['NewPasswordDto']
 export type NewProjectDto = components['schemas']['NewProjectDto']
 export type NewTokenDto = components['schemas']['NewTokenDto']
 export type NewViewDto = components['schemas']['NewViewDto']
+export type OpenFeedDto = components['schemas']['OpenFeedDto']
 export type Outcome = components['schemas']['Outcome']
 export type OutcomeTotals = components['schemas']['OutcomeTotals']
 export type OutlineDto = components['schemas']['OutlineDto']
@@ -1958,6 +2187,7 @@ export type ResultRow = components['schemas']['ResultRow']
 export type Role = components['schemas']['Role']
 export type RowResult = components['schemas']['RowResult']
 export type RunDetail = components['schemas']['RunDetail']
+export type RunFeeds = components['schemas']['RunFeeds']
 export type RunList = components['schemas']['RunList']
 export type RunPoint = components['schemas']['RunPoint']
 export type RunRow = components['schemas']['RunRow']
@@ -2952,6 +3182,12 @@ export interface operations {
         environment: string
         commit?: string
         source?: 'cli' | 'web'
+        /** @description Which shard of the run it brings, from 1. */
+        shard?: number
+        /** @description How many shards the run has: it is live until all are in. */
+        shards?: number
+        /** @description Nothing more will come: shards that are missing are not waited for. */
+        close?: 'true'
       }
       header?: never
       path: {
@@ -3171,6 +3407,113 @@ export interface operations {
         }
         content: {
           'text/event-stream': components['schemas']['ChangeEvent']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  feedsOpen: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['OpenFeedDto']
+      }
+    }
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['FeedOpened']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  feedsTake: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+        id: number
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['BatchDto']
+      }
+    }
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['BatchTaken']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  feedsClose: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+        id: number
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['CloseFeedDto']
+      }
+    }
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['FeedClosed']
         }
       }
       /** @description What went wrong */
@@ -3544,6 +3887,66 @@ export interface operations {
         content: {
           'application/zip': string
         }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  stopStop: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+        id: number
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done, nothing to say */
+      204: {
+        headers: {
+          [name: string]: unknown
+        }
+        content?: never
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  stopTakeBack: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+        id: number
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done, nothing to say */
+      204: {
+        headers: {
+          [name: string]: unknown
+        }
+        content?: never
       }
       /** @description What went wrong */
       default: {

@@ -8,6 +8,11 @@ export interface DeliveryTarget {
   branch: string
   environment: string
   commit?: string | undefined
+  /** Which shard of the run it brings, from 1, and of how many: the run is live until all are in. */
+  shard?: number | undefined
+  shards?: number | undefined
+  /** Nothing more will come: missing shards are not waited for. */
+  close?: 'true' | undefined
 }
 
 export interface OutgoingFile {

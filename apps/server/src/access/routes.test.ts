@@ -30,7 +30,12 @@ afterAll(() => bobbin.stop())
 
 const OPEN = ['POST /api/session', 'GET /api/first-run', 'POST /api/first-run', 'GET /api/openapi.json']
 /** What a token with the scope `deliver` may do besides reading. */
-const DELIVERING = ['POST /api/projects/:project/deliveries']
+const DELIVERING = [
+  'POST /api/projects/:project/deliveries',
+  'POST /api/projects/:project/feeds',
+  'POST /api/projects/:project/feeds/:id/batches',
+  'POST /api/projects/:project/feeds/:id/close',
+]
 /** What machines never see. */
 const PERSONAL = [/\/api\/sessions?(\/|$)/, /\/tokens(\/|$)/, /\/views(\/|$)/]
 

@@ -62,7 +62,8 @@ export class BriefService {
     const findings: Finding[] = []
     // in an outage nothing can be said about single tests
     const outage = outages.some((found) => found.id === record.id)
-    if (record.incomplete) findings.push(await this.incomplete(run, record, counts))
+    // one that is live is not there yet, which its page says
+    if (record.incomplete && !record.live) findings.push(await this.incomplete(run, record, counts))
     const looksAt = counts.newlyFailing + counts.stillFailing + counts.recovered > 0
     const { newlyFailing = [], stillFailing = [], recovered = [] } = looksAt ? await this.runs.scriptsToLookAt(record) : {}
     if (newlyFailing.length > 0 && !outage) findings.push(await this.newlyFailing(context, record, newlyFailing))

@@ -1,6 +1,10 @@
+import type { LiveSums } from './live.js'
+
 /** What of a project has changed, by the part of the API that tells of it. */
-export type Topic = 'cases' | 'scripts' | 'runs' | 'members' | 'tokens' | 'views' | 'project'
+export type Topic = 'cases' | 'scripts' | 'runs' | 'live' | 'members' | 'tokens' | 'views' | 'project'
 
 export interface ChangeEvent {
   topics: Topic[]
+  /** Sums of a live run, so that a page shows them without asking. */
+  live?: LiveSums
 }

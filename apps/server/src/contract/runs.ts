@@ -1,4 +1,5 @@
 import type { Change, Failure, Fault, Outcome, OutcomeTotals, TestStep, Warning } from '@bobbin/core'
+import type { RunFeeds } from './live.js'
 import type { LaneRef, ScriptHistory, Threads } from './history.js'
 import type { LinkInfo, ScriptRef } from './scripts.js'
 
@@ -11,6 +12,8 @@ export interface RunRow {
   deliveredAt: string
   durationMs: number
   totals: OutcomeTotals
+  /** Results are still coming in. It is incomplete as long. */
+  live: boolean
   incomplete: boolean
   /** So many tests could not judge that the environment was at fault. */
   outage: boolean
@@ -57,6 +60,8 @@ export interface RunDetail {
   /** Where its results came from, first to last; at most a hundred. */
   deliveries: { id: number; at: string; by: string }[]
   threads: Threads
+  /** Senders that told results while the tests ran; null where there was none. */
+  sent: RunFeeds | null
 }
 
 export interface AttemptDetail {

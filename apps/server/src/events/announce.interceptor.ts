@@ -12,7 +12,10 @@ const TOPICS: Record<string, Topic[]> = {
   'case-tables': ['cases'],
   areas: ['cases'],
   scripts: ['scripts'],
+  runs: ['runs'],
   deliveries: ['runs'],
+  // a feed tells of itself, batch by batch
+  feeds: [],
   members: ['members'],
   tokens: ['tokens'],
   views: ['views'],
@@ -29,7 +32,8 @@ export class AnnounceInterceptor implements NestInterceptor {
     const part = /\/projects\/[^/]+\/([^/]+)/.exec(path)?.[1] ?? ''
     return next.handle().pipe(
       mergeMap(async (answer: unknown) => {
-        await announce(this, project.id, TOPICS[part] ?? ['project'])
+        const topics = TOPICS[part] ?? ['project']
+        if (topics.length > 0) await announce(this, project.id, topics)
         return answer
       }),
     )

@@ -11,6 +11,8 @@ import { deliveryRun } from './delivery-run.js'
 import { addStoredRow, addUnstoredRows, keepUnknownKeys } from './file-rows.js'
 import type { TargetDto } from './intake.dto.js'
 import { shareIntake } from './intake-lock.js'
+import { announceShards, settleLive, shardIsIn, waitNoMore } from './liveness.js'
+import { lockRun } from './rework.js'
 import { disposeOf, readFiles, type IncomingFile, type ReadFile, type UnreadFile } from './read-file.js'
 import { storeFile } from './store-file.js'
 import { resolveTarget, type MadeLog, type Target } from './target.js'
@@ -124,6 +126,7 @@ export class Delivery {
   async finish(): Promise<DeliveryReport> {
     await this.settleBeside()
     await this.keepRecord()
+    await this.settleShards()
     const { runs } = this.tools
     const record = this.run === null ? null : await runs.record(this.context, this.run.runId)
     return {
@@ -134,6 +137,23 @@ export class Delivery {
       newScripts: this.newScripts,
       changes: record && (await runs.changeCounts(record)),
     }
+  }
+
+  /** A delivery of one shard leaves its run live until the others are in. */
+  private async settleShards(): Promise<void> {
+    const { runId } = this.run ?? {}
+    const { shard, shards, close } = this.dto
+    if (runId === undefined || (!shard && !shards && !close)) return
+    const { sequelize } = this.tools
+    await sequelize.transaction(async (transaction) => {
+      const db = { sequelize, transaction }
+      const target = await lockRun(db, runId)
+      if (!target) return
+      await announceShards(db, runId, this.dto)
+      await shardIsIn(db, runId, shard)
+      if (close) await waitNoMore(db, runId)
+      await settleLive(db, this.context.project.id, target)
+    })
   }
 
   private keepRecord(): Promise<void> {

@@ -1,4 +1,5 @@
-import { IsIn, IsNotEmpty, IsOptional, IsString, Matches, MaxLength } from 'class-validator'
+import { Type } from 'class-transformer'
+import { IsIn, IsInt, IsNotEmpty, IsOptional, IsString, Matches, Max, MaxLength, Min } from 'class-validator'
 import { trimmed } from '../platform/validation.js'
 
 /** Where delivered results belong. Names that are new are made. */
@@ -34,4 +35,22 @@ export class TargetDto extends PlaceDto {
   @IsOptional()
   @IsIn(['cli', 'web'])
   source?: 'cli' | 'web'
+  /** Which shard of the run it brings, from 1. */
+  @IsOptional()
+  @Type(() => Number)
+  @IsInt()
+  @Min(1)
+  @Max(10_000)
+  shard?: number
+  /** How many shards the run has: it is live until all are in. */
+  @IsOptional()
+  @Type(() => Number)
+  @IsInt()
+  @Min(1)
+  @Max(10_000)
+  shards?: number
+  /** Nothing more will come: shards that are missing are not waited for. */
+  @IsOptional()
+  @IsIn(['true'])
+  close?: 'true'
 }

@@ -10,7 +10,7 @@ with gone as (delete from attempt where run_id = $runId and day = $day::date and
 select distinct script_id as "scriptId" from gone`
 
 /** What else hangs on files; attachments go with their own rows. */
-export const REMOVE_BESIDES = ['attachment', 'coverage', 'fault'].map(
+export const REMOVE_BESIDES = ['attachment', 'coverage', 'fault', 'feed'].map(
   (table) => `delete from ${table} where file_id = any($fileIds::int[])`,
 )
 
@@ -26,6 +26,7 @@ export const MOVE_BESIDES = [
   'update attachment set run_id = $toRun, ordinal = -ordinal where file_id = any($fileIds::int[])',
   'update coverage set run_id = $toRun where file_id = any($fileIds::int[])',
   'update fault set run_id = $toRun where file_id = any($fileIds::int[])',
+  'update feed set run_id = $toRun where file_id = any($fileIds::int[])',
   'update result_file set run_id = $toRun where id = any($fileIds::int[])',
 ]
 
@@ -70,3 +71,9 @@ export const FORGET_EMPTY = [
   `delete from environment e where e.project_id = $projectId and not exists (select 1 from lane l where l.environment_id = e.id)
      and exists (select 1 from delivery d, jsonb_array_elements(d.made) m where d.id = $deliveryId and m ->> 'kind' = 'environment' and m ->> 'name' = e.name)`,
 ]
+
+/** A run is live while a feed is open or an announced shard has not come. */
+export const SETTLE_LIVE = `
+update run r set live = exists (select 1 from feed f where f.run_id = r.id and f.closed_at is null)
+  or coalesce(r.shards, 0) > (select count(*) from run_shard s where s.run_id = r.id)
+where id = $runId returning live`

@@ -19,6 +19,7 @@ export async function lockRun(db: InTransaction, runId: number | null): Promise<
 export async function removeFiles(db: InTransaction, from: Target, fileIds: number[]): Promise<number[]> {
   const scriptIds = idsOf(await rowsOf<{ scriptId: number }>(db, sql.REMOVE_ATTEMPTS, { ...from, fileIds }))
   for (const statement of sql.REMOVE_BESIDES) await run(db, statement, { fileIds })
+  await run(db, sql.SETTLE_LIVE, { runId: from.runId })
   await resettle(db, from, scriptIds)
   return scriptIds
 }
@@ -36,6 +37,11 @@ export async function moveFiles(db: InTransaction, from: Target, to: Target, fil
 export async function resettle(db: InTransaction, { runId, day }: Target, scriptIds: number[]): Promise<void> {
   const bind = { runId, day, scriptIds }
   for (const statement of [...sql.RENUMBER, ...sql.RESETTLE]) await run(db, statement, bind)
+  await refreshSums(db, { runId, day })
+}
+
+/** The sums of a run, and what the runs after it changed, are counted anew. */
+export async function refreshSums(db: InTransaction, { runId, day }: Target): Promise<void> {
   await run(db, REFRESH_SUMS, { runId, day })
   await run(db, FORGET_CHANGES, { runId })
 }

@@ -28,7 +28,7 @@ export async function storeFile(
   project: Project,
   { runId, day }: Target,
   fileId: number,
-  file: ReadFile,
+  file: Pick<ReadFile, 'stage' | 'findings'>,
 ): Promise<StoredFile> {
   const projectId = project.id
   const place = { runId, day }

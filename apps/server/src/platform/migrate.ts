@@ -8,6 +8,7 @@ import { steps } from '../migrations/0006-steps.js'
 import { attachments } from '../migrations/0007-attachments.js'
 import { coverage } from '../migrations/0008-coverage.js'
 import { deliveries } from '../migrations/0009-deliveries.js'
+import { live } from '../migrations/0010-live.js'
 
 /** Every migration, in order; a name stays for ever. */
 const MIGRATIONS: readonly { name: string; sql: string }[] = [
@@ -20,6 +21,7 @@ const MIGRATIONS: readonly { name: string; sql: string }[] = [
   { name: '0007-attachments', sql: attachments },
   { name: '0008-coverage', sql: coverage },
   { name: '0009-deliveries', sql: deliveries },
+  { name: '0010-live', sql: live },
 ]
 
 const LOCK = 0x0b0bb1

@@ -64,6 +64,7 @@ describe('migrate', () => {
         '0007-attachments',
         '0008-coverage',
         '0009-deliveries',
+        '0010-live',
       ])
       expect(await migrate(url)).toEqual([])
     }))

@@ -5,7 +5,7 @@ const NOT_RUN = CHANGES.indexOf('notRun')
 
 /** A run with what names it; alias \`r\` for the run. */
 export const RUN_COLUMNS = `r.id, r.lane_id as "laneId", p.name as pipeline, l.branch, e.name as environment, b.name as build, b.commit,
-  r.started_at as "startedAt", r.delivered_at as "deliveredAt", r.duration_ms::float8 as "durationMs", r.incomplete, r.outage, r.sort_key as "sortKey", r.day::text as day,
+  r.started_at as "startedAt", r.delivered_at as "deliveredAt", r.duration_ms::float8 as "durationMs", r.live, r.incomplete, r.outage, r.sort_key as "sortKey", r.day::text as day,
   r.total, r.passed, r.failed, r.errored, r.skipped, r.blocked, r.not_run as "notRun", r.recovered, r.changes,
   (select count(*)::int from result_file f where f.run_id = r.id) as files`
 export const RUN_FROM = `run r join build b on b.id = r.build_id join lane l on l.id = r.lane_id

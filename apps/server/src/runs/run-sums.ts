@@ -9,7 +9,7 @@ export const SUMS = `count(*)::int as total, count(*) filter (where outcome = 1)
 
 /** Those sums in a run, from the alias `s`. */
 export const SET_SUMS = `total = s.total, passed = s.passed, failed = s.failed, errored = s.errored, skipped = s.skipped, blocked = s.blocked,
-  not_run = s.not_run, recovered = s.recovered, duration_ms = s.duration_ms, incomplete = exists (select 1 from fault where run_id = run.id),
+  not_run = s.not_run, recovered = s.recovered, duration_ms = s.duration_ms, incomplete = run.live or exists (select 1 from fault where run_id = run.id),
   outage = s.errored >= ${OUTAGE.least} and s.errored >= ${OUTAGE.share} * s.total`
 
 const KEPT = 'total, passed, failed, errored, skipped, blocked, not_run, recovered, duration_ms, incomplete, outage'

@@ -21,6 +21,7 @@ import { rowsOf, run } from '../platform/database.js'
 import { notFound } from '../platform/problem.js'
 import { ScriptsService } from '../scripts/index.js'
 import { rowsOfTest } from './rows-of-test.js'
+import { sentOf } from './sent.js'
 import * as sql from './run-queries.js'
 
 const MOST_RUNS = 500
@@ -40,6 +41,7 @@ export interface RunRecord {
   startedAt: Date
   deliveredAt: Date
   durationMs: number
+  live: boolean
   incomplete: boolean
   outage: boolean
   sortKey: string
@@ -92,18 +94,20 @@ export class RunsService {
   async get(context: Context, id: number, span?: number): Promise<RunDetail> {
     const record = await this.record(context, id)
     const at = { laneId: record.laneId, sortKey: record.sortKey }
-    const [changes, rows, previous, next, faults, warnings, deliveries] = await Promise.all([
+    const [changes, rows, previous, next, faults, warnings, deliveries, sent] = await Promise.all([
       this.changeCounts(record),
       this.rows(
         context,
         record,
-        CHANGES.filter((change) => !FOLDED.includes(change)),
+        // of a live run, what did not run yet is only counted
+        CHANGES.filter((change) => !FOLDED.includes(change) && !(record.live && change === 'notRun')),
       ),
       rowsOf<RunDetail['passedOver'][number] & { outage: boolean }>(this, sql.PREVIOUS_RUN, at),
       rowsOf<NonNullable<RunDetail['next']>>(this, sql.NEXT_RUN, at),
       this.faults(id),
       rowsOf<FileWarnings>(this, sql.FILE_WARNINGS, { runId: id }),
       rowsOf<RunDetail['deliveries'][number]>(this, sql.DELIVERIES_OF_RUN, { runId: id }),
+      sentOf(this, record),
     ])
     const threads = await this.history.threads(
       record.laneId,
@@ -121,6 +125,7 @@ export class RunsService {
       warnings,
       deliveries,
       threads,
+      sent,
     }
   }
 
@@ -322,6 +327,7 @@ export function runRow(record: RunRecord, changes = record.changes && byChange(r
     deliveredAt: record.deliveredAt.toISOString(),
     durationMs: record.durationMs,
     totals: { total, passed, failed, errored, skipped, blocked, notRun, recovered },
+    live: record.live,
     incomplete: record.incomplete,
     outage: record.outage,
     files: record.files,

@@ -1,5 +1,5 @@
-import type { ChangeEvent, Topic } from '@bobbin/client'
-import { useQueryClient } from '@tanstack/react-query'
+import type { ChangeEvent, RunDetail, RunList, Topic } from '@bobbin/client'
+import { type QueryClient, useQueryClient } from '@tanstack/react-query'
 import { useEffect } from 'react'
 import { useSession } from '../context/session.js'
 import { api } from '../lib/api.js'
@@ -9,6 +9,8 @@ const TOUCHED: Record<Topic, readonly string[]> = {
   cases: ['cases', 'case', 'areas', 'case-facets', 'case-scripts', 'scripts', 'script', 'brief', 'run'],
   scripts: ['scripts', 'script', 'cases', 'case', 'case-scripts', 'brief', 'run'],
   runs: ['runs', 'run', 'brief', 'lens', 'scripts', 'script', 'case-scripts', 'deliveries'],
+  // sums come with the news; the rest of the run is asked for less often
+  live: [],
   members: ['members', 'me'],
   tokens: ['tokens'],
   views: ['views'],
@@ -17,6 +19,9 @@ const TOUCHED: Record<Topic, readonly string[]> = {
 
 /** Changes come in flocks: those of half a second are asked for at once. */
 const GATHER_MS = 500
+
+/** What changed in a live run, beyond its sums, is asked for so often at most. */
+const LIVE_MS = 2000
 
 export const touchedBy = (topics: readonly Topic[]): ReadonlySet<string> => new Set(topics.flatMap((topic) => TOUCHED[topic]))
 
@@ -29,6 +34,8 @@ export function useLive(): void {
     const source = new EventSource(api.address('/projects/{project}/events', { path: { project: project.slug } }))
     const waiting = new Set<string>()
     let timer: ReturnType<typeof setTimeout> | null = null
+    const running = new Set<number>()
+    let liveTimer: ReturnType<typeof setTimeout> | null = null
     let broken = false
     const refresh = (words: Iterable<string>) => {
       for (const word of words) waiting.add(word)
@@ -39,8 +46,26 @@ export function useLive(): void {
         void queries.invalidateQueries({ predicate: (query) => touched.has(String(query.queryKey[0])) })
       }, GATHER_MS)
     }
+    const refreshLive = (runId: number) => {
+      running.add(runId)
+      liveTimer ??= setTimeout(() => {
+        liveTimer = null
+        const ids = new Set(running)
+        running.clear()
+        const isOld = ([word, , id]: readonly unknown[]) => word === 'runs' || (word === 'run' && ids.has(Number(id)))
+        void queries.invalidateQueries({ predicate: (query) => isOld(query.queryKey) })
+      }, LIVE_MS)
+    }
     const everything = () => refresh(Object.values(TOUCHED).flat())
-    source.addEventListener('change', (event: MessageEvent<string>) => refresh(touchedBy((JSON.parse(event.data) as ChangeEvent).topics)))
+    source.addEventListener('change', (event: MessageEvent<string>) => {
+      const { topics, live } = JSON.parse(event.data) as ChangeEvent
+      if (live) {
+        showSums(queries, project.slug, live)
+        refreshLive(live.runId)
+      }
+      const touched = touchedBy(topics)
+      if (touched.size > 0) refresh(touched)
+    })
     source.addEventListener('missed', everything)
     source.addEventListener('error', () => (broken = true))
     source.addEventListener('open', () => {
@@ -50,7 +75,17 @@ export function useLive(): void {
     })
     return () => {
       if (timer) clearTimeout(timer)
+      if (liveTimer) clearTimeout(liveTimer)
       source.close()
     }
   }, [project.slug, queries])
+}
+
+/** Puts the sums of a live run where they are shown, without asking the server. */
+function showSums(queries: QueryClient, project: string, { runId, live, totals }: NonNullable<ChangeEvent['live']>): void {
+  queries.setQueryData<RunDetail>(['run', project, runId], (detail) => detail && { ...detail, run: { ...detail.run, live, totals } })
+  queries.setQueriesData<RunList>(
+    { queryKey: ['runs', project] },
+    (list) => list && { ...list, rows: list.rows.map((row) => (row.id === runId ? { ...row, live, totals } : row)) },
+  )
 }

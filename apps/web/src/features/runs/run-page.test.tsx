@@ -31,7 +31,7 @@ const row = (id: number, name: string, change: Change): ResultRow => ({
 }) // prettier-ignore
 const detail: RunDetail = {
   deliveries: [{ id: 9, at: '2026-11-20T10:00:00Z', by: 'Runa Solberg' }],
-  run: { id: 149, lane, build: '412', commit: '9f1c2ab', startedAt: '2026-11-22T13:32:50Z', deliveredAt: '2026-11-22T13:40:00Z', durationMs: 452_000, totals, incomplete: true, outage: false, files: 4, changes: null },
+  run: { id: 149, lane, build: '412', commit: '9f1c2ab', startedAt: '2026-11-22T13:32:50Z', deliveredAt: '2026-11-22T13:40:00Z', durationMs: 452_000, totals, live: false, incomplete: true, outage: false, files: 4, changes: null },
   previous: { id: 147, build: '410', incomplete: false },
   passedOver: [{ id: 148, build: '411', incomplete: false }],
   next: null,
@@ -40,6 +40,7 @@ const detail: RunDetail = {
   faults: [{ code: 'load', subject: 'test_tides.py', message: 'collection failure', stack: 'ImportError: no tides', file: 'a.xml', place: { line: 4, column: 1 } }],
   warnings: [{ file: 'a.xml', warnings: [{ code: 'duration', message: 'Duration “x” can’t be read', place: { line: 9, column: 2 }, count: 3 }] }],
   threads: { points: [point('410', 147), point('412', 149)], byScript: { 1: '12', 2: '12', 3: '17' } },
+  sent: null,
 } // prettier-ignore
 const result: ResultDetail = {
   script: script(1, 'refuses a load'), links: [{ caseKey: 'FERRY-214', caseTitle: 'Axle limit', origin: 'declared', state: 'active' }], unknownKeys: ['FERRY-990'],

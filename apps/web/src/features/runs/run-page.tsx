@@ -19,6 +19,7 @@ import { CHANGE_WORDS } from './change-words.js'
 import { useRun, useUnchanged } from './queries.js'
 import { ExportMenu } from './export-menu.js'
 import { ResultInspector } from './result-inspector.js'
+import { RunLive, SentBy } from './run-live.js'
 import { RunFaults } from './run-faults.js'
 import { layOutRun, type RunLine } from './run-rows.js'
 
@@ -57,6 +58,7 @@ function RunBench({ detail }: { detail: RunDetail }) {
     <>
       <section aria-label="Run" className="flex min-w-0 flex-1 flex-col">
         <RunHead detail={detail} />
+        <RunLive detail={detail} />
         {filtered && (
           <p className="border-b border-hairline bg-dye-wash px-5 py-1.5">
             Only {filter.show ? CHANGE_WORDS[filter.show].words : filter.outcome}:{' '}
@@ -94,7 +96,8 @@ function RunHead({ detail }: { detail: RunDetail }) {
   const outside =
     (lens.branch !== null && lens.branch !== run.lane.branch) ||
     (lens.environments !== null && !lens.environments.includes(run.lane.environment))
-  const parts = CHANGES.filter((change) => change !== 'unchanged' && detail.changes[change] > 0)
+  // what has not come yet is no change while the run is live
+  const parts = CHANGES.filter((change) => change !== 'unchanged' && !(run.live && change === 'notRun') && detail.changes[change] > 0)
   return (
     <header className="border-b border-hairline px-5 pt-4 pb-3">
       <title>{`Build ${run.build}, ${run.lane.pipeline} · Bobbin`}</title>
@@ -136,9 +139,12 @@ function RunHead({ detail }: { detail: RunDetail }) {
             </ProjectLink>
           </span>
         ))}
-        {parts.length === 0 && 'Nothing changed'}.
-        {run.incomplete && <strong className="font-semibold text-errored"> Incomplete: not everything ran.</strong>}
-        {run.outage && <strong className="font-semibold text-errored"> Most could not judge: look at {run.lane.environment} first.</strong>}
+        {parts.length === 0 && (run.live ? 'Nothing changed so far' : 'Nothing changed')}.
+        {run.incomplete && !run.live && <strong className="font-semibold text-errored"> Incomplete: not everything ran.</strong>}
+        {run.outage && !run.live && (
+          <strong className="font-semibold text-errored"> Most could not judge: look at {run.lane.environment} first.</strong>
+        )}
+        <SentBy detail={detail} />
         {passedOver.length > 0 && (
           <span className="text-soft"> Build {passedOver.map((other) => other.build).join(', ')} could not judge and is passed over.</span>
         )}
@@ -176,9 +182,11 @@ function DeliveriesOfRun({ detail: { run, deliveries } }: { detail: RunDetail })
 function NothingChanged({ detail }: { detail: RunDetail }) {
   return (
     <p className="px-5 pt-6 text-base">
-      {detail.previous
-        ? `Everything is as it was in build ${detail.previous.build}.`
-        : 'The next build of this pipeline, branch and environment will be compared with this one.'}
+      {detail.run.live
+        ? 'What changes against the build before appears here as it happens.'
+        : detail.previous
+          ? `Everything is as it was in build ${detail.previous.build}.`
+          : 'The next build of this pipeline, branch and environment will be compared with this one.'}
     </p>
   )
 }

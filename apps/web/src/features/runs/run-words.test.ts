@@ -5,7 +5,7 @@ import { runWords } from './run-words.js'
 const none = Object.fromEntries(CHANGES.map((change) => [change, 0])) as Record<Change, number>
 const totals = { total: 12, passed: 8, failed: 2, errored: 1, skipped: 0, blocked: 0, notRun: 0, recovered: 1 }
 const words = (run: Partial<Parameters<typeof runWords>[0]>) =>
-  runWords({ totals, changes: none, incomplete: false, outage: false, ...run }).map((word) => word.text)
+  runWords({ totals, changes: none, live: false, incomplete: false, outage: false, ...run }).map((word) => word.text)
 
 it('says what changed, worst first, and nothing of what did not', () => {
   expect(words({ changes: { ...none, unchanged: 9, fixed: 2, newlyFailing: 3, stillFailing: 1 } })).toEqual([
@@ -23,6 +23,13 @@ it('has words for every change but unchanged', () => {
 
 it('puts what happened to the run as a whole first', () => {
   expect(words({ incomplete: true, changes: { ...none, notRun: 4 } })).toEqual(['incomplete', '4 not run'])
+})
+
+it('says of a live run how far it is, and not that something is missing', () => {
+  expect(words({ live: true, incomplete: true, outage: true, changes: { ...none, newlyFailing: 1, notRun: 40 } })).toEqual([
+    'live, 12 so far',
+    '1 newly failing',
+  ])
 })
 
 it('says nothing about single tests in an outage', () => {

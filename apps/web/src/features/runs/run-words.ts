@@ -23,16 +23,23 @@ const LOOKS: readonly [change: Exclude<Change, 'unchanged'>, className: string][
  * What a run changed against the run before, worst first; its plain totals while nobody has counted the changes.
  * In an outage nothing can be said about single tests.
  */
-export function runWords({ totals, changes, incomplete, outage }: Pick<RunRow, 'totals' | 'changes' | 'incomplete' | 'outage'>): Word[] {
+export function runWords({
+  totals,
+  changes,
+  live,
+  incomplete,
+  outage,
+}: Pick<RunRow, 'totals' | 'changes' | 'live' | 'incomplete' | 'outage'>): Word[] {
   const words: Word[] = []
-  if (incomplete) words.push({ text: 'incomplete', className: 'text-errored font-semibold' })
-  if (outage) {
+  if (live) words.push({ text: `live, ${totals.total} so far`, className: 'text-dye font-semibold' })
+  else if (incomplete) words.push({ text: 'incomplete', className: 'text-errored font-semibold' })
+  if (outage && !live) {
     words.push({ text: 'outage', className: 'text-errored font-semibold' })
     words.push({ text: `${totals.errored} of ${totals.total} errored`, className: 'text-errored' })
   } else if (changes) {
     for (const [change, className] of LOOKS) {
       const { words: long, short } = CHANGE_WORDS[change]
-      if (changes[change] > 0) words.push({ text: `${changes[change]} ${short ?? long}`, className })
+      if (changes[change] > 0 && !(live && change === 'notRun')) words.push({ text: `${changes[change]} ${short ?? long}`, className })
     }
   } else {
     if (totals.failed > 0) words.push({ text: `${totals.failed} failed`, className: 'text-failed' })

@@ -1,0 +1,168 @@
+import { LIVE_OUTCOMES, type LiveOutcome, type LiveResult } from '@bobbin/core'
+import { Type } from 'class-transformer'
+import {
+  ArrayMaxSize,
+  IsArray,
+  IsIn,
+  IsInt,
+  IsNotEmpty,
+  IsNumber,
+  IsOptional,
+  IsString,
+  IsUUID,
+  Max,
+  MaxLength,
+  Min,
+  ValidateNested,
+} from 'class-validator'
+import { PlaceDto } from '../intake/index.js'
+import { trimmed } from '../platform/validation.js'
+
+/** A moment in milliseconds since the epoch, up to the year 2200. */
+const MOST_EPOCH = 7_258_118_400_000
+const MOST_DURATION_MS = 1000 * 86_400 * 365
+
+export class OpenFeedDto extends PlaceDto {
+  /** Made by the sender: opening with the same key again finds the same feed. */
+  @IsUUID()
+  key: string
+  /** What the sender is called among those of its run: an agent, a machine. */
+  @trimmed()
+  @IsString()
+  @IsNotEmpty({ message: 'Name the sender, for example by its machine' })
+  @MaxLength(200)
+  name: string
+  @IsOptional()
+  @IsString()
+  @MaxLength(100)
+  framework?: string
+  /** How many results will come. */
+  @IsOptional()
+  @IsInt()
+  @Min(0)
+  @Max(100_000_000)
+  planned?: number
+  /** Which shard of the run it is, from 1. */
+  @IsOptional()
+  @IsInt()
+  @Min(1)
+  @Max(10_000)
+  shard?: number
+  /** How many shards the run has. */
+  @IsOptional()
+  @IsInt()
+  @Min(1)
+  @Max(10_000)
+  shards?: number
+  /** After so many seconds without a word the feed counts as interrupted; 300 by default. */
+  @IsOptional()
+  @IsInt()
+  @Min(1)
+  @Max(86_400)
+  silenceSeconds?: number
+}
+
+export class LiveFailureDto {
+  @IsOptional()
+  @IsString()
+  message?: string | null
+  @IsOptional()
+  @IsString()
+  type?: string | null
+  @IsOptional()
+  @IsString()
+  stack?: string | null
+}
+
+export class LivePropertyDto {
+  @IsString()
+  name: string
+  @IsString()
+  value: string
+}
+
+export class LiveResultDto implements LiveResult {
+  @IsString()
+  name: string
+  /** Names of the enclosing suites, outermost first. */
+  @IsOptional()
+  @IsArray()
+  @ArrayMaxSize(100)
+  @IsString({ each: true })
+  suites?: string[]
+  @IsOptional()
+  @IsString()
+  classname?: string | null
+  /** Path of the source file from the root of the repository. */
+  @IsOptional()
+  @IsString()
+  file?: string | null
+  /** What it is tested on: a browser, a device. */
+  @IsOptional()
+  @IsString()
+  profile?: string | null
+  /** 2, 3 … for further tests of the same name in the same place. */
+  @IsOptional()
+  @IsInt()
+  @Min(1)
+  @Max(1_000_000)
+  occurrence?: number
+  @IsIn(LIVE_OUTCOMES)
+  outcome: LiveOutcome
+  @IsOptional()
+  @IsNumber()
+  @Min(0)
+  @Max(MOST_DURATION_MS)
+  durationMs?: number | null
+  /** Milliseconds since the epoch. */
+  @IsOptional()
+  @IsNumber()
+  @Min(0)
+  @Max(MOST_EPOCH)
+  startedAt?: number | null
+  @IsOptional()
+  @IsArray()
+  @ArrayMaxSize(50)
+  @ValidateNested({ each: true })
+  @Type(() => LiveFailureDto)
+  failures?: LiveFailureDto[]
+  /** Why it was skipped, blocked or not run. */
+  @IsOptional()
+  @IsString()
+  reason?: string | null
+  @IsOptional()
+  @IsString()
+  stdout?: string | null
+  @IsOptional()
+  @IsString()
+  stderr?: string | null
+  @IsOptional()
+  @IsArray()
+  @ArrayMaxSize(200)
+  @ValidateNested({ each: true })
+  @Type(() => LivePropertyDto)
+  properties?: LivePropertyDto[]
+}
+
+export class BatchDto {
+  /** 1, 2, 3 …: a batch is taken once, and in order. Without results it only says that the sender is still there. */
+  @IsInt()
+  @Min(1)
+  number: number
+  @IsArray()
+  @ArrayMaxSize(1000)
+  @ValidateNested({ each: true })
+  @Type(() => LiveResultDto)
+  results: LiveResultDto[]
+}
+
+export class CloseFeedDto {
+  /** How many batches were sent in all. */
+  @IsInt()
+  @Min(0)
+  batches: number
+  /** The runner ended because it was asked to stop. */
+  @IsOptional()
+  @IsIn(['closed', 'stopped'])
+  ended?: 'closed' | 'stopped'
+}

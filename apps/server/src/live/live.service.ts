@@ -1,0 +1,256 @@
+import { type FileFindings, testResultOf, TotalsCounter } from '@bobbin/core'
+import { Inject, Injectable } from '@nestjs/common'
+import { InjectConnection } from '@nestjs/sequelize'
+import { Sequelize } from 'sequelize-typescript'
+import type { Context } from '../access/index.js'
+import { Project } from '../access/index.js'
+import type { BatchTaken, FeedClosed, FeedOpened, LiveSums } from '../contract/index.js'
+import { announce } from '../events/announce.js'
+import {
+  announceShards,
+  endWithoutShards,
+  type InTransaction,
+  lateRuns,
+  lockRun,
+  type MadeLog,
+  placeOf,
+  resolveTarget,
+  settleLive,
+  shardIsIn,
+  shareIntake,
+  Stage,
+  storeFile,
+  type Target,
+} from '../intake/index.js'
+import { BLOBS, type BlobStore } from '../platform/blobs/blob-store.js'
+import { rowsOf, run } from '../platform/database.js'
+import { notFound, Problem } from '../platform/problem.js'
+import type { BatchDto, CloseFeedDto, OpenFeedDto } from './live.dto.js'
+import * as sql from './live-queries.js'
+
+/** A reporter says something every few seconds; five minutes without a word is a process that died. */
+const SILENCE_S = 300
+
+interface FeedRecord {
+  id: number
+  runId: number
+  fileId: number
+  name: string
+  framework: string | null
+  batches: number
+  ended: string | null
+  shard: number | null
+}
+
+/** Runs that are told result by result while their tests run. */
+@Injectable()
+export class LiveService {
+  constructor(
+    @InjectConnection() readonly sequelize: Sequelize,
+    @Inject(BLOBS) private readonly blobs: BlobStore,
+  ) {}
+
+  /** Opens a feed into the run that the place names, which is made where it is new. A feed that is there already is found by its key. */
+  open(context: Context, dto: OpenFeedDto): Promise<FeedOpened> {
+    const { project, caller } = context
+    return this.inTransaction(async (db) => {
+      await shareIntake(db, project.id)
+      const log: MadeLog = { made: [], notes: [] }
+      const target = await resolveTarget(db, project.id, dto, new Date(), log)
+      const { runId } = target
+      const [found] = await rowsOf<FeedOpened>(db, sql.FIND_FEED, { projectId: project.id, key: dto.key })
+      if (found) return found
+      const [delivery] = await rowsOf<{ id: number }>(db, sql.ADD_DELIVERY, {
+        projectId: project.id,
+        accountId: caller.accountId,
+        target: JSON.stringify(placeOf(dto)),
+        runId,
+        made: JSON.stringify(log.made),
+        notes: JSON.stringify(log.notes),
+      })
+      const framework = dto.framework ?? null
+      const file = { projectId: project.id, deliveryId: delivery?.id ?? 0, runId, name: dto.name, key: dto.key, framework }
+      const totals = JSON.stringify(new TotalsCounter().settled(NOTHING_SETTLED))
+      const [stored] = await rowsOf<{ id: number }>(db, sql.ADD_FILE, { ...file, totals })
+      const [feed] = await rowsOf<{ id: number }>(db, sql.ADD_FEED, {
+        ...file,
+        fileId: stored?.id ?? 0,
+        planned: dto.planned ?? null,
+        shard: dto.shard ?? null,
+        silence: dto.silenceSeconds ?? SILENCE_S,
+      })
+      await announceShards(db, runId, dto)
+      // what was asked of a run that ended is not asked of one that goes on
+      await run(db, 'update run set stop_asked_at = null, stop_asked_by = null where id = $runId and not live', { runId })
+      await settleLive(db, project.id, target)
+      const [stop] = await rowsOf<{ asked: boolean }>(db, 'select stop_asked_at is not null as asked from run where id = $runId', { runId })
+      return { id: feed?.id ?? 0, runId, batches: 0, stop: stop?.asked ?? false }
+    })
+  }
+
+  /** Takes a batch wholly, once: one that was taken before changes nothing. */
+  take(context: Context, id: number, dto: BatchDto): Promise<BatchTaken> {
+    const { project } = context
+    return this.inTransaction(async (db) => {
+      await shareIntake(db, project.id)
+      const feed = await this.lock(db, project, id)
+      if (dto.number <= feed.batches) return { batches: feed.batches, stop: await this.stopAsked(db, feed.runId) }
+      if (feed.ended)
+        throw new Problem('conflict', 'feedClosed', `The feed “${feed.name}” has ended (${feed.ended}); open another one with a new key`)
+      if (dto.number !== feed.batches + 1)
+        throw new Problem('conflict', 'batchMissing', `Batch ${feed.batches + 1} comes next, not ${dto.number}`, { batches: feed.batches })
+      const totals = new TotalsCounter()
+      let newScripts = 0
+      if (dto.results.length > 0) {
+        const target = await lockRun(db, feed.runId)
+        if (!target) throw notFound('run', feed.runId)
+        newScripts = await this.store(db, project, target, feed, dto, totals)
+        await this.tell(db, project.id, feed.runId)
+      }
+      await run(db, sql.TAKE_BATCH, {
+        id,
+        number: dto.number,
+        results: dto.results.length,
+        totals: JSON.stringify(totals.settled(NOTHING_SETTLED)),
+        newScripts,
+      })
+      return { batches: dto.number, stop: await this.stopAsked(db, feed.runId) }
+    })
+  }
+
+  private async store(
+    db: InTransaction,
+    project: Project,
+    target: Target,
+    feed: FeedRecord,
+    { results }: BatchDto,
+    totals: TotalsCounter,
+  ): Promise<number> {
+    const stage = new Stage()
+    try {
+      for (const live of results) {
+        const result = testResultOf(live)
+        totals.add(result.outcome)
+        stage.add(result)
+      }
+      const { newScripts } = await storeFile(db, this.blobs, project, target, feed.fileId, { stage, findings: findingsOf(feed) })
+      return newScripts
+    } finally {
+      stage.dispose()
+    }
+  }
+
+  /** The sender has sent everything. The run ends when no other feed is open and every announced shard is in. */
+  close(context: Context, id: number, dto: CloseFeedDto): Promise<FeedClosed> {
+    const { project } = context
+    return this.inTransaction(async (db) => {
+      await shareIntake(db, project.id)
+      const feed = await this.lock(db, project, id)
+      if (!feed.ended && feed.batches !== dto.batches) {
+        const missing = `Of ${dto.batches} batches ${feed.batches} have come; send the others before closing`
+        throw new Problem('conflict', 'batchMissing', missing, { batches: feed.batches })
+      }
+      const target = await lockRun(db, feed.runId)
+      if (!target) throw notFound('run', feed.runId)
+      if (!feed.ended) await run(db, sql.CLOSE_FEED, { id, ended: dto.ended ?? 'closed' })
+      await shardIsIn(db, feed.runId, feed.shard)
+      return { runId: feed.runId, live: await settleLive(db, project.id, target) }
+    })
+  }
+
+  /** Asks the reporters of a live run to stop; each is told with its next batch. */
+  async stop({ project, caller }: Context, runId: number): Promise<void> {
+    const rows = await rowsOf(this, sql.ASK_TO_STOP, { projectId: project.id, runId, accountId: caller.accountId })
+    if (rows.length === 0) throw new Problem('conflict', 'notLive', 'The run is over; there is nothing to stop')
+  }
+
+  /** Takes the asking back, where no reporter has stopped for it yet. */
+  takeBack({ project }: Context, runId: number): Promise<void> {
+    return run(this, sql.TAKE_BACK, { projectId: project.id, runId })
+  }
+
+  /** Ends the feeds that went silent; safe with several server processes. @returns how many */
+  async interruptSilent(): Promise<number> {
+    const silent = await rowsOf<{ id: number; projectId: number }>(this, sql.SILENT)
+    let ended = 0
+    for (const { id, projectId } of silent) if (await this.interrupt(id, projectId)) ended++
+    return ended
+  }
+
+  /** Ends the runs that wait for shards which did not come. */
+  async endLate(): Promise<void> {
+    for (const { runId, projectId } of await lateRuns(this)) {
+      await this.inTransaction(async (db) => {
+        const target = await lockRun(db, runId)
+        if (target) await endWithoutShards(db, projectId, target)
+      })
+    }
+  }
+
+  private interrupt(id: number, projectId: number): Promise<boolean> {
+    return this.inTransaction(async (db) => {
+      await shareIntake(db, projectId)
+      interface Row {
+        runId: number
+        fileId: number
+        name: string
+        silenceS: number
+        shard: number | null
+        results: number
+        planned: number | null
+      }
+      const [feed] = await rowsOf<Row>(db, sql.INTERRUPT, { id })
+      if (!feed) return false
+      const target = await lockRun(db, feed.runId)
+      if (!target) return false
+      const of = feed.planned === null ? '' : ` of ${feed.planned}`
+      await run(db, sql.ADD_FAULT, {
+        projectId,
+        runId: feed.runId,
+        fileId: feed.fileId,
+        subject: feed.name,
+        message: `Nothing was heard from it for ${silenceWords(feed.silenceS)}, after ${feed.results}${of} results`,
+      })
+      await shardIsIn(db, feed.runId, feed.shard)
+      await settleLive(db, projectId, target)
+      return true
+    })
+  }
+
+  /** Open pages get the sums with the news; the rest they ask for in their own time. */
+  private async tell(db: InTransaction, projectId: number, runId: number): Promise<void> {
+    const [row] = await rowsOf<LiveSums['totals'] & { live: boolean }>(db, sql.SUMS_OF_RUN, { runId })
+    if (!row) return
+    const { live, ...totals } = row
+    await announce(db, projectId, ['live'], { runId, live, totals })
+  }
+
+  private async lock(db: InTransaction, project: Project, id: number): Promise<FeedRecord> {
+    const [feed] = await rowsOf<FeedRecord>(db, sql.LOCK_FEED, { projectId: project.id, id })
+    if (!feed) throw notFound('feed', id)
+    return feed
+  }
+
+  private async stopAsked(db: InTransaction, runId: number): Promise<boolean> {
+    const [row] = await rowsOf<{ asked: boolean }>(db, 'select stop_asked_at is not null as asked from run where id = $runId', { runId })
+    return row?.asked ?? false
+  }
+
+  private inTransaction<T>(what: (db: InTransaction) => Promise<T>): Promise<T> {
+    return this.sequelize.transaction((transaction) => what({ sequelize: this.sequelize, transaction }))
+  }
+}
+
+const NOTHING_SETTLED: FileFindings['settlement'] = { groups: [], dropped: [], reasons: [] }
+
+const findingsOf = ({ framework }: FeedRecord): FileFindings => ({
+  format: 'live',
+  framework,
+  startedAt: null,
+  faults: [],
+  warnings: [],
+  settlement: NOTHING_SETTLED,
+})
+
+const silenceWords = (seconds: number): string =>
+  seconds % 60 === 0 ? `${seconds / 60} ${seconds === 60 ? 'minute' : 'minutes'}` : `${seconds} ${seconds === 1 ? 'second' : 'seconds'}`

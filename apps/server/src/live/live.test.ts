@@ -1,0 +1,251 @@
+import type { LiveResult } from '@bobbin/core'
+import { ApiError, type RunDetail } from '@bobbin/client'
+import { randomUUID } from 'node:crypto'
+import { firstValueFrom, filter, timeout } from 'rxjs'
+import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest'
+import { ChangeListener } from '../events/listener.js'
+import { resultFile, TestApp } from '../testing/test-app.js'
+import { LiveService } from './live.service.js'
+
+let bobbin: TestApp
+let build = 100
+beforeAll(async () => {
+  bobbin = await TestApp.start()
+})
+afterAll(() => bobbin.stop())
+beforeEach(() => build++)
+
+const project = 'gullhaven'
+const passed = (name: string, more: Partial<LiveResult> = {}): LiveResult => ({
+  name,
+  classname: 'ferry.Deck',
+  outcome: 'passed',
+  durationMs: 100,
+  ...more,
+})
+
+const open = (more: Record<string, unknown> = {}) =>
+  bobbin.client().post('/projects/{project}/feeds', {
+    path: { project },
+    body: {
+      pipeline: 'fare-desk-web',
+      branch: 'main',
+      environment: 'pier-test',
+      build: String(build),
+      key: randomUUID(),
+      name: 'agent 1',
+      ...more,
+    },
+  })
+const send = (id: number, number: number, results: LiveResult[]) =>
+  bobbin.client().post('/projects/{project}/feeds/{id}/batches', { path: { project, id }, body: { number, results } })
+const close = (id: number, batches: number, more: { ended?: 'stopped' } = {}) =>
+  bobbin.client().post('/projects/{project}/feeds/{id}/close', { path: { project, id }, body: { batches, ...more } })
+const runOf = (id: number) => bobbin.get<RunDetail>(`/runs/${id}`)
+
+describe('a live run', () => {
+  it('fills in batch by batch, and is what one file with the same results would be once it is closed', async () => {
+    await bobbin.deliver(resultFile(['boards', 'turns', 'waits']), { build: String(build) })
+    build++
+    const feed = await open({ planned: 3, framework: 'vitest' })
+    await send(feed.id, 1, [passed('boards', { classname: 'deck' })])
+    const during = await runOf(feed.runId)
+    expect(during.run).toMatchObject({ live: true, incomplete: true, totals: { total: 1, passed: 1 } })
+    expect(during.sent).toMatchObject({
+      feeds: [{ name: 'agent 1', framework: 'vitest', planned: 3, results: 1, ended: null }],
+      stopAsked: null,
+    })
+    await send(feed.id, 2, [passed('turns', { outcome: 'failed', failures: [{ message: 'expected lane 3', type: 'AssertionError' }] })])
+    expect(await close(feed.id, 2)).toEqual({ runId: feed.runId, live: false })
+    const after = await runOf(feed.runId)
+    expect(after.run).toMatchObject({ live: false, incomplete: false, totals: { total: 2, passed: 1, failed: 1 } })
+    expect(after.sent).toMatchObject({ feeds: [{ ended: 'closed', results: 2 }], expected: null })
+    expect(after.rows.find(({ script }) => script.name === 'turns')).toMatchObject({ outcome: 'failed', message: 'expected lane 3' })
+  })
+
+  it('says what is still to come, and how long that takes at the pace so far', async () => {
+    await bobbin.deliver(resultFile(['one', 'two', 'three', 'four']), { build: String(build) })
+    const before = build++
+    const feed = await open()
+    expect((await runOf(feed.runId)).sent?.expected).toEqual({ build: String(before), tests: 4, remainingMs: null })
+    const { rows } = await bobbin.database.query<{ name: string; classname: string }>(
+      `select s.name, s.classname from result r join script s on s.id = r.script_id where r.run_id = (select max(id) from run where id < $1)`,
+      [feed.runId],
+    )
+    // ran for one minute, and each took as long as any other
+    await bobbin.database.query(`update feed set opened_at = now() - interval '1 minute' where id = $1`, [feed.id])
+    await bobbin.database.query(`update result set duration_ms = 5000 where run_id = (select max(id) from run where id < $1)`, [feed.runId])
+    await send(
+      feed.id,
+      1,
+      rows.slice(0, 3).map(({ name, classname }) => passed(name, { classname })),
+    )
+    const expected = (await runOf(feed.runId)).sent?.expected
+    expect(expected).toMatchObject({ tests: 1 })
+    expect(expected?.remainingMs).toBeGreaterThan(20_000 - 1)
+    expect(expected?.remainingMs).toBeLessThan(25_000)
+    await close(feed.id, 1)
+  })
+
+  it('takes each batch once, whatever is sent again, and never with a gap', async () => {
+    const key = randomUUID()
+    const feed = await open({ key })
+    await send(feed.id, 1, [passed('a')])
+    await send(feed.id, 1, [passed('a')])
+    expect(await open({ key })).toMatchObject({ id: feed.id, batches: 1 })
+    await expect(send(feed.id, 3, [passed('c')])).rejects.toMatchObject({ status: 409, code: 'batchMissing', extra: { batches: 1 } })
+    await expect(close(feed.id, 2)).rejects.toMatchObject({ code: 'batchMissing' })
+    const both = await Promise.allSettled([send(feed.id, 2, [passed('b')]), send(feed.id, 2, [passed('b')])])
+    expect(both.map(({ status }) => status)).toEqual(['fulfilled', 'fulfilled'])
+    await close(feed.id, 2)
+    await close(feed.id, 2)
+    await expect(send(feed.id, 3, [passed('late')])).rejects.toMatchObject({ code: 'feedClosed' })
+    const { rows } = await bobbin.database.query('select ordinal from attempt where run_id = $1 order by script_id, ordinal', [feed.runId])
+    expect(rows).toEqual([{ ordinal: 1 }, { ordinal: 1 }])
+  })
+
+  it('makes tries at one test the attempts of one result, also over batches', async () => {
+    const feed = await open()
+    await send(feed.id, 1, [passed('turns', { outcome: 'failed', failures: [{ message: 'too late' }] })])
+    await send(feed.id, 2, [passed('turns')])
+    await close(feed.id, 2)
+    expect((await runOf(feed.runId)).run.totals).toMatchObject({ total: 1, recovered: 1 })
+  })
+
+  it('has one feed for each agent, and ends with the last', async () => {
+    const one = await open()
+    const two = await open({ name: 'agent 2' })
+    expect(two.runId).toBe(one.runId)
+    await Promise.all([send(one.id, 1, [passed('here')]), send(two.id, 1, [passed('there')])])
+    expect(await close(one.id, 1)).toMatchObject({ live: true })
+    expect(await close(two.id, 1)).toMatchObject({ live: false })
+    expect((await runOf(one.runId)).run.totals.total).toBe(2)
+  })
+
+  it('tells open pages its sums with the news', async () => {
+    const feed = await open()
+    const changes = bobbin.app.get(ChangeListener).changes
+    const heard = firstValueFrom(
+      changes.pipe(
+        filter((change) => change !== 'missed' && change.live?.runId === feed.runId),
+        timeout(5000),
+      ),
+    )
+    await send(feed.id, 1, [passed('boards'), passed('turns', { outcome: 'skipped', reason: 'no tide' })])
+    expect(await heard).toMatchObject({ topics: ['live'], live: { live: true, totals: { total: 2, passed: 1, skipped: 1 } } })
+    await close(feed.id, 1)
+  })
+
+  it('is interrupted when its reporter went silent: what never came is not run', async () => {
+    await bobbin.deliver(resultFile(['kept', 'lost']), { build: String(build) })
+    build++
+    const feed = await open({ silenceSeconds: 60, planned: 2 })
+    const live = bobbin.app.get(LiveService)
+    expect(await live.interruptSilent()).toBe(0)
+    await bobbin.database.query(`update feed set heard_at = now() - interval '61 seconds' where id = $1`, [feed.id])
+    // as several server processes would
+    const ended = await Promise.all([live.interruptSilent(), live.interruptSilent()])
+    expect(ended.reduce((sum, one) => sum + one)).toBe(1)
+    const detail = await runOf(feed.runId)
+    expect(detail.run).toMatchObject({ live: false, incomplete: true })
+    expect(detail.faults).toMatchObject([
+      { code: 'crash', subject: 'agent 1', message: 'Nothing was heard from it for 1 minute, after 0 of 2 results' },
+    ])
+    expect(detail.changes.notRun).toBe(2)
+    expect(detail.sent?.feeds).toMatchObject([{ ended: 'interrupted' }])
+  })
+
+  it('asks its reporters to stop, until that is taken back', async () => {
+    const feed = await open()
+    const { runId } = feed
+    const cookie = await bobbin.signIn('runa@gullhaven.example')
+    const ask = (method: string) => fetch(`${bobbin.url}/api/projects/gullhaven/runs/${runId}/stop`, { method, headers: { cookie } })
+    expect((await send(feed.id, 1, [])).stop).toBe(false)
+    expect((await ask('POST')).status).toBe(204)
+    expect((await send(feed.id, 2, [])).stop).toBe(true)
+    expect((await runOf(runId)).sent?.stopAsked).toMatchObject({ by: expect.any(String) as string })
+    expect((await open({ name: 'agent 2' })).stop).toBe(true)
+    expect((await ask('DELETE')).status).toBe(204)
+    expect((await send(feed.id, 3, [])).stop).toBe(false)
+    expect((await ask('POST')).status).toBe(204)
+    const others = (await runOf(runId)).sent?.feeds ?? []
+    for (const { id, name } of others) await close(id, name === 'agent 1' ? 3 : 0, { ended: 'stopped' })
+    expect((await runOf(runId)).sent?.feeds.map(({ ended }) => ended)).toEqual(['stopped', 'stopped'])
+    expect((await ask('POST')).status).toBe(409)
+  })
+
+  it('can be undone like any delivery', async () => {
+    const feed = await open()
+    await send(feed.id, 1, [passed('once')])
+    const detail = await runOf(feed.runId)
+    const cookie = await bobbin.signIn('runa@gullhaven.example')
+    const undone = await fetch(`${bobbin.url}/api/projects/gullhaven/deliveries/${detail.deliveries[0]?.id}/undo`, {
+      method: 'POST',
+      headers: { cookie },
+    })
+    expect(undone.status).toBeLessThan(300)
+    await expect(send(feed.id, 2, [])).rejects.toMatchObject({ status: 404 })
+    await expect(runOf(feed.runId)).rejects.toBeInstanceOf(ApiError)
+  })
+
+  it.each([
+    ['an outcome that is none', { name: 'x', outcome: 'maybe' }, /outcome/],
+    ['a name that is no text', { name: 7, outcome: 'passed' }, /name/],
+    ['a duration before the start', { name: 'x', outcome: 'passed', durationMs: -1 }, /durationMs/],
+  ])('refuses %s and takes nothing of the batch', async (_, wrong, message) => {
+    const feed = await open()
+    await expect(send(feed.id, 1, [passed('right'), wrong as never])).rejects.toMatchObject({
+      status: 400,
+      message: expect.stringMatching(message) as string,
+    })
+    expect((await open({ name: 'agent 2' })).runId).toBe(feed.runId)
+    expect((await runOf(feed.runId)).run.totals.total).toBe(0)
+  })
+
+  it('keeps what the database could not store as it came', async () => {
+    const feed = await open()
+    await send(feed.id, 1, [passed('nul \0 here', { stdout: 'half \ud83d pair', properties: [{ name: 'note', value: '\ud83d\0' }] })])
+    expect(await close(feed.id, 1)).toMatchObject({ live: false })
+    expect((await runOf(feed.runId)).rows.map(({ script }) => script.name)).toContain('nul ␀ here')
+  })
+})
+
+describe('shards', () => {
+  const shard = (n: number, of = 3) => ({ shard: n, shards: of })
+
+  it('become one run in any order, some twice, which is live until all are in', async () => {
+    const target = { build: String(build) }
+    const deliver = (n: number) => bobbin.deliver(resultFile([`of shard ${n}`]), { ...target, ...shard(n) })
+    const first = await deliver(3)
+    expect(first.run).toMatchObject({ incomplete: true })
+    await Promise.all([deliver(1), deliver(1)])
+    const id = first.run?.id ?? 0
+    expect(await runOf(id)).toMatchObject({ run: { live: true }, sent: { shards: { announced: 3, in: [1, 3] } } })
+    const last = await deliver(2)
+    expect(last.run).toMatchObject({ id, incomplete: false, totals: { total: 3 } })
+    expect((await runOf(id)).run.live).toBe(false)
+  })
+
+  it('may be told live and in files, side by side', async () => {
+    const feed = await open(shard(1, 2))
+    await send(feed.id, 1, [passed('live')])
+    await bobbin.deliver(resultFile(['in a file']), { build: String(build), ...shard(2, 2) })
+    expect((await runOf(feed.runId)).run.live).toBe(true)
+    expect(await close(feed.id, 1)).toMatchObject({ live: false })
+  })
+
+  it('that are missing are not waited for once a sender says that nothing more will come', async () => {
+    const { run } = await bobbin.deliver(resultFile(['first']), { build: String(build), ...shard(1) })
+    await bobbin.deliver(resultFile(['second']), { build: String(build), close: 'true' })
+    expect((await runOf(run?.id ?? 0)).run).toMatchObject({ live: false, incomplete: false })
+  })
+
+  it('that never come are faults after two hours', async () => {
+    const { run } = await bobbin.deliver(resultFile(['first']), { build: String(build), ...shard(1) })
+    await bobbin.database.query(`update run set delivered_at = now() - interval '121 minutes' where id = $1`, [run?.id])
+    await bobbin.app.get(LiveService).endLate()
+    const detail = await runOf(run?.id ?? 0)
+    expect(detail.run).toMatchObject({ live: false, incomplete: true })
+    expect(detail.faults.map(({ subject }) => subject)).toEqual(['shard 2 of 3', 'shard 3 of 3'])
+  })
+})

@@ -1,0 +1,58 @@
+import type { FeedRow, RunDetail } from '@bobbin/client'
+import { describe, expect, it } from 'vitest'
+import { progressOf, roughly, sinceWords } from './live-words.js'
+
+const feed = (more: Partial<FeedRow>): FeedRow => ({
+  id: 1,
+  name: 'agent 1',
+  framework: null,
+  planned: null,
+  results: 0,
+  openedAt: '2026-11-20T10:00:00Z',
+  heardAt: '2026-11-20T10:00:00Z',
+  ended: null,
+  closedAt: null,
+  ...more,
+})
+const detail = (done: number, feeds: FeedRow[], tests: number | null = null) =>
+  ({
+    run: { totals: { total: done } },
+    sent: { feeds, shards: null, stopAsked: null, expected: tests === null ? null : { build: '411', tests, remainingMs: null } },
+  }) as unknown as RunDetail
+
+describe('how far a live run is', () => {
+  it('is told by what its senders planned, where all of them did', () => {
+    const feeds = [feed({ planned: 40, results: 12 }), feed({ planned: 20, results: 20 })]
+    expect(progressOf(detail(32, feeds, 500))).toEqual({ done: 32, of: 60, source: '' })
+  })
+
+  it('counts one that ended with what it sent', () => {
+    const feeds = [feed({ planned: 40, results: 12, ended: 'interrupted' }), feed({ planned: 20, results: 5 })]
+    expect(progressOf(detail(17, feeds)).of).toBe(32)
+  })
+
+  it('is told by the last complete build where one does not say', () => {
+    expect(progressOf(detail(12, [feed({ planned: 40 }), feed({})], 30))).toEqual({ done: 12, of: 42, source: 'by what build 411 had' })
+  })
+
+  it('is not made up where nobody knows, and never less than what is there', () => {
+    expect(progressOf(detail(12, [feed({})]))).toEqual({ done: 12, of: null, source: '' })
+    expect(progressOf(detail(12, [feed({ planned: 10 })])).of).toBe(12)
+  })
+})
+
+it.each([
+  [800, 'about 5 s'],
+  [22_000, 'about 20 s'],
+  [57_000, 'about 1 min'],
+  [250_000, 'about 4 min'],
+  [7_300_000, 'about 2 h'],
+])('an estimate of %d ms is %s', (ms, words) => expect(roughly(ms)).toBe(words))
+
+it('says what became of a sender, and of a quiet one when it was heard', () => {
+  const at = (s: number) => Date.parse('2026-11-20T10:00:00Z') + s * 1000
+  expect(sinceWords(feed({}), at(3))).toBe('sending')
+  expect(sinceWords(feed({}), at(42))).toBe('heard 42 s ago')
+  expect(sinceWords(feed({}), at(180))).toBe('heard 3 min ago')
+  expect(sinceWords(feed({ ended: 'interrupted' }), at(900))).toBe('went silent')
+})

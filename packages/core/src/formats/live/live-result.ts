@@ -1,0 +1,74 @@
+import { declaredKeys } from '../../identity/declared-keys.js'
+import type { Outcome } from '../../results/outcome.js'
+import { attempt } from '../collector.js'
+import { MAX_NAME, MAX_TEXT } from '../limits.js'
+import type { Failure, Property, TestResult } from '../result.js'
+import { withoutNul } from '../without-nul.js'
+
+/** One try at one test, as a reporter tells it while the tests run. */
+export interface LiveResult {
+  name: string
+  /** Names of the enclosing suites, outermost first. */
+  suites?: string[]
+  classname?: string | null
+  /** Path of the source file from the root of the repository. */
+  file?: string | null
+  /** What it is tested on: a browser, a device. */
+  profile?: string | null
+  /** 2, 3 … for further tests of the same name in the same place. */
+  occurrence?: number
+  outcome: LiveOutcome
+  durationMs?: number | null
+  /** Milliseconds since the epoch. */
+  startedAt?: number | null
+  failures?: { message?: string | null; type?: string | null; stack?: string | null }[]
+  /** Why it was skipped, blocked or not run. */
+  reason?: string | null
+  stdout?: string | null
+  stderr?: string | null
+  properties?: { name: string; value: string }[]
+}
+
+/** What one try can come to; whether a test recovered is told by its tries. */
+export const LIVE_OUTCOMES = ['passed', 'failed', 'errored', 'skipped', 'blocked', 'notRun'] as const satisfies readonly Outcome[]
+export type LiveOutcome = (typeof LIVE_OUTCOMES)[number]
+
+/** A live result in the shape that every result file is read into, within the same limits. */
+export function testResultOf(live: LiveResult): TestResult {
+  const { outcome, durationMs = null, startedAt = null, occurrence = 1 } = live
+  const name = shortened(live.name)
+  const suites = (live.suites ?? []).map(shortened)
+  const properties: Property[] = (live.properties ?? []).map((property) => ({ name: shortened(property.name), value: cut(property.value) }))
+  const failures: Failure[] = (live.failures ?? []).map(({ message, type, stack }) => ({
+    message: cutOrNull(message),
+    type: cutOrNull(type),
+    stack: cutOrNull(stack),
+  }))
+  const only = attempt({
+    outcome,
+    durationMs,
+    startedAt,
+    failures,
+    reason: cutOrNull(live.reason),
+    stdout: cutOrNull(live.stdout),
+    stderr: cutOrNull(live.stderr),
+  })
+  return {
+    name,
+    suites,
+    classname: live.classname ? shortened(live.classname) : null,
+    sourceFile: live.file ? shortened(live.file) : null,
+    profile: live.profile ? shortened(live.profile) : null,
+    occurrence,
+    outcome,
+    durationMs,
+    attempts: [only],
+    properties,
+    keys: declaredKeys(name, properties, suites.at(-1) ?? null),
+    place: { line: 1, column: 1 },
+  }
+}
+
+const cut = (text: string): string => withoutNul(text.slice(0, MAX_TEXT))
+const cutOrNull = (text: string | null | undefined): string | null => (text ? cut(text) : null)
+const shortened = (text: string): string => withoutNul(text.slice(0, MAX_NAME))
