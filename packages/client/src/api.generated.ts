@@ -1045,6 +1045,8 @@ export interface components {
       /** @description 1, 2, 3 …: a batch is taken once, and in order. Without results it only says that the sender is still there. */
       number: number
       results: components['schemas']['LiveResultDto'][]
+      /** @description What went wrong outside any test; tests that are missing because of it did not run. */
+      faults?: components['schemas']['LiveFaultDto'][]
     }
     BatchTaken: {
       batches: number
@@ -1605,6 +1607,14 @@ export interface components {
       type?: string | null
       stack?: string | null
     }
+    LiveFaultDto: {
+      /** @enum {string} */
+      code: 'load' | 'hook' | 'crash'
+      /** @description What it happened in: a file, a hook. */
+      subject: string
+      message?: string | null
+      stack?: string | null
+    }
     /** @enum {string} */
     LiveOutcome: 'passed' | 'failed' | 'errored' | 'skipped' | 'blocked' | 'notRun'
     LivePropertyDto: {
@@ -2154,6 +2164,7 @@ export type LaneRef = components['schemas']['LaneRef']
 export type LensOptions = components['schemas']['LensOptions']
 export type LinkInfo = components['schemas']['LinkInfo']
 export type LiveFailureDto = components['schemas']['LiveFailureDto']
+export type LiveFaultDto = components['schemas']['LiveFaultDto']
 export type LiveOutcome = components['schemas']['LiveOutcome']
 export type LivePropertyDto = components['schemas']['LivePropertyDto']
 export type LiveResultDto = components['schemas']['LiveResultDto']

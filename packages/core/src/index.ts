@@ -12,7 +12,7 @@ export {
   type FileSummary,
   type TestSummary,
 } from './formats/summary.js'
-export { LIVE_OUTCOMES, type LiveOutcome, type LiveResult, testResultOf } from './formats/live/live-result.js'
+export { LIVE_OUTCOMES, liveFault, type LiveOutcome, type LiveResult, testResultOf } from './formats/live/live-result.js'
 export { TotalsCounter } from './formats/totals.js'
 export { writeCtrf } from './formats/write/ctrf.js'
 export { writeJunit } from './formats/write/junit.js'

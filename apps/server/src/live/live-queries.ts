@@ -33,6 +33,11 @@ update delivery d set new_scripts = new_scripts + $newScripts from taken where d
 
 export const CLOSE_FEED = 'update feed set closed_at = now(), heard_at = now(), ended = $ended where id = $id'
 
+/** The fault of a feed that came back. */
+export const FORGET_SILENCE = `delete from fault f using feed d where f.file_id = $fileId and d.file_id = f.file_id and f.code = 'crash' and f.subject = d.name`
+
+export const REOPEN = 'update feed set closed_at = null, ended = null, heard_at = now() where id = $id'
+
 /** Feeds that went silent, which no other server process is closing at this moment. */
 export const SILENT = `
 select f.id, f.project_id as "projectId" from feed f

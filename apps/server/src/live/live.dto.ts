@@ -144,6 +144,23 @@ export class LiveResultDto implements LiveResult {
   properties?: LivePropertyDto[]
 }
 
+export const LIVE_FAULTS = ['load', 'hook', 'crash'] as const
+
+export class LiveFaultDto {
+  @IsIn(LIVE_FAULTS)
+  code: (typeof LIVE_FAULTS)[number]
+  /** What it happened in: a file, a hook. */
+  @IsString()
+  @IsNotEmpty()
+  subject: string
+  @IsOptional()
+  @IsString()
+  message?: string | null
+  @IsOptional()
+  @IsString()
+  stack?: string | null
+}
+
 export class BatchDto {
   /** 1, 2, 3 …: a batch is taken once, and in order. Without results it only says that the sender is still there. */
   @IsInt()
@@ -154,6 +171,13 @@ export class BatchDto {
   @ValidateNested({ each: true })
   @Type(() => LiveResultDto)
   results: LiveResultDto[]
+  /** What went wrong outside any test; tests that are missing because of it did not run. */
+  @IsOptional()
+  @IsArray()
+  @ArrayMaxSize(100)
+  @ValidateNested({ each: true })
+  @Type(() => LiveFaultDto)
+  faults?: LiveFaultDto[]
 }
 
 export class CloseFeedDto {

@@ -1,4 +1,4 @@
-import { type FileFindings, testResultOf, TotalsCounter } from '@bobbin/core'
+import { type FileFindings, liveFault, testResultOf, TotalsCounter } from '@bobbin/core'
 import { Inject, Injectable } from '@nestjs/common'
 import { InjectConnection } from '@nestjs/sequelize'
 import { Sequelize } from 'sequelize-typescript'
@@ -25,7 +25,7 @@ import {
 import { BLOBS, type BlobStore } from '../platform/blobs/blob-store.js'
 import { rowsOf, run } from '../platform/database.js'
 import { notFound, Problem } from '../platform/problem.js'
-import type { BatchDto, CloseFeedDto, OpenFeedDto } from './live.dto.js'
+import type { BatchDto, CloseFeedDto, LiveFaultDto, OpenFeedDto } from './live.dto.js'
 import * as sql from './live-queries.js'
 
 /** A reporter says something every few seconds; five minutes without a word is a process that died. */
@@ -95,13 +95,14 @@ export class LiveService {
       await shareIntake(db, project.id)
       const feed = await this.lock(db, project, id)
       if (dto.number <= feed.batches) return { batches: feed.batches, stop: await this.stopAsked(db, feed.runId) }
-      if (feed.ended)
+      if (isOver(feed))
         throw new Problem('conflict', 'feedClosed', `The feed “${feed.name}” has ended (${feed.ended}); open another one with a new key`)
       if (dto.number !== feed.batches + 1)
         throw new Problem('conflict', 'batchMissing', `Batch ${feed.batches + 1} comes next, not ${dto.number}`, { batches: feed.batches })
+      if (feed.ended) await this.reopen(db, project.id, feed)
       const totals = new TotalsCounter()
       let newScripts = 0
-      if (dto.results.length > 0) {
+      if (dto.results.length > 0 || dto.faults?.length) {
         const target = await lockRun(db, feed.runId)
         if (!target) throw notFound('run', feed.runId)
         newScripts = await this.store(db, project, target, feed, dto, totals)
@@ -118,12 +119,20 @@ export class LiveService {
     })
   }
 
+  /** A sender that was taken for dead was only cut off: what it had kept comes in after all. */
+  private async reopen(db: InTransaction, projectId: number, feed: FeedRecord): Promise<void> {
+    await run(db, sql.FORGET_SILENCE, { fileId: feed.fileId })
+    await run(db, sql.REOPEN, { id: feed.id })
+    const target = await lockRun(db, feed.runId)
+    if (target) await settleLive(db, projectId, target)
+  }
+
   private async store(
     db: InTransaction,
     project: Project,
     target: Target,
     feed: FeedRecord,
-    { results }: BatchDto,
+    { results, faults = [] }: BatchDto,
     totals: TotalsCounter,
   ): Promise<number> {
     const stage = new Stage()
@@ -133,7 +142,7 @@ export class LiveService {
         totals.add(result.outcome)
         stage.add(result)
       }
-      const { newScripts } = await storeFile(db, this.blobs, project, target, feed.fileId, { stage, findings: findingsOf(feed) })
+      const { newScripts } = await storeFile(db, this.blobs, project, target, feed.fileId, { stage, findings: findingsOf(feed, faults) })
       return newScripts
     } finally {
       stage.dispose()
@@ -146,13 +155,15 @@ export class LiveService {
     return this.inTransaction(async (db) => {
       await shareIntake(db, project.id)
       const feed = await this.lock(db, project, id)
-      if (!feed.ended && feed.batches !== dto.batches) {
+      const over = isOver(feed)
+      if (!over && feed.batches !== dto.batches) {
         const missing = `Of ${dto.batches} batches ${feed.batches} have come; send the others before closing`
         throw new Problem('conflict', 'batchMissing', missing, { batches: feed.batches })
       }
       const target = await lockRun(db, feed.runId)
       if (!target) throw notFound('run', feed.runId)
-      if (!feed.ended) await run(db, sql.CLOSE_FEED, { id, ended: dto.ended ?? 'closed' })
+      if (feed.ended && !over) await run(db, sql.FORGET_SILENCE, { fileId: feed.fileId })
+      if (!over) await run(db, sql.CLOSE_FEED, { id, ended: dto.ended ?? 'closed' })
       await shardIsIn(db, feed.runId, feed.shard)
       return { runId: feed.runId, live: await settleLive(db, project.id, target) }
     })
@@ -241,13 +252,16 @@ export class LiveService {
   }
 }
 
+/** Closed by its sender; one that only went silent may come back. */
+const isOver = ({ ended }: FeedRecord): boolean => ended !== null && ended !== 'interrupted'
+
 const NOTHING_SETTLED: FileFindings['settlement'] = { groups: [], dropped: [], reasons: [] }
 
-const findingsOf = ({ framework }: FeedRecord): FileFindings => ({
+const findingsOf = ({ framework }: FeedRecord, faults: readonly LiveFaultDto[]): FileFindings => ({
   format: 'live',
   framework,
   startedAt: null,
-  faults: [],
+  faults: faults.map(liveFault),
   warnings: [],
   settlement: NOTHING_SETTLED,
 })

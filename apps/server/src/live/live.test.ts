@@ -155,6 +155,18 @@ describe('a live run', () => {
     expect(detail.sent?.feeds).toMatchObject([{ ended: 'interrupted' }])
   })
 
+  it('is whole again when a reporter that was only cut off sends what it had kept', async () => {
+    const feed = await open({ silenceSeconds: 60 })
+    await send(feed.id, 1, [passed('before')])
+    await bobbin.database.query(`update feed set heard_at = now() - interval '61 seconds' where id = $1`, [feed.id])
+    await bobbin.app.get(LiveService).interruptSilent()
+    expect((await runOf(feed.runId)).run).toMatchObject({ live: false, incomplete: true })
+    await send(feed.id, 2, [passed('after')])
+    expect((await runOf(feed.runId)).run).toMatchObject({ live: true })
+    expect(await close(feed.id, 2)).toMatchObject({ live: false })
+    expect(await runOf(feed.runId)).toMatchObject({ run: { incomplete: false, totals: { total: 2 } }, faults: [] })
+  })
+
   it('asks its reporters to stop, until that is taken back', async () => {
     const feed = await open()
     const { runId } = feed
@@ -172,6 +184,22 @@ describe('a live run', () => {
     for (const { id, name } of others) await close(id, name === 'agent 1' ? 3 : 0, { ended: 'stopped' })
     expect((await runOf(runId)).sent?.feeds.map(({ ended }) => ended)).toEqual(['stopped', 'stopped'])
     expect((await ask('POST')).status).toBe(409)
+  })
+
+  it('hears of what went wrong outside any test: what is missing because of it did not run', async () => {
+    await bobbin.deliver(resultFile(['kept', 'lost']), { build: String(build) })
+    build++
+    const feed = await open()
+    const faults = [{ code: 'load' as const, subject: 'deck.test.mjs', message: 'Cannot find module \0', stack: 'at load' }]
+    await bobbin
+      .client()
+      .post('/projects/{project}/feeds/{id}/batches', { path: { project, id: feed.id }, body: { number: 1, results: [], faults } })
+    await close(feed.id, 1)
+    expect(await runOf(feed.runId)).toMatchObject({
+      run: { live: false, incomplete: true },
+      changes: { notRun: 2 },
+      faults: [{ code: 'load', subject: 'deck.test.mjs', message: 'Cannot find module ␀' }],
+    })
   })
 
   it('can be undone like any delivery', async () => {

@@ -2,7 +2,7 @@ import { declaredKeys } from '../../identity/declared-keys.js'
 import type { Outcome } from '../../results/outcome.js'
 import { attempt } from '../collector.js'
 import { MAX_NAME, MAX_TEXT } from '../limits.js'
-import type { Failure, Property, TestResult } from '../result.js'
+import type { Failure, Fault, FaultCode, Property, TestResult } from '../result.js'
 import { withoutNul } from '../without-nul.js'
 
 /** One try at one test, as a reporter tells it while the tests run. */
@@ -68,6 +68,15 @@ export function testResultOf(live: LiveResult): TestResult {
     place: { line: 1, column: 1 },
   }
 }
+
+/** A fault as a reporter tells it, within the same limits. */
+export const liveFault = (told: { code: FaultCode; subject: string; message?: string | null; stack?: string | null }): Fault => ({
+  code: told.code,
+  subject: shortened(told.subject),
+  message: cutOrNull(told.message),
+  stack: cutOrNull(told.stack),
+  place: { line: 1, column: 1 },
+})
 
 const cut = (text: string): string => withoutNul(text.slice(0, MAX_TEXT))
 const cutOrNull = (text: string | null | undefined): string | null => (text ? cut(text) : null)

@@ -1,0 +1,388 @@
+import { randomUUID } from 'node:crypto'
+import { join } from 'node:path'
+import type { LiveFault, LiveResult } from './live-result'
+import { surroundings } from './surroundings'
+import { putAside, takeAside } from './waiting'
+
+/** Results wait so long for others before they are sent together. */
+const GATHER_MS = 200
+/** A runner says within this time how many tests it has. */
+const START_MS = 1000
+/** So many results at most in a batch, and about so many UTF-16 units of JSON: the server takes up to 5 MB. */
+const MOST_RESULTS = 500
+const MOST_FAULTS = 50
+const MOST_TEXT = 1_500_000
+/** Longer texts are cut before they are sent; the server keeps no more of one. */
+const MOST_FIELD = 1_048_576
+/** A sender that has nothing to say says so, lest it be taken for dead. */
+const BEAT_MS = 30_000
+const FIRST_WAIT_MS = 500
+const MOST_WAIT_MS = 30_000
+const ANSWER_MS = 30_000
+/** At the end, a server that does not answer is waited for so long; then the rest is put aside. */
+const PATIENCE_MS = 10_000
+
+export interface FeedOptions {
+  framework: string
+  env?: Record<string, string | undefined>
+  /** Says a line to the person who watches the tests. */
+  say?: (line: string) => void
+}
+
+interface Settings {
+  url: string
+  token: string
+  project: string | null
+  folder: string
+  patienceMs: number
+  place: Record<string, unknown>
+}
+
+/** The server understood, and said no: sending the same again changes nothing. */
+class Refused extends Error {}
+
+/**
+ * Sends results to Bobbin while tests run. It never throws, never waits for the network while a test runs, and when the server is away
+ * it gathers what it has; at the end what could not be sent is put aside on disk, and the next feed of this machine sends it.
+ */
+export class Feed {
+  private readonly settings: Settings | null
+  private readonly key = randomUUID()
+  private readonly say: (line: string) => void
+  private pending: LiveResult[] = []
+  private faults: LiveFault[] = []
+  /** JSON bodies of batches that the server has not confirmed, oldest first. */
+  private queue: { number: number; body: string }[] = []
+  private batches = 0
+  private id: number | null = null
+  private project: string | null = null
+  private working: Promise<void> | null = null
+  private timer: NodeJS.Timeout | null = null
+  /** When the timer fires, on the clock of `performance`. */
+  private due = 0
+  private beat: NodeJS.Timeout | null = null
+  private failures = 0
+  private over = false
+  private ending = false
+  private stopped = false
+  private readonly stopListeners: (() => void)[] = []
+  private readonly occurrences = new Map<string, number>()
+  private readonly atExit = () => this.rescue()
+
+  constructor({ framework, env = process.env, say = (line) => process.stderr.write(`bobbin: ${line}\n`) }: FeedOptions) {
+    this.say = say
+    this.settings = this.read(framework, env)
+    this.over = this.settings === null
+    if (this.over) return
+    process.once('exit', this.atExit)
+    this.beat = setInterval(() => this.flush(true), BEAT_MS)
+    this.beat.unref()
+    this.kick(START_MS)
+  }
+
+  private read(framework: string, env: Record<string, string | undefined>): Settings | null {
+    const [url, token] = [env['BOBBIN_URL'], env['BOBBIN_TOKEN']]
+    if (!url && !token) return null
+    const { pipeline, build, branch, commit, environment, shard, shards, agent } = surroundings(env)
+    const needed = {
+      BOBBIN_URL: url,
+      BOBBIN_TOKEN: token,
+      BOBBIN_PIPELINE: pipeline,
+      BOBBIN_BUILD: build,
+      BOBBIN_BRANCH: branch,
+      BOBBIN_ENVIRONMENT: environment,
+    }
+    const missing = Object.entries(needed).flatMap(([name, value]) => (value ? [] : [name]))
+    if (missing.length > 0) {
+      this.say(`results are not sent live: ${missing.join(', ')} ${missing.length === 1 ? 'is' : 'are'} not set`)
+      return null
+    }
+    const name = shard ? `${agent}, shard ${shard}` : agent
+    return {
+      url: (url ?? '').replace(/\/+$/, ''),
+      token: token ?? '',
+      project: env['BOBBIN_PROJECT'] ?? null,
+      folder: env['BOBBIN_WAITING'] ?? join(process.cwd(), '.bobbin', 'waiting'),
+      patienceMs: Number(env['BOBBIN_PATIENCE_MS'] ?? PATIENCE_MS),
+      place: {
+        pipeline,
+        build,
+        branch,
+        environment,
+        ...(commit && { commit }),
+        ...(shard && { shard, shards }),
+        key: this.key,
+        name,
+        framework,
+      },
+    }
+  }
+
+  /** Whether results go anywhere. */
+  get isOn(): boolean {
+    return !this.over
+  }
+
+  /** How many results will come, where the runner knows it before the first. */
+  plan(results: number): void {
+    if (this.settings && this.id === null) this.settings.place['planned'] = results
+  }
+
+  /** Takes one try at one test. Costs a push: everything else happens between tests. */
+  add(result: LiveResult): void {
+    if (this.over || this.ending) return
+    this.pending.push(result)
+    if (this.pending.length >= MOST_RESULTS) this.kick(0)
+    else this.kick(GATHER_MS)
+  }
+
+  /** Takes what went wrong outside any test. */
+  fault(fault: LiveFault): void {
+    if (this.over || this.ending) return
+    this.faults.push(fault)
+    this.kick(GATHER_MS)
+  }
+
+  /**
+   * @param again whether it is a further try at the test that came last under this name
+   * @returns 1 for the first test of its name and place, 2 for the next …
+   */
+  occurrence(name: string, place: readonly string[], file: string | null, again = false): number {
+    const key = JSON.stringify([name, place, file])
+    const nth = Math.max(1, (this.occurrences.get(key) ?? 0) + (again ? 0 : 1))
+    this.occurrences.set(key, nth)
+    return nth
+  }
+
+  /** Is called once when a person asked the run to stop. */
+  onStop(listener: () => void): void {
+    this.stopListeners.push(listener)
+  }
+
+  /** Sends what is left and closes the feed; settles after some seconds at most, whatever the network does. */
+  async end(): Promise<void> {
+    if (this.over || this.ending) return
+    this.ending = true
+    if (this.beat) clearInterval(this.beat)
+    this.flush(false)
+    let left: NodeJS.Timeout | undefined
+    const patience = new Promise<void>((resolve) => (left = setTimeout(resolve, this.settings?.patienceMs ?? PATIENCE_MS)))
+    await Promise.race([this.sendAll(), patience])
+    clearTimeout(left)
+    if (!this.over) this.rescue()
+    process.removeListener('exit', this.atExit)
+  }
+
+  private async sendAll(): Promise<void> {
+    while (!this.over) {
+      if (this.timer) clearTimeout(this.timer)
+      this.timer = null
+      await this.work()
+      if (!this.over) await new Promise((resolve) => setTimeout(resolve, this.waitMs()))
+    }
+  }
+
+  private kick(ms: number): void {
+    const due = performance.now() + ms
+    if (this.working || this.ending || (this.timer && this.due <= due)) return
+    if (this.timer) clearTimeout(this.timer)
+    this.due = due
+    this.timer = setTimeout(() => {
+      this.timer = null
+      this.flush(false)
+      void this.work()
+    }, ms)
+    this.timer.unref()
+  }
+
+  /** Makes batches of what is pending. */
+  private flush(beat: boolean): void {
+    if (this.over) return
+    if (beat && this.pending.length === 0 && this.queue.length === 0 && this.id !== null)
+      this.queue.push({ number: ++this.batches, body: body(this.batches, []) })
+    while (this.pending.length > 0 || this.faults.length > 0) {
+      const texts: string[] = []
+      let size = 0
+      while (texts.length < MOST_RESULTS && size < MOST_TEXT) {
+        const next = this.pending.shift()
+        if (!next) break
+        const text = JSON.stringify(cut(next))
+        texts.push(text)
+        size += text.length
+      }
+      this.queue.push({ number: ++this.batches, body: body(this.batches, texts, this.faults.splice(0, MOST_FAULTS)) })
+    }
+    if (beat) void this.work()
+  }
+
+  /** Sends what is queued, one request after the other. Never rejects. */
+  private work(): Promise<void> {
+    this.working ??= this.send()
+      .then(() => {
+        this.failures = 0
+      })
+      .catch((error: unknown) => this.failed(error))
+      .finally(() => {
+        this.working = null
+        if (this.pending.length > 0 || this.faults.length > 0 || this.queue.length > 0) this.kick(this.waitMs())
+      })
+    return this.working
+  }
+
+  private waitMs(): number {
+    return this.failures === 0 ? GATHER_MS : Math.min(FIRST_WAIT_MS * 2 ** (this.failures - 1), MOST_WAIT_MS)
+  }
+
+  private failed(error: unknown): void {
+    this.failures++
+    if (error instanceof Refused) {
+      // what the server will not take, it will not take later either; the tests go on
+      this.finish()
+      this.say(`results are not sent any more: ${error.message}`)
+    } else if (this.failures === 1)
+      this.say(`the server is away (${error instanceof Error ? error.message : String(error)}); results wait until it is back`)
+  }
+
+  private async send(): Promise<void> {
+    if (this.id === null) await this.open()
+    for (let next = this.queue[0]; next; next = this.queue[0]) {
+      const taken = await this.post<{ batches: number; stop: boolean }>(`feeds/${this.id}/batches`, next.body)
+      this.queue.shift()
+      this.heard(taken.stop)
+    }
+    if (!this.ending || this.pending.length > 0 || this.faults.length > 0) return
+    await this.post(`feeds/${this.id}/close`, JSON.stringify({ batches: this.batches, ended: this.stopped ? 'stopped' : 'closed' }))
+    this.finish()
+  }
+
+  private async open(): Promise<void> {
+    const opened = await this.post<{ id: number; batches: number; stop: boolean }>('feeds', JSON.stringify(this.settings?.place))
+    this.id = opened.id
+    this.queue = this.queue.filter(({ number }) => number > opened.batches)
+    this.heard(opened.stop)
+    await this.catchUp()
+  }
+
+  /** Sends what earlier feeds of this machine put aside. What can't be sent now is left for the next. */
+  private async catchUp(): Promise<void> {
+    const folder = this.settings?.folder ?? ''
+    for (const { waiting, done, putBack, refused } of takeAside(folder)) {
+      try {
+        const { id, batches } = await this.post<{ id: number; batches: number }>('feeds', JSON.stringify(waiting.open))
+        for (const batch of waiting.batches)
+          if ((JSON.parse(batch) as { number: number }).number > batches) await this.post(`feeds/${id}/batches`, batch)
+        if (waiting.close) await this.post(`feeds/${id}/close`, JSON.stringify(waiting.close))
+        done()
+      } catch (error) {
+        if (error instanceof Refused) {
+          refused()
+          this.say(`what waited in ${folder} was refused: ${error.message}`)
+        } else {
+          putBack()
+          throw error
+        }
+      }
+    }
+  }
+
+  private heard(stop: boolean): void {
+    if (!stop || this.stopped) return
+    this.stopped = true
+    this.say('the run was asked to stop')
+    for (const listener of this.stopListeners) listener()
+  }
+
+  private finish(): void {
+    this.over = true
+    this.queue = []
+    this.pending = []
+    if (this.beat) clearInterval(this.beat)
+    if (this.timer) clearTimeout(this.timer)
+    process.removeListener('exit', this.atExit)
+  }
+
+  /** What was not sent when the process ends waits on disk. */
+  private rescue(): void {
+    const { settings } = this
+    if (this.over || !settings) return
+    this.flush(false)
+    const left = this.queue
+    const unsent = left.length
+    try {
+      if (unsent > 0 || this.id === null || this.ending) {
+        const close = this.ending ? ({ batches: this.batches, ended: this.stopped ? 'stopped' : 'closed' } as const) : null
+        putAside(settings.folder, this.key, { open: settings.place, batches: left.map((batch) => batch.body), close })
+        this.say(`the server did not answer; what is left waits in ${settings.folder} and is sent with the next run`)
+      }
+    } catch (error) {
+      this.say(`the server did not answer, and what is left could not be kept: ${error instanceof Error ? error.message : String(error)}`)
+    }
+    this.finish()
+  }
+
+  private async post<T = unknown>(path: string, json: string): Promise<T> {
+    const project = await this.projectSlug()
+    return (await this.ask(`projects/${encodeURIComponent(project)}/${path}`, json)) as T
+  }
+
+  /** A token belongs to one project. */
+  private async projectSlug(): Promise<string> {
+    if (this.project) return this.project
+    const named = this.settings?.project ?? ((await this.ask('session')) as { projects?: { slug: string }[] }).projects?.[0]?.slug
+    if (!named) throw new Refused('the token belongs to no project')
+    return (this.project = named)
+  }
+
+  private async ask(path: string, json?: string): Promise<unknown> {
+    const { url, token } = this.settings ?? { url: '', token: '' }
+    const answer = await fetch(`${url}/api/${path}`, {
+      method: json === undefined ? 'GET' : 'POST',
+      headers: { authorization: `Bearer ${token}`, ...(json !== undefined && { 'content-type': 'application/json' }) },
+      ...(json !== undefined && { body: json }),
+      signal: AbortSignal.timeout(ANSWER_MS),
+    })
+    const text = await answer.text()
+    if (answer.ok) return text === '' ? null : (JSON.parse(text) as unknown)
+    if (answer.status === 429 || answer.status >= 500) throw new Error(`it answers ${answer.status}`)
+    throw new Refused(sentenceIn(text) ?? `the server answers ${answer.status}`)
+  }
+}
+
+const body = (number: number, texts: readonly string[], faults: readonly LiveFault[] = []): string =>
+  `{"number":${number},"results":[${texts.join(',')}]${faults.length > 0 ? `,"faults":${JSON.stringify(faults.map(cutFault))}` : ''}}`
+
+const shorter = (text: string): string => (text.length > MOST_FIELD ? text.slice(0, MOST_FIELD) : text)
+const shorterOrNull = (text: string | null | undefined): string | null => (text ? shorter(text) : null)
+
+/** Only what is said, and nothing longer than the server keeps. */
+function cut(result: LiveResult): LiveResult {
+  const { stdout, stderr, failures = [], ...rest } = result
+  return {
+    ...rest,
+    ...(stdout && { stdout: shorter(stdout) }),
+    ...(stderr && { stderr: shorter(stderr) }),
+    ...(failures.length > 0 && {
+      failures: failures.map(({ message, type, stack }) => ({
+        message: shorterOrNull(message),
+        type: shorterOrNull(type),
+        stack: shorterOrNull(stack),
+      })),
+    }),
+  }
+}
+
+const cutFault = ({ code, subject, message, stack }: LiveFault): LiveFault => ({
+  code,
+  subject: subject.slice(0, 10_000),
+  message: shorterOrNull(message),
+  stack: shorterOrNull(stack),
+})
+
+function sentenceIn(json: string): string | null {
+  try {
+    const { detail } = JSON.parse(json) as { detail?: unknown }
+    return typeof detail === 'string' ? detail : null
+  } catch {
+    return null
+  }
+}
