@@ -10,6 +10,13 @@ function wholeNumber(text: string): number {
   return Number(text)
 }
 
+/** @throws InvalidArgumentError for anything but `2/4` */
+function shardOf(text: string): [number, number] {
+  const [shard = 0, shards = 0] = /^\d{1,4}\/\d{1,4}$/.test(text) ? text.split('/').map(Number) : []
+  if (shard < 1 || shard > shards) throw new InvalidArgumentError('It must be two numbers, as 2/4.')
+  return [shard, shards]
+}
+
 const program = new Command('bobbin').version(VERSION).description('Delivers test results to Bobbin, and reads result files').exitOverride()
 let exitCode: number = EXIT.stored
 
@@ -17,11 +24,14 @@ program
   .command('deliver')
   .description('Send result files of one build. The address and token come from BOBBIN_URL and BOBBIN_TOKEN')
   .argument('<files...>', 'files, folders, or quoted patterns such as "reports/**/*.xml"')
-  .requiredOption('--pipeline <name>', 'pipeline that ran the tests')
-  .requiredOption('--build <number>', 'build of that pipeline')
-  .requiredOption('--branch <name>', 'branch that was built')
-  .requiredOption('--environment <name>', 'where the system under test ran')
+  .option('--pipeline <name>', 'pipeline that ran the tests')
+  .option('--build <number>', 'build of that pipeline')
+  .option('--branch <name>', 'branch that was built')
+  .option('--environment <name>', 'where the system under test ran')
   .option('--commit <id>', 'commit that was built')
+  .option('--shard <n/of>', 'which shard of the run this is, as 2/4; the run is live until all are in', shardOf)
+  .option('--close', 'nothing more will come: shards that are missing are not waited for')
+  .option('--summary <file>', 'write what changed as Markdown, for the page of the pipeline; failures first')
   .option('--project <slug>', 'project; by default the one the token belongs to')
   .option(
     '--attach <files...>',
@@ -36,6 +46,9 @@ Example:
   bobbin deliver 'reports/**/*.xml' --pipeline fare-desk-web --build 412 --branch main --commit 9f1c2ab --environment pier-test
   bobbin deliver reports/ --attach 'test-results/**/*.png' --pipeline fare-desk-web --build 412 --branch main --environment pier-test
   bobbin deliver reports/ --attach 'shots/{class}/{test}-*.png' 'logs/{case}.log' --pipeline fare-desk-web --build 412 --branch main --environment pier-test
+
+What is not named is taken from BOBBIN_PIPELINE, BOBBIN_BUILD, BOBBIN_BRANCH, BOBBIN_ENVIRONMENT, BOBBIN_COMMIT and BOBBIN_SHARD, then from what
+pipelines commonly set (… BUILD_NUMBER, BRANCH_NAME, COMMIT_SHA, NODE_INDEX …), then from git.
 
 A folder stands for the result files and archives in it, found by their content. What was sent before is known by its content, so sending it again is safe.
 

@@ -1348,6 +1348,8 @@ export interface components {
       build: string
       lane: components['schemas']['LaneRef']
       totals: components['schemas']['OutcomeTotals']
+      /** @description More is to come: shards, or reporters that are still sending. */
+      live: boolean
       incomplete: boolean
     }
     Expected: {

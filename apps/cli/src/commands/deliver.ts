@@ -1,20 +1,36 @@
-import { ApiClient, ApiError, deliver, type DeliveredFile, type DeliveryReport, type OutgoingFile, UnreachableError } from '@bobbin/client'
+import {
+  ApiClient,
+  ApiError,
+  deliver,
+  type DeliveredFile,
+  type DeliveryReport,
+  type DeliveryTarget,
+  type OutgoingFile,
+  UnreachableError,
+} from '@bobbin/client'
 import type { Change } from '@bobbin/core'
-import { openAsBlob } from 'node:fs'
+import { surroundings } from '@bobbin/reporters/surroundings'
+import { appendFileSync, openAsBlob } from 'node:fs'
 import { setTimeout as wait } from 'node:timers/promises'
 import { EXIT, UsageError } from '../exit-codes.js'
 import { findAttachments, findFiles } from '../files.js'
 import { Progress, sendingWords } from '../progress.js'
 import { withRetries } from '../retry.js'
+import { markdownSummary } from '../summary.js'
 import { nodeFetch } from '../transport.js'
 import { coverageLine, totalsLine } from './inspect.js'
 
 export interface DeliverOptions {
-  pipeline: string
-  build: string
-  branch: string
-  environment: string
+  pipeline?: string
+  build?: string
+  branch?: string
+  environment?: string
   commit?: string
+  /** Which of how many. */
+  shard?: [number, number]
+  close?: boolean
+  /** A file for what changed, as Markdown. */
+  summary?: string
   project?: string
   /** How many times to try again when the server can't be reached. */
   retries?: number
@@ -29,6 +45,7 @@ const RETRIES = 5
 export async function deliverFiles(patterns: string[], options: DeliverOptions): Promise<number> {
   const baseUrl = fromEnvironment('BOBBIN_URL', 'the address of Bobbin, as http://127.0.0.1:4680').replace(/\/+$/, '')
   const token = fromEnvironment('BOBBIN_TOKEN', 'a token with the scope “deliver”')
+  const place = placeOf(options)
   const progress = new Progress()
   const found = findFiles(patterns)
   const attached = options.attach ? findAttachments(options.attach).filter(({ name }) => !found.files.includes(name)) : []
@@ -49,8 +66,8 @@ export async function deliverFiles(patterns: string[], options: DeliverOptions):
   }
   try {
     const project = options.project ?? (await withRetries(() => onlyProject(quiet), again))
-    const { pipeline, build, branch, environment, commit } = options
-    const report = await withRetries(() => deliver(client, project, { pipeline, build, branch, environment, commit }, 'cli', files), again)
+    const report = await withRetries(() => deliver(client, project, place, 'cli', files), again)
+    const written = options.summary ? await writeSummary(options.summary, quiet, project, report, baseUrl) : null
     progress.clear()
     if (options.json) console.log(JSON.stringify(report, null, 2))
     else {
@@ -58,12 +75,47 @@ export async function deliverFiles(patterns: string[], options: DeliverOptions):
         console.log(`passed over  ${name}`)
       print(report, baseUrl, project)
     }
+    if (written) console.error(`bobbin: ${written}`)
     return report.files.some((file) => file.status === 'refused') ? EXIT.refused : EXIT.stored
   } catch (error) {
     progress.clear()
     if (error instanceof UnreachableError) return fail(options, 'unreachable', error.message, EXIT.unreachable)
     if (error instanceof ApiError) return fail(options, error.code, error.message, error.status >= 500 ? EXIT.unreachable : EXIT.refused)
     throw error
+  }
+}
+
+/** What is named, then what is set around it. @throws UsageError naming what is known from nowhere */
+function placeOf(options: DeliverOptions): DeliveryTarget {
+  const around = surroundings(process.env)
+  const named = (what: 'pipeline' | 'build' | 'branch' | 'environment') => options[what] ?? around[what] ?? ''
+  const place = { pipeline: named('pipeline'), build: named('build'), branch: named('branch'), environment: named('environment') }
+  const missing = Object.entries(place).flatMap(([name, value]) => (value === '' ? [`--${name}`] : []))
+  if (missing.length > 0)
+    throw new UsageError(
+      `${missing.join(' and ')} ${missing.length === 1 ? 'is' : 'are'} not known here; name ${missing.length === 1 ? 'it' : 'them'}`,
+    )
+  // the commit of this folder says nothing about a build that was named by hand
+  const commit = options.commit ?? (options.build ? process.env['BOBBIN_COMMIT'] : around.commit) ?? undefined
+  const [shard, shards] = options.shard ?? [around.shard ?? undefined, around.shards ?? undefined]
+  return { ...place, commit, shard, shards, close: options.close ? 'true' : undefined }
+}
+
+/** A summary that can't be written does not undo a delivery. @returns what went wrong */
+async function writeSummary(
+  file: string,
+  client: ApiClient,
+  project: string,
+  report: DeliveryReport,
+  baseUrl: string,
+): Promise<string | null> {
+  try {
+    const { run } = report
+    const detail = run ? await client.get('/projects/{project}/runs/{id}', { path: { project, id: run.id } }) : null
+    appendFileSync(file, markdownSummary(report, detail, `${baseUrl}/${project}`))
+    return null
+  } catch (error) {
+    return `The summary was not written: ${error instanceof Error ? error.message : String(error)}`
   }
 }
 
@@ -107,7 +159,7 @@ function print(report: DeliveryReport, baseUrl: string, project: string): void {
   if (!run || !changes) return
   const parts = CHANGE_WORDS.filter(([change]) => changes[change] > 0).map(([change, words]) => `${changes[change]} ${words}`)
   console.log(
-    `\nBuild ${run.build} of ${run.lane.pipeline} in ${run.lane.environment}: ${totalsLine(run.totals)}${run.incomplete ? ' · incomplete' : ''}`,
+    `\nBuild ${run.build} of ${run.lane.pipeline} in ${run.lane.environment}: ${totalsLine(run.totals)}${run.live ? ' · waiting for shards' : run.incomplete ? ' · incomplete' : ''}`,
   )
   console.log(`Against the build before: ${parts.join(', ') || 'nothing changed'}`)
   console.log(`${baseUrl}/${project}/runs/${run.id}`)

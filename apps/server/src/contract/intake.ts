@@ -22,6 +22,8 @@ export interface DeliveryRun {
   build: string
   lane: LaneRef
   totals: OutcomeTotals
+  /** More is to come: shards, or reporters that are still sending. */
+  live: boolean
   incomplete: boolean
 }
 

@@ -7,5 +7,6 @@ export const deliveryRun = (record: RunRecord): DeliveryRun => ({
   build: record.build,
   lane: laneOf(record),
   totals: runRow(record).totals,
+  live: record.live,
   incomplete: record.incomplete,
 })

@@ -53,7 +53,8 @@ export function useLive(): void {
         const ids = new Set(running)
         running.clear()
         const isOld = ([word, , id]: readonly unknown[]) => word === 'runs' || (word === 'run' && ids.has(Number(id)))
-        void queries.invalidateQueries({ predicate: (query) => isOld(query.queryKey) })
+        // an answer on its way is waited for: it is nearly as new, and asking anew each time would never end
+        void queries.invalidateQueries({ predicate: (query) => isOld(query.queryKey) }, { cancelRefetch: false })
       }, LIVE_MS)
     }
     const everything = () => refresh(Object.values(TOUCHED).flat())

@@ -1,6 +1,6 @@
 import type { FeedRow, RunDetail } from '@bobbin/client'
 import { describe, expect, it } from 'vitest'
-import { progressOf, roughly, sinceWords } from './live-words.js'
+import { cameInWords, progressOf, roughly, sinceWords, stoppedWords } from './live-words.js'
 
 const feed = (more: Partial<FeedRow>): FeedRow => ({
   id: 1,
@@ -55,4 +55,14 @@ it('says what became of a sender, and of a quiet one when it was heard', () => {
   expect(sinceWords(feed({}), at(42))).toBe('heard 42 s ago')
   expect(sinceWords(feed({}), at(180))).toBe('heard 3 min ago')
   expect(sinceWords(feed({ ended: 'interrupted' }), at(900))).toBe('went silent')
+})
+
+it('says how results came in, and who stopped them', () => {
+  const sent = (feeds: FeedRow[], files: number) =>
+    ({ run: { files, live: false }, sent: { feeds, stopAsked: { at: '', by: 'Runa Solberg' } } }) as unknown as RunDetail
+  expect(cameInWords(sent([], 4))).toBe('delivered in 4 files')
+  expect(cameInWords(sent([feed({})], 1))).toBe('told live by 1 sender')
+  expect(cameInWords(sent([feed({}), feed({})], 3))).toBe('told live by 2 senders and delivered in 1 file')
+  expect(stoppedWords(sent([feed({ ended: 'closed' })], 1))).toBe('')
+  expect(stoppedWords(sent([feed({ ended: 'stopped' })], 1))).toBe('It was stopped by Runa Solberg.')
 })

@@ -1,4 +1,5 @@
 import type { FeedRow, RunDetail } from '@bobbin/client'
+import { count } from '../../lib/format.js'
 
 export interface RunProgress {
   done: number
@@ -41,4 +42,22 @@ export function sinceWords({ ended, heardAt }: Pick<FeedRow, 'ended' | 'heardAt'
   const seconds = Math.max(0, Math.round((now - Date.parse(heardAt)) / 1000))
   if (seconds < 10) return 'sending'
   return `heard ${seconds < 60 ? `${seconds} s` : `${Math.round(seconds / 60)} min`} ago`
+}
+
+/** How the results of a run came in: in files, told live, or both. */
+export function cameInWords({ run, sent }: Pick<RunDetail, 'run' | 'sent'>): string {
+  const senders = sent?.feeds.length ?? 0
+  const files = run.files - senders
+  const parts = [
+    ...(senders > 0 ? [`told live by ${count(senders, 'sender')}`] : []),
+    ...(files > 0 || senders === 0 ? [`delivered in ${count(files, 'file')}`] : []),
+  ]
+  return parts.join(' and ')
+}
+
+/** What became of senders that did not end by themselves; empty where all did. */
+export function stoppedWords({ run, sent }: Pick<RunDetail, 'run' | 'sent'>): string {
+  const stopped = sent?.feeds.filter(({ ended }) => ended === 'stopped').length ?? 0
+  if (run.live || stopped === 0) return ''
+  return `It was stopped by ${sent?.stopAsked?.by ?? 'hand'}.`
 }

@@ -142,18 +142,3 @@ function Stop({ detail: { run, sent } }: { detail: RunDetail }) {
     </p>
   )
 }
-
-/** Who told the results of a run that is over, in a line of its head. */
-export function SentBy({ detail: { run, sent } }: { detail: RunDetail }) {
-  if (run.live || !sent || sent.feeds.length === 0) return null
-  const broken = sent.feeds.filter(({ ended }) => ended === 'interrupted').length
-  const stopped = sent.feeds.filter(({ ended }) => ended === 'stopped').length
-  return (
-    <span className="text-soft">
-      {' '}
-      Told live by {count(sent.feeds.length, 'sender')}
-      {broken > 0 && `, ${broken} of them interrupted`}
-      {stopped > 0 && `, ${stopped === sent.feeds.length ? '' : `${stopped} of them `}stopped by ${sent.stopAsked?.by ?? 'hand'}`}.
-    </span>
-  )
-}

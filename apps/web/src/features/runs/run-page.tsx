@@ -19,7 +19,8 @@ import { CHANGE_WORDS } from './change-words.js'
 import { useRun, useUnchanged } from './queries.js'
 import { ExportMenu } from './export-menu.js'
 import { ResultInspector } from './result-inspector.js'
-import { RunLive, SentBy } from './run-live.js'
+import { cameInWords, stoppedWords } from './live-words.js'
+import { RunLive } from './run-live.js'
 import { RunFaults } from './run-faults.js'
 import { layOutRun, type RunLine } from './run-rows.js'
 
@@ -130,7 +131,7 @@ function RunHead({ detail }: { detail: RunDetail }) {
         <ExportMenu runId={run.id} />
       </div>
       <p className="mt-1">
-        {count(run.totals.total, 'result')} in {formatDuration(run.durationMs)}.{' '}
+        {!run.live && `${count(run.totals.total, 'result')} in ${formatDuration(run.durationMs)}. `}
         {parts.map((change, i) => (
           <span key={change}>
             {i > 0 && ', '}
@@ -144,7 +145,7 @@ function RunHead({ detail }: { detail: RunDetail }) {
         {run.outage && !run.live && (
           <strong className="font-semibold text-errored"> Most could not judge: look at {run.lane.environment} first.</strong>
         )}
-        <SentBy detail={detail} />
+        {stoppedWords(detail) && <span className="text-soft"> {stoppedWords(detail)}</span>}
         {passedOver.length > 0 && (
           <span className="text-soft"> Build {passedOver.map((other) => other.build).join(', ')} could not judge and is passed over.</span>
         )}
@@ -154,10 +155,11 @@ function RunHead({ detail }: { detail: RunDetail }) {
 }
 
 /** Where the results came from: the page of the delivery, or a choice among several. */
-function DeliveriesOfRun({ detail: { run, deliveries } }: { detail: RunDetail }) {
+function DeliveriesOfRun({ detail }: { detail: RunDetail }) {
+  const { deliveries } = detail
   const navigate = useNavigate()
   const path = useProjectPath()
-  const words = `delivered in ${count(run.files, 'file')}`
+  const words = cameInWords(detail)
   const [only] = deliveries
   if (!only) return words
   if (deliveries.length === 1) return <ProjectLink to={`intake/${only.id}`}>{words}</ProjectLink>
@@ -166,7 +168,9 @@ function DeliveriesOfRun({ detail: { run, deliveries } }: { detail: RunDetail })
       label="Deliveries"
       trigger={
         <button type="button" className="link">
-          {words} by {count(deliveries.length, 'delivery', 'deliveries')}
+          {detail.run.files > (detail.sent?.feeds.length ?? 0)
+            ? `${words} by ${count(deliveries.length, 'delivery', 'deliveries')}`
+            : words}
         </button>
       }
     >
