@@ -5,6 +5,7 @@ import { mkdirSync, rmSync } from 'node:fs'
 import { join } from 'node:path'
 import { CHROMIUM } from './lib/chromium.mjs'
 import { ensureBuilt } from './lib/build.mjs'
+import { playLive } from './lib/live-run.mjs'
 import { startPostgres } from './lib/postgres.mjs'
 import { DATA, ROOT } from './lib/process.mjs'
 import { startTestServer } from './lib/test-server.mjs'
@@ -38,6 +39,14 @@ async function shoot(name, path, { theme = 'light', act = async () => undefined 
   await page.screenshot({ path: join(folder, `${name}.png`) })
   await context.close()
   say(name)
+}
+
+/** Asks the API below a project as the person of a page. */
+const askOf = (page) => async (method, path, data) => {
+  const answer = await page.request.fetch(`/api/projects/gullhaven${path}`, { method, ...(data && { data }) })
+  if (!answer.ok()) throw new Error(`${method} ${path} answered ${answer.status()}`)
+  const text = await answer.text()
+  return text === '' ? null : JSON.parse(text)
 }
 
 const openRun = (test) => async (page) => {
@@ -117,6 +126,15 @@ try {
         .first()
         .click()
       await page.getByRole('list', { name: 'Files of the delivery' }).waitFor()
+    },
+  })
+  // last: the others show the demo data without it
+  await shoot('run-live', '/gullhaven/runs', {
+    act: async (page) => {
+      const live = await playLive(askOf(page), { pipeline: 'fare-desk-web', environment: 'pier-test', share: 0.6, failing: 3 })
+      await page.goto(`/gullhaven/runs/${live.runId}`)
+      await page.getByRole('row', { name: /Car lift/ }).click()
+      await page.getByRole('region', { name: 'Attempts' }).waitFor()
     },
   })
 } finally {

@@ -10,6 +10,7 @@ import { benchDelivery } from './delivery.mjs'
 import { benchFirstPage } from './first-page.mjs'
 import { benchFormats } from './formats.mjs'
 import { makeCases, makeHistory } from './history.mjs'
+import { benchLatency, benchReporter } from './live.mjs'
 import { Figures } from './measure.mjs'
 import { benchParsing } from './parsing.mjs'
 import { benchReading } from './reading.mjs'
@@ -35,6 +36,8 @@ try {
   await inDatabase('bench_empty', async (bench) => {
     await makeCases(bench.database, 1)
     empty = await benchDelivery(figures, home, bench, 'into an empty project')
+    await benchReporter(figures, home, bench)
+    await benchLatency(figures, bench)
   })
   await inDatabase('bench_full', async (bench) => {
     say(`Making ${RESULTS.toLocaleString('en')} results …`)

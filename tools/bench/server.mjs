@@ -21,6 +21,7 @@ export async function startBench(databaseUrl) {
   await database.connect()
   return {
     url: server.url,
+    token,
     cookie,
     database,
     client,

@@ -23,6 +23,7 @@ export async function ensureBuilt(say) {
   await runProgram(bin('tsc'), ['-b'], { quiet: true })
   await runProgram(bin('vite'), ['build', 'apps/web', '--logLevel', 'warn'], { quiet: true })
   await runProgram(bin('rolldown'), ['--config', 'apps/cli/rolldown.config.mjs', '--logLevel', 'silent'], { quiet: true })
+  await runProgram(process.execPath, [join(ROOT, 'tools', 'lib', 'pack.mjs')], { quiet: true })
   mkdirSync(join(ROOT, '.bobbin'), { recursive: true })
   writeFileSync(stampFile, stamp)
 }

@@ -7,6 +7,7 @@ import cookieParser from 'cookie-parser'
 import helmet from 'helmet'
 import { AppModule } from './app.module.js'
 import type { Config } from './platform/config.js'
+import { serveOperations } from './platform/operations.js'
 import { serveCli, serveWeb } from './platform/web.js'
 
 /** Builds the application; the caller listens. Open connections are closed when it is. */
@@ -30,6 +31,7 @@ export async function createApp(config: Config): Promise<NestExpressApplication>
   app.useBodyParser('json', { limit: '5mb' })
   app.setGlobalPrefix('api')
   app.useGlobalPipes(new ValidationPipe({ transform: true, whitelist: true, forbidNonWhitelisted: true }))
+  serveOperations(app, config)
   serveCli(app)
   if (config.webRoot) serveWeb(app, config.webRoot)
   app.enableShutdownHooks()

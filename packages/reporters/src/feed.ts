@@ -1,11 +1,12 @@
 import { randomUUID } from 'node:crypto'
 import { join } from 'node:path'
+import { send } from './send'
 import type { LiveFault, LiveResult } from './live-result'
 import { surroundings } from './surroundings'
 import { putAside, takeAside } from './waiting'
 
 /** Results wait so long for others before they are sent together. */
-const GATHER_MS = 200
+const GATHER_MS = 250
 /** A runner says within this time how many tests it has. */
 const START_MS = 1000
 /** So many results at most in a batch, and about so many UTF-16 units of JSON: the server takes up to 5 MB. */
@@ -18,9 +19,9 @@ const MOST_FIELD = 1_048_576
 const BEAT_MS = 30_000
 const FIRST_WAIT_MS = 500
 const MOST_WAIT_MS = 30_000
-const ANSWER_MS = 30_000
 /** At the end, a server that does not answer is waited for so long; then the rest is put aside. */
 const PATIENCE_MS = 10_000
+const LAST_TRY_MS = 1000
 
 export interface FeedOptions {
   framework: string
@@ -165,9 +166,11 @@ export class Feed {
     this.ending = true
     if (this.beat) clearInterval(this.beat)
     this.flush(false)
+    // one that was away all along is asked once more, and not waited for
+    const patienceMs = Math.min(this.settings?.patienceMs ?? PATIENCE_MS, this.failures > 0 ? LAST_TRY_MS : Infinity)
     let left: NodeJS.Timeout | undefined
-    const patience = new Promise<void>((resolve) => (left = setTimeout(resolve, this.settings?.patienceMs ?? PATIENCE_MS)))
-    await Promise.race([this.sendAll(), patience])
+    const patience = new Promise<void>((resolve) => (left = setTimeout(resolve, patienceMs)))
+    await Promise.race([this.failures > 0 ? this.work() : this.sendAll(), patience])
     clearTimeout(left)
     if (!this.over) this.rescue()
     process.removeListener('exit', this.atExit)
@@ -335,16 +338,10 @@ export class Feed {
 
   private async ask(path: string, json?: string): Promise<unknown> {
     const { url, token } = this.settings ?? { url: '', token: '' }
-    const answer = await fetch(`${url}/api/${path}`, {
-      method: json === undefined ? 'GET' : 'POST',
-      headers: { authorization: `Bearer ${token}`, ...(json !== undefined && { 'content-type': 'application/json' }) },
-      ...(json !== undefined && { body: json }),
-      signal: AbortSignal.timeout(ANSWER_MS),
-    })
-    const text = await answer.text()
-    if (answer.ok) return text === '' ? null : (JSON.parse(text) as unknown)
-    if (answer.status === 429 || answer.status >= 500) throw new Error(`it answers ${answer.status}`)
-    throw new Refused(sentenceIn(text) ?? `the server answers ${answer.status}`)
+    const { status, text } = await send(`${url}/api/${path}`, token, json)
+    if (status >= 200 && status < 300) return text === '' ? null : (JSON.parse(text) as unknown)
+    if (status === 429 || status >= 500) throw new Error(`it answers ${status}`)
+    throw new Refused(sentenceIn(text) ?? `the server answers ${status}`)
   }
 }
 

@@ -3,6 +3,7 @@ import { parseArgs } from 'node:util'
 import { createApp } from '../../../apps/server/dist/app.js'
 import { readConfig } from '../../../apps/server/dist/platform/config.js'
 import { seedProject } from '../../../apps/server/dist/seed.js'
+import pg from 'pg'
 import { makeHistory } from './history.js'
 import { makeSeed } from './seed.js'
 import { makeWorld } from './world.js'
@@ -42,3 +43,9 @@ for (const [i, build] of builds.entries()) {
 console.log(
   `${process.stdout.isTTY ? '\r' : ''}    ${builds.length} builds, ${results} results, ${world.cases.length} cases, ${world.scripts.length} scripts`,
 )
+
+// so much came at once that the database would plan from guesses for a minute, until it looks by itself
+const database = new pg.Client({ connectionString: readConfig(process.env).databaseUrl })
+await database.connect()
+await database.query('analyze')
+await database.end()

@@ -25,7 +25,14 @@ const stored: DeliveryReport['files'][number] = {
 }
 const report: DeliveryReport = {
   deliveryId: 1,
-  run: { id: 149, build: '412', lane: { id: 1, pipeline: 'quay', branch: 'main', environment: 'pier-test' }, totals, live: false, incomplete: false },
+  run: {
+    id: 149,
+    build: '412',
+    lane: { id: 1, pipeline: 'quay', branch: 'main', environment: 'pier-test' },
+    totals,
+    live: false,
+    incomplete: false,
+  },
   made: [{ kind: 'build', name: '412' }],
   notes: [],
   newScripts: 0,

@@ -11,4 +11,6 @@ export interface Announcement {
 
 /** Tells every server process that something of a project has changed; within a transaction, once it commits. */
 export const announce = (db: Queryable, projectId: number, topics: Topic[], live?: LiveSums): Promise<void> =>
-  run(db, `select pg_notify('${CHANNEL}', $payload)`, { payload: JSON.stringify({ projectId, topics, ...(live && { live }) } satisfies Announcement) })
+  run(db, `select pg_notify('${CHANNEL}', $payload)`, {
+    payload: JSON.stringify({ projectId, topics, ...(live && { live }) } satisfies Announcement),
+  })

@@ -21,7 +21,9 @@ export class EventsController {
     const changes = this.listener.changes.pipe(
       filter((change) => change === 'missed' || change.projectId === project.id),
       map((change): MessageEvent =>
-        change === 'missed' ? { type: 'missed', data: '' } : { type: 'change', data: { topics: change.topics, ...(change.live && { live: change.live }) } },
+        change === 'missed'
+          ? { type: 'missed', data: '' }
+          : { type: 'change', data: { topics: change.topics, ...(change.live && { live: change.live }) } },
       ),
     )
     return merge(changes, interval(BEAT_MS).pipe(map((): MessageEvent => ({ type: 'beat', data: '' }))))

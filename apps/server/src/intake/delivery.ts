@@ -5,6 +5,7 @@ import type { Context } from '../access/index.js'
 import { announce } from '../events/announce.js'
 import type { BlobStore } from '../platform/blobs/blob-store.js'
 import { run } from '../platform/database.js'
+import * as metrics from '../platform/metrics.js'
 import type { RunsService } from '../runs/index.js'
 import { type BesideFile, BesideFiles, matchBeside, MOST_ATTACHED, storeBeside } from './beside.js'
 import { deliveryRun } from './delivery-run.js'
@@ -59,7 +60,7 @@ export class Delivery {
     for await (const read of readFiles(file)) {
       this.storing = true
       try {
-        if ('stage' in read) this.files.push(await this.store(read))
+        if ('stage' in read) this.files.push(await this.timed(read))
         else await this.putAside(read)
       } finally {
         this.storing = false
@@ -73,6 +74,15 @@ export class Delivery {
     const file = unread(read)
     this.files.push(file)
     this.originals.set(file, { hash: (await read.original?.keep(this.tools.blobs)) ?? null, bytes: read.bytes })
+  }
+
+  private async timed(read: ReadFile): Promise<DeliveredFile> {
+    const source = this.dto.source ?? 'cli'
+    const end = metrics.storing.startTimer({ source })
+    const file = await this.store(read)
+    end()
+    if (file.status === 'stored') metrics.results.inc({ source }, read.totals.total)
+    return file
   }
 
   private async store(file: ReadFile): Promise<DeliveredFile> {
@@ -128,6 +138,8 @@ export class Delivery {
     await this.keepRecord()
     await this.settleShards()
     const { runs } = this.tools
+    metrics.deliveries.inc({ source: this.dto.source ?? 'cli' })
+    metrics.refusedFiles.inc(this.files.filter(({ status }) => status === 'refused').length)
     const record = this.run === null ? null : await runs.record(this.context, this.run.runId)
     return {
       deliveryId: this.id,

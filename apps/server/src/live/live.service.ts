@@ -24,6 +24,7 @@ import {
 } from '../intake/index.js'
 import { BLOBS, type BlobStore } from '../platform/blobs/blob-store.js'
 import { rowsOf, run } from '../platform/database.js'
+import * as metrics from '../platform/metrics.js'
 import { notFound, Problem } from '../platform/problem.js'
 import type { BatchDto, CloseFeedDto, LiveFaultDto, OpenFeedDto } from './live.dto.js'
 import * as sql from './live-queries.js'
@@ -89,12 +90,19 @@ export class LiveService {
   }
 
   /** Takes a batch wholly, once: one that was taken before changes nothing. */
-  take(context: Context, id: number, dto: BatchDto): Promise<BatchTaken> {
-    const { project } = context
+  async take(context: Context, id: number, dto: BatchDto): Promise<BatchTaken> {
+    const end = metrics.storing.startTimer({ source: 'live' })
+    const { isNew, ...taken } = await this.takeOnce(context, id, dto)
+    end()
+    if (isNew) metrics.results.inc({ source: 'live' }, dto.results.length)
+    return taken
+  }
+
+  private takeOnce({ project }: Context, id: number, dto: BatchDto): Promise<BatchTaken & { isNew: boolean }> {
     return this.inTransaction(async (db) => {
       await shareIntake(db, project.id)
       const feed = await this.lock(db, project, id)
-      if (dto.number <= feed.batches) return { batches: feed.batches, stop: await this.stopAsked(db, feed.runId) }
+      if (dto.number <= feed.batches) return { batches: feed.batches, stop: await this.stopAsked(db, feed.runId), isNew: false }
       if (isOver(feed))
         throw new Problem('conflict', 'feedClosed', `The feed “${feed.name}” has ended (${feed.ended}); open another one with a new key`)
       if (dto.number !== feed.batches + 1)
@@ -115,7 +123,7 @@ export class LiveService {
         totals: JSON.stringify(totals.settled(NOTHING_SETTLED)),
         newScripts,
       })
-      return { batches: dto.number, stop: await this.stopAsked(db, feed.runId) }
+      return { batches: dto.number, stop: await this.stopAsked(db, feed.runId), isNew: true }
     })
   }
 
@@ -163,6 +171,7 @@ export class LiveService {
       const target = await lockRun(db, feed.runId)
       if (!target) throw notFound('run', feed.runId)
       if (feed.ended && !over) await run(db, sql.FORGET_SILENCE, { fileId: feed.fileId })
+      if (!over) metrics.deliveries.inc({ source: 'live' })
       if (!over) await run(db, sql.CLOSE_FEED, { id, ended: dto.ended ?? 'closed' })
       await shardIsIn(db, feed.runId, feed.shard)
       return { runId: feed.runId, live: await settleLive(db, project.id, target) }

@@ -17,6 +17,8 @@ export interface Config {
   uploadIdleMs: number
   /** Where attachments and delivered files are kept: a folder or a bucket; every server process must see the same. */
   blobs: string | S3Settings
+  /** Who knows it may read the metrics; null where nobody may. */
+  metricsToken: string | null
 }
 
 export const CONFIG = Symbol('Config')
@@ -52,6 +54,7 @@ export function readConfig(env: Record<string, string | undefined>): Config {
     proxies,
     uploadIdleMs: idle * 1000,
     blobs: readBlobs(env),
+    metricsToken: env['BOBBIN_METRICS_TOKEN'] || null,
   }
 }
 

@@ -16,6 +16,7 @@ describe('readConfig', () => {
       proxies: 0,
       uploadIdleMs: 60_000,
       blobs: '.bobbin/blobs',
+      metricsToken: null,
     })
   })
   it('takes the address of a bucket, with its keys', () => {

@@ -4,19 +4,22 @@ import { createReadStream, existsSync } from 'node:fs'
 import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 
-const CLI_FILE = fileURLToPath(new URL('../../../cli/dist/bobbin.mjs', import.meta.url))
+/** What a machine of a pipeline takes from the server, by its name below /cli. */
+const HANDED_OUT: Record<string, string> = { 'bobbin.mjs': 'text/javascript', 'reporters.tgz': 'application/gzip' }
 
-/** Hands out the command line as one file, for any machine with Node and nothing else. */
+/** Hands out the command line as one file and the reporters as a package, for any machine with Node and nothing else. */
 export function serveCli(app: NestExpressApplication): void {
-  app
-    .getHttpAdapter()
-    .getInstance()
-    .get('/cli/bobbin.mjs', (_request, response) => {
-      if (!existsSync(CLI_FILE))
-        return void response.status(404).type('text').send('The command line is not built here. Build it: npm run build\n')
-      response.type('text/javascript').setHeader('cache-control', 'no-cache')
-      createReadStream(CLI_FILE).pipe(response)
-    })
+  for (const [name, type] of Object.entries(HANDED_OUT)) {
+    const file = fileURLToPath(new URL(`../../../cli/dist/${name}`, import.meta.url))
+    app
+      .getHttpAdapter()
+      .getInstance()
+      .get(`/cli/${name}`, (_request, response) => {
+        if (!existsSync(file)) return void response.status(404).type('text').send(`${name} is not built here. Build it: npm run build\n`)
+        response.type(type).setHeader('cache-control', 'no-cache')
+        createReadStream(file).pipe(response)
+      })
+  }
 }
 
 /** Serves the built web app; every address that is no file and no API is a page of it. */

@@ -44,6 +44,7 @@ export class TestApp {
       secret: 'secret-of-the-tests',
       proxies: 0,
       uploadIdleMs: 400,
+      metricsToken: 'metrics-of-the-tests',
       blobs: settings.blobs ?? mkdtempSync(join(tmpdir(), 'bobbin-blobs-')),
     }
     const app = await createApp(config)

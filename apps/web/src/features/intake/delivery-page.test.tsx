@@ -26,6 +26,7 @@ const delivery: DeliveryDetail = {
     build: '412',
     lane: { id: 1, pipeline: 'fare-desk-web', branch: 'main', environment: 'pier-test' },
     totals: { ...totals, total: 8 },
+    live: false,
     incomplete: false,
   },
   undone: null,

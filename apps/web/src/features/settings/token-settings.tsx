@@ -97,6 +97,13 @@ function NewToken({ onMade }: { onMade: (made: MadeToken) => void }) {
   )
 }
 
+/** The names of the reporters, as their package gives them out. */
+const LIVE_LINES = [
+  'npm install --no-save $BOBBIN_URL/cli/reporters.tgz',
+  'export BOBBIN_PIPELINE=my-pipeline BOBBIN_ENVIRONMENT=my-environment',
+  '# @bobbin/reporters/ … node-test, vitest, jest, mocha, playwright, cucumber',
+]
+
 function Made({ made, onDone }: { made: MadeToken; onDone: () => void }) {
   const { origin } = window.location
   const lines = [
@@ -115,6 +122,8 @@ function Made({ made, onDone }: { made: MadeToken; onDone: () => void }) {
         <>
           <p className="mt-3 mb-1">Three lines for a pipeline, on any machine with Node 20 or newer:</p>
           <CopyBlock label="Three lines" text={lines.join('\n')} />
+          <p className="mt-3 mb-1">Or live, while the tests run, with one of six reporters in the runner’s configuration:</p>
+          <CopyBlock label="Live" text={LIVE_LINES.join('\n')} />
         </>
       )}
       <div className="mt-3">

@@ -1,0 +1,131 @@
+// Live runs: what a reporter costs the tests it watches, and how soon a result is on an open page.
+import { chromium } from '@playwright/test'
+import { spawn } from 'node:child_process'
+import { randomUUID } from 'node:crypto'
+import { rmSync, writeFileSync } from 'node:fs'
+import { join } from 'node:path'
+import { CHROMIUM } from '../lib/chromium.mjs'
+import { ROOT } from '../lib/process.mjs'
+import { median } from './measure.mjs'
+
+const TESTS = 2000
+const TURNS = 4
+const PAGES = 20
+/** Fifty results a second, in tenths. */
+const BATCH = 5
+const EVERY_MS = 100
+const BATCHES = 150
+
+/** Two thousand tests of 3 ms each, with Mocha, which waits for its reporter at the end. */
+const SUITE = `describe('Deck planner', () => {
+  for (let i = 0; i < ${TESTS}; i++) it('vehicle ' + i + ' stands in its lane', () => {
+    const until = performance.now() + 3
+    while (performance.now() < until);
+    if (i % 50 === 0) throw new Error('expected lane ' + i % 12 + ' to be free')
+  })
+})`
+
+export async function benchReporter(figures, folder, bench) {
+  const file = join(folder, 'suite.cjs')
+  writeFileSync(file, SUITE)
+  const place = { BOBBIN_TOKEN: bench.token, BOBBIN_PIPELINE: 'live', BOBBIN_BRANCH: 'main', BOBBIN_ENVIRONMENT: 'bench' }
+  const ways = {
+    alone: { args: ['--reporter', 'dot'], env: {} },
+    there: { args: reporter(), env: { ...place, BOBBIN_URL: bench.url } },
+    away: { args: reporter(), env: { ...place, BOBBIN_URL: 'http://127.0.0.1:9' } },
+  }
+  const least = { alone: Infinity, there: Infinity, away: Infinity }
+  for (let turn = 0; turn < TURNS; turn++) {
+    for (const [name, { args, env }] of Object.entries(ways)) {
+      const waiting = join(folder, 'waiting')
+      least[name] = Math.min(least[name], await timeOf(file, args, { ...env, BOBBIN_BUILD: String(turn + 1), BOBBIN_WAITING: waiting }))
+      rmSync(waiting, { recursive: true, force: true })
+    }
+  }
+  for (const name of ['there', 'away'])
+    figures.add(
+      'live',
+      `a suite of 2,000 tests with our reporter, the server ${name}, against the same without`,
+      least[name] / least.alone,
+      '×',
+      1.02,
+      `${Math.round(least[name])} ms against ${Math.round(least.alone)} ms`,
+    )
+}
+
+const reporter = () => ['--reporter', join(ROOT, 'packages/reporters/dist/mocha.js'), '--reporter-option', 'print=dot']
+
+async function timeOf(file, args, env) {
+  const began = performance.now()
+  const child = spawn(join(ROOT, 'node_modules/.bin/mocha'), [file, ...args], {
+    cwd: ROOT,
+    stdio: 'ignore',
+    env: { ...process.env, ...env },
+  })
+  await new Promise((resolve) => child.once('close', resolve))
+  return performance.now() - began
+}
+
+export async function benchLatency(figures, bench) {
+  const ask = (path, body) => bench.client.post(path, body)
+  const project = 'bench'
+  const place = { pipeline: 'watched', branch: 'main', environment: 'bench', build: '1' }
+  const feed = await ask('/projects/{project}/feeds', {
+    path: { project },
+    body: { ...place, key: randomUUID(), name: 'agent', planned: BATCH * BATCHES },
+  })
+  const browser = await chromium.launch(CHROMIUM)
+  try {
+    const context = await browser.newContext({ baseURL: bench.url })
+    const [name, value] = bench.cookie.split('=')
+    await context.addCookies([{ name, value, url: bench.url }])
+    const pages = []
+    for (let i = 0; i < PAGES; i++) {
+      const page = await context.newPage()
+      await page.goto(`/bench/runs/${feed.runId}`)
+      await page.getByRole('region', { name: 'Live' }).waitFor()
+      pages.push(page)
+    }
+    const seen = await Promise.all(pages.slice(-1).map((page) => page.evaluateHandle(watch)))
+    const sent = []
+    const began = performance.now()
+    for (let number = 1; number <= BATCHES; number++) {
+      const due = began + number * EVERY_MS
+      if (due > performance.now()) await new Promise((resolve) => setTimeout(resolve, due - performance.now()))
+      sent.push({ total: number * BATCH, at: Date.now() })
+      await ask('/projects/{project}/feeds/{id}/batches', { path: { project, id: feed.id }, body: { number, results: batch(number) } })
+    }
+    await pages.at(-1).waitForFunction((total) => document.body.textContent?.includes(`Live: ${total} of`), BATCH * BATCHES)
+    const shown = await seen[0].jsonValue()
+    const delays = sent.flatMap(({ total, at }) => {
+      const first = shown.find((one) => one.total >= total)
+      return first ? [first.at - at] : []
+    })
+    if (delays.length < BATCHES) throw new Error(`only ${delays.length} of ${BATCHES} batches were seen`)
+    figures.add('live', `from a result sent to shown, 50 a second, ${PAGES} pages open, median`, median(delays), 'ms', 300)
+  } finally {
+    await browser.close()
+  }
+}
+
+const batch = (number) =>
+  Array.from({ length: BATCH }, (_, i) => ({
+    name: `vehicle ${number * BATCH + i} stands in its lane`,
+    classname: 'ferry.deck.Watched',
+    outcome: (number * BATCH + i) % 50 === 0 ? 'failed' : 'passed',
+    durationMs: 20,
+  }))
+
+/** In the page: when which total was first shown. */
+function watch() {
+  const shown = []
+  const look = () => {
+    const total = Number(
+      /Live: ([\d,]+) of/.exec(document.querySelector('[aria-label="Live"]')?.textContent ?? '')?.[1]?.replaceAll(',', '') ?? NaN,
+    )
+    if (total > (shown.at(-1)?.total ?? -1)) shown.push({ total, at: Date.now() })
+  }
+  new MutationObserver(look).observe(document.body, { subtree: true, childList: true, characterData: true })
+  look()
+  return shown
+}
