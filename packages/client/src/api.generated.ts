@@ -635,6 +635,23 @@ export interface paths {
     patch: operations['projectsSetRole']
     trace?: never
   }
+  '/projects/{project}/rules': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** How the project takes results in, and how long it keeps them */
+    get: operations['projectsRules']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
   '/projects/{project}/runs': {
     parameters: {
       query?: never
@@ -786,6 +803,26 @@ export interface paths {
     get: operations['scriptsList']
     put?: never
     post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/scripts/decisions': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    /**
+     * Decides about scripts that have no case
+     * @description makes one for each, or sets them aside.
+     */
+    post: operations['scriptsDecide']
     delete?: never
     options?: never
     head?: never
@@ -1221,6 +1258,33 @@ export interface components {
       linesCovered: number
       linesTotal: number
     }
+    DecideDto: {
+      scripts: number[]
+      /**
+       * @description Make a case for each that has none, set them aside, or list them as tests without a case again.
+       * @enum {string}
+       */
+      decision: 'make' | 'aside' | 'ask'
+    }
+    /** @description How many tests came that no case claims, by what was decided about them as the project chose. */
+    Decided: {
+      /** @description A case was made for each. */
+      make: number
+      /** @description They were set aside. */
+      aside: number
+      /** @description They wait for a person. */
+      ask: number
+    }
+    /** @description One of those tests. */
+    Decision: {
+      scriptId: number
+      name: string
+      /** @description The file, class or suite it stands in. */
+      place: string | null
+      decision: components['schemas']['UnknownTests']
+      /** @description Keys of its cases now, whoever linked them. */
+      cases: string[]
+    }
     DeliveredFile: {
       name: string
       /**
@@ -1258,6 +1322,9 @@ export interface components {
       made: components['schemas']['Made'][]
       notes: string[]
       newScripts: number
+      decided: components['schemas']['Decided']
+      /** @description The first two hundred of these tests. */
+      decisions: components['schemas']['Decision'][]
       /** @description What went wrong first; at most a thousand. */
       files: components['schemas']['DeliveryFile'][]
       fileCount: number
@@ -1305,6 +1372,7 @@ export interface components {
       notes: string[]
       files: components['schemas']['DeliveredFile'][]
       newScripts: number
+      decided: components['schemas']['Decided']
       changes: {
         newlyFailing: number
         stillFailing: number
@@ -1794,12 +1862,21 @@ export interface components {
     }
     ProjectEditDto: {
       name?: string
+      unknownTests?: components['schemas']['UnknownTests']
+      /** @description For so many days output, attachments and delivered files are kept; null is for ever. */
+      keepDetailsDays?: number | null
     }
     ProjectInfo: {
       slug: string
       name: string
       keyPrefix: string
       role: components['schemas']['Role']
+    }
+    /** @description How a project takes results in, and how long it keeps them. */
+    ProjectRules: {
+      unknownTests: components['schemas']['UnknownTests']
+      /** @description For so many days output, attachments and delivered files are kept; null is for ever. */
+      keepDetailsDays: number | null
     }
     ResultDetail: {
       script: components['schemas']['ScriptRef']
@@ -1979,6 +2056,8 @@ export interface components {
       cases: string[]
       /** @description Keys it declares that no case has. */
       unknownKeys: string[]
+      /** @description It has no case, and somebody or a rule of the project said that it needs none. */
+      aside: boolean
       lastOutcome: components['schemas']['Outcome'] | null
       lastRunId: number | null
       lastSeen: string | null
@@ -2000,7 +2079,9 @@ export interface components {
     ScriptList: {
       rows: components['schemas']['ScriptRow'][]
       total: number
+      /** @description Without a case, and not set aside. */
       unlinked: number
+      aside: number
       unknownKeys: number
     }
     ScriptRef: {
@@ -2023,9 +2104,20 @@ export interface components {
       cases: string[]
       /** @description Keys it declares that no case has. */
       unknownKeys: string[]
+      /** @description It has no case, and somebody or a rule of the project said that it needs none. */
+      aside: boolean
       lastOutcome: components['schemas']['Outcome'] | null
       lastRunId: number | null
       lastSeen: string | null
+    }
+    /** @description What a decision about scripts did. */
+    ScriptsDecided: {
+      /** @description How many scripts it changed. */
+      scripts: number
+      /** @description How many cases were made. */
+      cases: number
+      /** @description The change of cases, which can be undone. */
+      changeId: number | null
     }
     /** @description Where somebody is signed in. */
     SessionRow: {
@@ -2075,6 +2167,11 @@ export interface components {
      * @enum {string}
      */
     Topic: 'cases' | 'scripts' | 'runs' | 'live' | 'members' | 'tokens' | 'views' | 'project'
+    /**
+     * @description What becomes of a test that no case claims: it is set aside and listed; a case is made for it, in the area that mirrors its folder; or it is listed for a person to decide.
+     * @enum {string}
+     */
+    UnknownTests: 'aside' | 'make' | 'ask'
     /** @enum {string} */
     ViewPage: 'cases' | 'scripts' | 'runs'
     /** @description Something a reader should know about a file that was read all the same. */
@@ -2140,6 +2237,9 @@ export type Change = components['schemas']['Change']
 export type ChangeEvent = components['schemas']['ChangeEvent']
 export type CloseFeedDto = components['schemas']['CloseFeedDto']
 export type CoverageSummary = components['schemas']['CoverageSummary']
+export type DecideDto = components['schemas']['DecideDto']
+export type Decided = components['schemas']['Decided']
+export type Decision = components['schemas']['Decision']
 export type DeliveredFile = components['schemas']['DeliveredFile']
 export type DeliveryDetail = components['schemas']['DeliveryDetail']
 export type DeliveryFile = components['schemas']['DeliveryFile']
@@ -2195,6 +2295,7 @@ export type PlaceDto = components['schemas']['PlaceDto']
 export type ProblemDetails = components['schemas']['ProblemDetails']
 export type ProjectEditDto = components['schemas']['ProjectEditDto']
 export type ProjectInfo = components['schemas']['ProjectInfo']
+export type ProjectRules = components['schemas']['ProjectRules']
 export type ResultDetail = components['schemas']['ResultDetail']
 export type ResultRow = components['schemas']['ResultRow']
 export type Role = components['schemas']['Role']
@@ -2211,6 +2312,7 @@ export type ScriptHistory = components['schemas']['ScriptHistory']
 export type ScriptList = components['schemas']['ScriptList']
 export type ScriptRef = components['schemas']['ScriptRef']
 export type ScriptRow = components['schemas']['ScriptRow']
+export type ScriptsDecided = components['schemas']['ScriptsDecided']
 export type SessionRow = components['schemas']['SessionRow']
 export type SignInDto = components['schemas']['SignInDto']
 export type TestStep = components['schemas']['TestStep']
@@ -2218,6 +2320,7 @@ export type Threads = components['schemas']['Threads']
 export type TokenRow = components['schemas']['TokenRow']
 export type TokenScope = components['schemas']['TokenScope']
 export type Topic = components['schemas']['Topic']
+export type UnknownTests = components['schemas']['UnknownTests']
 export type ViewPage = components['schemas']['ViewPage']
 export type Warning = components['schemas']['Warning']
 export type WarningCode = components['schemas']['WarningCode']
@@ -3703,6 +3806,37 @@ export interface operations {
       }
     }
   }
+  projectsRules: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['ProjectRules']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
   runsList: {
     parameters: {
       query?: {
@@ -4013,7 +4147,7 @@ export interface operations {
     parameters: {
       query?: {
         search?: string
-        only?: 'unlinked' | 'unknownKeys'
+        only?: 'unlinked' | 'aside' | 'unknownKeys'
         /** @description At most so many rows. */
         limit?: number
       }
@@ -4032,6 +4166,41 @@ export interface operations {
         }
         content: {
           'application/json': components['schemas']['ScriptList']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  scriptsDecide: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['DecideDto']
+      }
+    }
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['ScriptsDecided']
         }
       }
       /** @description What went wrong */

@@ -36,6 +36,7 @@ const report: DeliveryReport = {
   made: [{ kind: 'build', name: '412' }],
   notes: [],
   newScripts: 0,
+  decided: { make: 0, aside: 0, ask: 0 },
   changes,
   files: [stored],
 }

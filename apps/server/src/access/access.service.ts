@@ -34,7 +34,8 @@ export class AccessService {
   async projectFor(caller: Caller, slug: string): Promise<{ project: Project; role: Role }> {
     const [found] = await rowsOf<ProjectRow>(
       this,
-      `select p.id, p.slug, p.name, p.key_prefix as "keyPrefix", p.next_case_number as "nextCaseNumber", p.created_at as "createdAt", m.role
+      `select p.id, p.slug, p.name, p.key_prefix as "keyPrefix", p.next_case_number as "nextCaseNumber", p.created_at as "createdAt",
+         p.unknown_tests as "unknownTests", p.keep_details_days as "keepDetailsDays", m.role
        from project p join membership m on m.project_id = p.id and m.account_id = $accountId where p.slug = $slug`,
       { slug, accountId: caller.accountId },
     )
@@ -46,4 +47,7 @@ export class AccessService {
   }
 }
 
-type ProjectRow = Pick<Project, 'id' | 'slug' | 'name' | 'keyPrefix' | 'nextCaseNumber' | 'createdAt'> & { role: Role }
+type ProjectRow = Pick<
+  Project,
+  'id' | 'slug' | 'name' | 'keyPrefix' | 'nextCaseNumber' | 'createdAt' | 'unknownTests' | 'keepDetailsDays'
+> & { role: Role }

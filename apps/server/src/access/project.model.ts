@@ -1,3 +1,4 @@
+import type { UnknownTests } from '../contract/index.js'
 import { Column, CreatedAt, DataType, Model, Table } from 'sequelize-typescript'
 
 @Table({ tableName: 'project', underscored: true, updatedAt: false })
@@ -12,6 +13,12 @@ export class Project extends Model {
   declare keyPrefix: string
   @Column(DataType.INTEGER)
   declare nextCaseNumber: number
+  /** What becomes of tests that no case claims. */
+  @Column(DataType.TEXT)
+  declare unknownTests: UnknownTests
+  /** For so many days output and attachments are kept; null is for ever. */
+  @Column(DataType.INTEGER)
+  declare keepDetailsDays: number | null
   @CreatedAt
   declare createdAt: Date
 }

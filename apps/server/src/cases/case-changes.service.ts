@@ -10,7 +10,7 @@ import { numbersOf } from './case-key.js'
 import type { BulkSetDto } from './cases.dto.js'
 import { BULK, DELETE_CASES, UNDO } from './change-queries.js'
 
-export type ChangeKind = 'edit' | 'bulk' | 'delete' | 'import' | 'outline'
+export type ChangeKind = 'edit' | 'bulk' | 'delete' | 'import' | 'outline' | 'scripts'
 
 /** Changes of many cases at once, each remembered so that it can be undone. */
 @Injectable()

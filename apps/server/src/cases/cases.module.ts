@@ -14,6 +14,6 @@ import { TestCase } from './test-case.model.js'
   imports: [SequelizeModule.forFeature([TestCase, Area])],
   controllers: [AreasController, CasesController, CaseTablesController],
   providers: [AreasService, CaseChangesService, CasesService, CaseTablesService],
-  exports: [CasesService],
+  exports: [CaseChangesService, CasesService],
 })
 export class CasesModule {}

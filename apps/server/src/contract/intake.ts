@@ -1,5 +1,6 @@
 import type { Change, CoverageSummary, Fault, OutcomeTotals, Warning } from '@bobbin/core'
 import type { LaneRef } from './history.js'
+import type { UnknownTests } from './projects.js'
 
 export interface DeliveredFile {
   name: string
@@ -33,6 +34,27 @@ export interface Made {
   name: string
 }
 
+/** How many tests came that no case claims, by what was decided about them as the project chose. */
+export interface Decided {
+  /** A case was made for each. */
+  make: number
+  /** They were set aside. */
+  aside: number
+  /** They wait for a person. */
+  ask: number
+}
+
+/** One of those tests. */
+export interface Decision {
+  scriptId: number
+  name: string
+  /** The file, class or suite it stands in. */
+  place: string | null
+  decision: UnknownTests
+  /** Keys of its cases now, whoever linked them. */
+  cases: string[]
+}
+
 export interface DeliveryReport {
   deliveryId: number
   run: DeliveryRun | null
@@ -40,6 +62,7 @@ export interface DeliveryReport {
   notes: string[]
   files: DeliveredFile[]
   newScripts: number
+  decided: Decided
   changes: Record<Change, number> | null
 }
 
@@ -93,6 +116,9 @@ export interface DeliveryDetail {
   made: Made[]
   notes: string[]
   newScripts: number
+  decided: Decided
+  /** The first two hundred of these tests. */
+  decisions: Decision[]
   /** What went wrong first; at most a thousand. */
   files: DeliveryFile[]
   fileCount: number

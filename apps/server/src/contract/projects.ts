@@ -14,6 +14,19 @@ export interface MadeMember {
   password: string | null
 }
 
+/**
+ * What becomes of a test that no case claims: it is set aside and listed; a case is made for it, in the area that mirrors its folder;
+ * or it is listed for a person to decide.
+ */
+export type UnknownTests = 'aside' | 'make' | 'ask'
+
+/** How a project takes results in, and how long it keeps them. */
+export interface ProjectRules {
+  unknownTests: UnknownTests
+  /** For so many days output, attachments and delivered files are kept; null is for ever. */
+  keepDetailsDays: number | null
+}
+
 export interface MadeProject {
   project: ProjectInfo
 }

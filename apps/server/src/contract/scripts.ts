@@ -15,6 +15,8 @@ export interface ScriptRow extends ScriptRef {
   cases: string[]
   /** Keys it declares that no case has. */
   unknownKeys: string[]
+  /** It has no case, and somebody or a rule of the project said that it needs none. */
+  aside: boolean
   lastOutcome: Outcome | null
   lastRunId: number | null
   lastSeen: string | null
@@ -23,8 +25,20 @@ export interface ScriptRow extends ScriptRef {
 export interface ScriptList {
   rows: ScriptRow[]
   total: number
+  /** Without a case, and not set aside. */
   unlinked: number
+  aside: number
   unknownKeys: number
+}
+
+/** What a decision about scripts did. */
+export interface ScriptsDecided {
+  /** How many scripts it changed. */
+  scripts: number
+  /** How many cases were made. */
+  cases: number
+  /** The change of cases, which can be undone. */
+  changeId: number | null
 }
 
 export interface ScriptDetail extends ScriptRow {

@@ -4,14 +4,15 @@ import { Sequelize } from 'sequelize-typescript'
 import type { Readable } from 'node:stream'
 import { createGunzip } from 'node:zlib'
 import type { Context, Project } from '../access/index.js'
-import type { DeliveryDetail, DeliveryFile, DeliveryPlace, DeliveryRow } from '../contract/index.js'
+import type { Decision, DeliveryDetail, DeliveryFile, DeliveryPlace, DeliveryRow } from '../contract/index.js'
 import { announce } from '../events/announce.js'
 import { BLOBS, type BlobStore } from '../platform/blobs/blob-store.js'
-import { rowsOf, run } from '../platform/database.js'
+import { type InTransaction, rowsOf, run } from '../platform/database.js'
 import { notFound, Problem } from '../platform/problem.js'
 import { RunsService } from '../runs/index.js'
 import { attachedTo, matchBeside, storeBeside } from './beside.js'
-import { DELIVERIES, DELIVERY, DELIVERY_FILES } from './delivery-queries.js'
+import { decidedOf } from './delivery-decided.js'
+import { DECISIONS, DELIVERIES, DELIVERY, DELIVERY_FILES } from './delivery-queries.js'
 import { deliveryRun } from './delivery-run.js'
 import { keepUnknownKeys, rereadRow } from './file-rows.js'
 import type { PlaceDto } from './intake.dto.js'
@@ -19,10 +20,10 @@ import { holdIntake } from './intake-lock.js'
 import { placeOf } from './intake.service.js'
 import { disposeOf, readFiles, type ReadFile, type UnreadFile } from './read-file.js'
 import { forgetUnused, lockRun, moveFiles, removeFiles, resettle } from './rework.js'
-import { storeFile, type InTransaction } from './store-file.js'
+import { storeFile } from './store-file.js'
 import { resolveTarget, type Target } from './target.js'
 
-interface DeliveryRecord extends Omit<DeliveryDetail, 'at' | 'run' | 'undone' | 'files'> {
+interface DeliveryRecord extends Omit<DeliveryDetail, 'at' | 'run' | 'undone' | 'files' | 'decided' | 'decisions'> {
   at: Date
   runId: number | null
   undoneAt: Date | null
@@ -55,12 +56,19 @@ export class DeliveriesService {
   async get(context: Context, id: number): Promise<DeliveryDetail> {
     const record = await this.record(context.project, id)
     const { at, runId, undoneAt, undoneBy, ...rest } = record
-    const [files, run] = await Promise.all([this.files(id), runId === null ? null : this.runs.record(context, runId)])
+    const [files, run, decided, decisions] = await Promise.all([
+      this.files(id),
+      runId === null ? null : this.runs.record(context, runId),
+      decidedOf(this, id),
+      rowsOf<Decision>(this, DECISIONS, { id, prefix: context.project.keyPrefix }),
+    ])
     return {
       ...rest,
       at: at.toISOString(),
       run: run && deliveryRun(run),
       undone: undoneAt && { at: undoneAt.toISOString(), by: undoneBy ?? '' },
+      decided,
+      decisions,
       files,
     }
   }

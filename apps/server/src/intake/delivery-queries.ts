@@ -41,3 +41,18 @@ from result_file f where f.delivery_id = $id and ($fileId::int is null or f.id =
 order by f.status <> 'refused', not (f.status = 'stored' and f.run_id is null), not exists (select 1 from fault t where t.run_id = f.run_id and t.file_id = f.id),
   f.unknown_keys = '[]' and f.warnings = '[]', f.status <> 'stored', f.id
 limit 1000`
+
+const DECIDED_SCRIPTS = `script s where s.triage is not null and s.first_file_id in (select id from result_file where delivery_id = $id)`
+
+/** How many tests came with a delivery that no case claims, by what was decided. */
+export const DECIDED = `
+select count(*) filter (where triage = 'make')::int as make, count(*) filter (where triage = 'aside')::int as aside,
+  count(*) filter (where triage = 'ask')::int as ask
+from ${DECIDED_SCRIPTS}`
+
+/** Those tests; what waits for a person first. */
+export const DECISIONS = `
+select s.id as "scriptId", s.name, coalesce(s.file, s.classname, s.suites[1]) as place, s.triage as decision,
+  array(select $prefix || '-' || c.number from link l join test_case c on c.id = l.case_id and c.deleted_at is null
+    where l.script_id = s.id and l.state = 'active' order by c.number) as cases
+from ${DECIDED_SCRIPTS} order by s.triage <> 'ask', s.triage, coalesce(s.file, s.classname, ''), s.id limit 200`

@@ -8,6 +8,7 @@ import { run } from '../platform/database.js'
 import * as metrics from '../platform/metrics.js'
 import type { RunsService } from '../runs/index.js'
 import { type BesideFile, BesideFiles, matchBeside, MOST_ATTACHED, storeBeside } from './beside.js'
+import { decidedOf } from './delivery-decided.js'
 import { deliveryRun } from './delivery-run.js'
 import { addStoredRow, addUnstoredRows, keepUnknownKeys } from './file-rows.js'
 import type { TargetDto } from './intake.dto.js'
@@ -147,6 +148,7 @@ export class Delivery {
       ...this.log,
       files: this.files,
       newScripts: this.newScripts,
+      decided: await decidedOf(this.tools, this.id),
       changes: record && (await runs.changeCounts(record)),
     }
   }

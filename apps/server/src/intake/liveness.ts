@@ -1,8 +1,7 @@
 import { announce } from '../events/announce.js'
-import { rowsOf, run } from '../platform/database.js'
+import { type InTransaction, rowsOf, run } from '../platform/database.js'
 import { SETTLE_LIVE } from './rework-queries.js'
 import { refreshSums } from './rework.js'
-import type { InTransaction } from './store-file.js'
 import type { Target } from './target.js'
 
 /** Which part of a run a sender brings, where a run is cut in shards. */

@@ -11,15 +11,29 @@ insert into body (project_id, hash, text) select distinct on (hash) $projectId::
 export const MERGE_SIGNATURES = `
 insert into signature (project_id, hash, text) select distinct on (hash) $projectId::int, hash, text from stage_signature order by hash on conflict (project_id, hash) do nothing`
 
-/** Scripts that were never seen before, as their first attempt in the file names them. */
+/** Keys of this project that the file declares, with the case that each names where there is one; looked up once. */
+export const STAGE_DECLARED = `
+create temporary table stage_declared on commit drop as
+select d.identity, d.name, d.key, c.id as case_id from (
+  select distinct a.identity, a.name, k.key, split_part(k.key, '-', 2)::int as number
+  from stage_attempt a, unnest(a.keys) as k (key) where a.keys <> '{}' and k.key ~ ('^' || $prefix || '-[0-9]{1,9}$')
+) d left join test_case c on c.project_id = $projectId::int and c.deleted_at is null and c.number = d.number`
+
+/**
+ * Scripts that were never seen before, as their first attempt in the file names them. What the project chose for tests that no case
+ * claims is written beside them; one that declares a key which no case has is a mistake, for which no case is made.
+ */
 export const MAKE_SCRIPTS = `
-with fresh as (
-  insert into script (project_id, identity, name, classname, suites, file, profile, framework, keys)
-  select distinct on (a.identity) $projectId::int, a.identity, a.name, a.classname, a.suites, a.file, a.profile, $framework::text, a.keys
-  from stage_attempt a where not exists (select 1 from script s where s.project_id = $projectId and s.identity = a.identity)
-  order by a.identity, a.seq on conflict (project_id, identity) do nothing returning id
+with claimed as (select identity, bool_or(case_id is not null) as known from stage_declared group by identity),
+fresh as (
+  insert into script (project_id, identity, name, classname, suites, file, profile, framework, keys, triage, first_file_id)
+  select distinct on (a.identity) $projectId::int, a.identity, a.name, a.classname, a.suites, a.file, a.profile, $framework::text, a.keys,
+    case when c.known then null when not c.known and $unknownTests = 'make' then 'ask' else $unknownTests::text end, $fileId::int
+  from stage_attempt a left join claimed c on c.identity = a.identity
+  where not exists (select 1 from script s where s.project_id = $projectId and s.identity = a.identity)
+  order by a.identity, a.seq on conflict (project_id, identity) do nothing returning triage
 )
-select count(*)::int as fresh from fresh`
+select count(*)::int as fresh, (count(*) filter (where triage = 'make'))::int as "toMake" from fresh`
 
 /**
  * Known scripts learn where they stand now; those that are as they were are not touched, which is nearly all of them every day.
@@ -41,27 +55,15 @@ with differing as materialized (
 )
 update script s set name = m.name, suites = m.suites, file = m.file, framework = m.framework, keys = m.keys from moved m where m.id = s.id`
 
-/** Keys of this project that the file declares, as the common table “declared”. */
-const DECLARED = `declared as materialized (
-  select distinct a.identity, a.name, k.key, split_part(k.key, '-', 2)::int as number
-  from stage_attempt a, unnest(a.keys) as k (key) where a.keys <> '{}' and k.key ~ ('^' || $prefix || '-[0-9]{1,9}$')
-)`
-
 /** A declared key that names a case makes a link; one that a person rejected stays rejected. */
 export const MERGE_LINKS = `
-with ${DECLARED}
 insert into link (project_id, script_id, case_id, origin, state)
-select distinct $projectId::int, s.id, c.id, 'declared', 'active'
-from declared d join test_case c on c.project_id = $projectId and c.deleted_at is null and c.number = d.number
-join script s on s.project_id = $projectId and s.identity = d.identity
-left join link l on l.script_id = s.id and l.case_id = c.id where l.id is null
+select distinct $projectId::int, s.id, d.case_id, 'declared', 'active'
+from stage_declared d join script s on s.project_id = $projectId and s.identity = d.identity
+left join link l on l.script_id = s.id and l.case_id = d.case_id where d.case_id is not null and l.id is null
 order by 2, 3 on conflict (script_id, case_id) do nothing`
 
-export const UNKNOWN_DECLARED = `
-with ${DECLARED}
-select distinct key, name as test from declared d where not exists (
-  select 1 from test_case c where c.project_id = $projectId and c.deleted_at is null and c.number = d.number
-) order by 1, 2 limit 200`
+export const UNKNOWN_DECLARED = `select distinct key, name as test from stage_declared where case_id is null order by 1, 2 limit 200`
 
 /**
  * Attempts follow those that the run already has for the same script: a second file is a later try. A script with one attempt

@@ -55,6 +55,14 @@ export const RESETTLE = [
      select 1 from attempt a where a.run_id = r.run_id and a.day = r.day and a.script_id = r.script_id)`,
 ]
 
+/** Cases that were made for such scripts by a rule and that nobody touched go with them, marked as deleted. */
+export const FORGET_MADE_CASES = `
+update test_case c set deleted_at = now(), version = c.version + 1
+where c.project_id = $projectId and c.deleted_at is null and c.version = 1
+  and exists (select 1 from link l where l.case_id = c.id and l.script_id = any($scriptIds::int[]) and l.origin = 'rule' and l.created_by is null)
+  and not exists (select 1 from link l where l.case_id = c.id and l.origin <> 'rule')
+  and not exists (select 1 from link l join result r on r.script_id = l.script_id where l.case_id = c.id)`
+
 /** Scripts that no run knows any more are forgotten, unless a person decided something about them. */
 export const FORGET_SCRIPTS = `
 delete from script s where s.project_id = $projectId and s.id = any($scriptIds::int[])

@@ -1,8 +1,7 @@
-import { run, rowsOf } from '../platform/database.js'
+import { type InTransaction, rowsOf, run } from '../platform/database.js'
 import { FORGET_CHANGES } from '../runs/index.js'
 import { REFRESH_SUMS } from './merge-queries.js'
 import * as sql from './rework-queries.js'
-import type { InTransaction } from './store-file.js'
 import type { Target } from './target.js'
 
 /** Steps that change what a run holds, with the project's intake held (holdIntake). */
@@ -48,6 +47,7 @@ export async function refreshSums(db: InTransaction, { runId, day }: Target): Pr
 
 /** What nothing refers to any more after a delivery was taken out: scripts, the run, and what was made for it. */
 export async function forgetUnused(db: InTransaction, projectId: number, deliveryId: number, scriptIds: number[]): Promise<void> {
+  await run(db, sql.FORGET_MADE_CASES, { projectId, scriptIds })
   await run(db, sql.FORGET_SCRIPTS, { projectId, scriptIds })
   for (const statement of sql.FORGET_EMPTY) await run(db, statement, { projectId, deliveryId })
 }

@@ -1,18 +1,15 @@
 import type { Fault, FileCoverage } from '@bobbin/core'
-import type { Transaction } from 'sequelize'
 import type { Project } from '../access/index.js'
 import type { DeliveredFile } from '../contract/index.js'
 import type { BlobStore } from '../platform/blobs/blob-store.js'
-import { rowsOf, run, type Queryable } from '../platform/database.js'
+import { type InTransaction, rowsOf, run } from '../platform/database.js'
 import { FORGET_CHANGES } from '../runs/index.js'
+import { caseForEach } from '../scripts/index.js'
 import { copyRows, listText } from './copy-text.js'
 import * as merge from './merge-queries.js'
 import type { ReadFile } from './read-file.js'
 import { MAKE_STAGE, PLAN_MERGE, settleStage } from './staging.js'
 import type { Target } from './target.js'
-
-/** A connection inside a transaction. */
-export type InTransaction = Queryable & { transaction: Transaction }
 
 export interface StoredFile {
   newScripts: number
@@ -39,9 +36,16 @@ export async function storeFile(
   await settleStage(db, file.findings)
   await run(db, merge.MERGE_BODIES, { projectId })
   await run(db, merge.MERGE_SIGNATURES, { projectId })
-  const [scripts] = await rowsOf<{ fresh: number }>(db, merge.MAKE_SCRIPTS, { projectId, framework })
+  await run(db, merge.STAGE_DECLARED, { projectId, prefix: project.keyPrefix })
+  const [scripts] = await rowsOf<{ fresh: number; toMake: number }>(db, merge.MAKE_SCRIPTS, {
+    projectId,
+    framework,
+    fileId,
+    unknownTests: project.unknownTests,
+  })
   await run(db, merge.REFRESH_SCRIPTS, { projectId, framework })
-  await run(db, merge.MERGE_LINKS, { projectId, prefix: project.keyPrefix })
+  await run(db, merge.MERGE_LINKS, { projectId })
+  if (scripts && scripts.toMake > 0) await caseForEach(db, project, { fileId })
   const again = await rowsOf<{ scriptId: number }>(db, merge.STORE_ATTEMPTS, { projectId, fileId, ...place })
   const retried = again.map(({ scriptId }) => scriptId)
   await file.stage.attachments.store(db, blobs, { projectId, fileId, ...place })
@@ -50,10 +54,7 @@ export async function storeFile(
   await storeCoverage(db.transaction, coverage ?? [], { projectId, runId, fileId })
   await run(db, merge.REFRESH_RUN, { ...place, startedAt: startedAt === null ? null : new Date(startedAt) })
   await run(db, FORGET_CHANGES, { runId })
-  const unknownKeys = await rowsOf<DeliveredFile['unknownKeys'][number]>(db, merge.UNKNOWN_DECLARED, {
-    projectId,
-    prefix: project.keyPrefix,
-  })
+  const unknownKeys = await rowsOf<DeliveredFile['unknownKeys'][number]>(db, merge.UNKNOWN_DECLARED)
   return { newScripts: scripts?.fresh ?? 0, unknownKeys, retried }
 }
 
@@ -68,7 +69,7 @@ const COVERAGE_COLUMNS = [
 ] // prettier-ignore
 
 async function storeCoverage(
-  transaction: Transaction,
+  transaction: InTransaction['transaction'],
   files: readonly FileCoverage[],
   { projectId, runId, fileId }: FileKeys,
 ): Promise<void> {
@@ -89,7 +90,11 @@ async function storeCoverage(
 
 const FAULT_COLUMNS = ['project_id', 'run_id', 'file_id', 'code', 'subject', 'message', 'stack', 'line', 'col']
 
-async function storeFaults(transaction: Transaction, faults: readonly Fault[], { projectId, runId, fileId }: FileKeys): Promise<void> {
+async function storeFaults(
+  transaction: InTransaction['transaction'],
+  faults: readonly Fault[],
+  { projectId, runId, fileId }: FileKeys,
+): Promise<void> {
   if (faults.length === 0) return
   const rows = faults.map((f) => [projectId, runId, fileId, f.code, f.subject, f.message, f.stack, f.place.line, f.place.column])
   await copyRows(transaction, 'fault', FAULT_COLUMNS, rows)

@@ -9,7 +9,6 @@ import { announce } from '../events/announce.js'
 import {
   announceShards,
   endWithoutShards,
-  type InTransaction,
   lateRuns,
   lockRun,
   type MadeLog,
@@ -23,7 +22,7 @@ import {
   type Target,
 } from '../intake/index.js'
 import { BLOBS, type BlobStore } from '../platform/blobs/blob-store.js'
-import { rowsOf, run } from '../platform/database.js'
+import { type InTransaction, rowsOf, run } from '../platform/database.js'
 import * as metrics from '../platform/metrics.js'
 import { notFound, Problem } from '../platform/problem.js'
 import type { BatchDto, CloseFeedDto, LiveFaultDto, OpenFeedDto } from './live.dto.js'

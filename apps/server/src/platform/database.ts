@@ -5,6 +5,9 @@ export interface Queryable {
   transaction?: Transaction
 }
 
+/** A connection inside a transaction. */
+export type InTransaction = Queryable & { transaction: Transaction }
+
 /** Runs a SELECT (or a statement with RETURNING) and types its rows; `$name` in the text is bound from `bind`. */
 export async function rowsOf<T extends object>(db: Queryable, sql: string, bind: Record<string, unknown> = {}): Promise<T[]> {
   const { text, values } = positional(sql, bind)

@@ -9,6 +9,7 @@ import { attachments } from '../migrations/0007-attachments.js'
 import { coverage } from '../migrations/0008-coverage.js'
 import { deliveries } from '../migrations/0009-deliveries.js'
 import { live } from '../migrations/0010-live.js'
+import { lasting } from '../migrations/0011-lasting.js'
 
 /** Every migration, in order; a name stays for ever. */
 const MIGRATIONS: readonly { name: string; sql: string }[] = [
@@ -22,6 +23,7 @@ const MIGRATIONS: readonly { name: string; sql: string }[] = [
   { name: '0008-coverage', sql: coverage },
   { name: '0009-deliveries', sql: deliveries },
   { name: '0010-live', sql: live },
+  { name: '0011-lasting', sql: lasting },
 ]
 
 const LOCK = 0x0b0bb1

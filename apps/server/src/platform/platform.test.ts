@@ -66,6 +66,7 @@ describe('migrate', () => {
         '0008-coverage',
         '0009-deliveries',
         '0010-live',
+        '0011-lasting',
       ])
       expect(await migrate(url)).toEqual([])
     }))

@@ -2,7 +2,7 @@ import { Body, Controller, Delete, Get, HttpCode, Param, ParseIntPipe, Patch, Po
 import { InjectConnection } from '@nestjs/sequelize'
 import { Sequelize } from 'sequelize-typescript'
 import { Ctx, KeeperOnly, makeProject, NewProjectDto, PersonOnly, Who, type Caller, type Context } from '../access/index.js'
-import type { LensOptions, MadeMember, MadeProject, Member } from '../contract/index.js'
+import type { LensOptions, MadeMember, MadeProject, Member, ProjectRules } from '../contract/index.js'
 import { rowsOf } from '../platform/database.js'
 import { MembersService } from './members.service.js'
 import { MemberEditDto, NewMemberDto, ProjectEditDto } from './projects.dto.js'
@@ -31,6 +31,12 @@ export class ProjectsController {
     await project.update(body)
     const { slug, name, keyPrefix } = project
     return { project: { slug, name, keyPrefix, role } }
+  }
+
+  /** How the project takes results in, and how long it keeps them. */
+  @Get(':project/rules')
+  rules(@Ctx() { project: { unknownTests, keepDetailsDays } }: Context): ProjectRules {
+    return { unknownTests, keepDetailsDays }
   }
 
   /** Who belongs to the project. */

@@ -1,5 +1,5 @@
-import { IsEmail, IsIn, IsNotEmpty, IsString, MaxLength } from 'class-validator'
-import type { AccountKind, Role } from '../contract/index.js'
+import { IsEmail, IsIn, IsInt, IsNotEmpty, IsOptional, IsString, Max, MaxLength, Min } from 'class-validator'
+import type { AccountKind, Role, UnknownTests } from '../contract/index.js'
 import { maybe, trimmed } from '../platform/validation.js'
 
 export class ProjectEditDto {
@@ -9,6 +9,15 @@ export class ProjectEditDto {
   @IsNotEmpty({ message: 'A project needs a name' })
   @MaxLength(200)
   name?: string
+  @maybe()
+  @IsIn(['aside', 'make', 'ask'])
+  unknownTests?: UnknownTests
+  /** For so many days output, attachments and delivered files are kept; null is for ever. */
+  @IsOptional()
+  @IsInt()
+  @Min(1)
+  @Max(36_500)
+  keepDetailsDays?: number | null
 }
 
 export class NewMemberDto {

@@ -20,7 +20,7 @@ newest as (
   where $id::int is null or r.script_id = $id order by r.script_id, l.started_at desc
 )`
 
-/** Scripts with their cases and newest result; \`only\` is null, 'unlinked' or 'unknownKeys'. */
+/** Scripts with their cases and newest result; \`only\` is null, 'unlinked', 'aside' or 'unknownKeys'. */
 export const SCRIPT_ROWS = `
 with ${NEWEST}, unknown as (select script_id, array_agg(key order by key) as keys from (${UNKNOWN_KEYS}) u group by script_id),
  linked as (
@@ -28,7 +28,7 @@ with ${NEWEST}, unknown as (select script_id, array_agg(key order by key) as key
   from link l join test_case c on c.id = l.case_id and c.deleted_at is null
   where l.project_id = $projectId and l.state = 'active' group by l.script_id
  )
-select ${SCRIPT_REF}, coalesce(l.cases, '{}') as cases, coalesce(u.keys, '{}') as "unknownKeys",
+select ${SCRIPT_REF}, coalesce(l.cases, '{}') as cases, coalesce(u.keys, '{}') as "unknownKeys", l.cases is null and s.triage is not distinct from 'aside' as aside,
   coalesce(n.run_id, o.run_id) as "lastRunId", coalesce(n.started_at, o.started_at) as "lastSeen", coalesce(n.outcome, o.outcome)::int as "lastCode", count(*) over ()::int as full
 from script s
 left join linked l on l.script_id = s.id
@@ -41,16 +41,23 @@ left join lateral (
 where s.project_id = $projectId
   and ($id::int is null or s.id = $id)
   and ($search::text is null or s.name ilike $search or s.classname ilike $search or s.file ilike $search)
-  and ($only::text is null or ($only = 'unlinked' and l.cases is null) or ($only = 'unknownKeys' and u.keys is not null))
+  and ($only::text is null or ($only = 'unlinked' and l.cases is null and s.triage is distinct from 'aside') or
+    ($only = 'aside' and l.cases is null and s.triage = 'aside') or ($only = 'unknownKeys' and u.keys is not null))
 order by coalesce(s.file, s.classname, ''), s.id
 limit $most`
 
-/** How many scripts have no case, and how many unknown keys there are. */
+/** How many scripts have no case, how many of these are set aside, and how many unknown keys there are. */
 export const SCRIPT_SUMS = `
-select
-  (select count(*)::int from script s where s.project_id = $projectId and not exists (
-    select 1 from link l join test_case c on c.id = l.case_id and c.deleted_at is null where l.script_id = s.id and l.state = 'active')) as unlinked,
-  (select count(distinct key)::int from (${UNKNOWN_KEYS}) u) as "unknownKeys"`
+select count(*) filter (where s.triage is distinct from 'aside')::int as unlinked, count(*) filter (where s.triage = 'aside')::int as aside,
+  (select count(distinct key)::int from (${UNKNOWN_KEYS}) u) as "unknownKeys"
+from script s where s.project_id = $projectId and not exists (
+  select 1 from link l join test_case c on c.id = l.case_id and c.deleted_at is null where l.script_id = s.id and l.state = 'active')`
+
+/** Writes a decision beside scripts that have no case. */
+export const DECIDE = `
+update script s set triage = $decision where s.project_id = $projectId and s.id = any($scriptIds::int[]) and s.triage is distinct from $decision
+  and not exists (select 1 from link l join test_case c on c.id = l.case_id and c.deleted_at is null where l.script_id = s.id and l.state = 'active')
+returning s.id`
 
 export const LINKS_OF_SCRIPT = `
 select $prefix || '-' || c.number as "caseKey", c.title as "caseTitle", l.origin, l.state

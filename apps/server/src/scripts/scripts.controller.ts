@@ -1,7 +1,7 @@
-import { Controller, Delete, Get, Param, ParseIntPipe, Put, Query } from '@nestjs/common'
-import type { CaseScript, ScriptDetail, ScriptList } from '../contract/index.js'
+import { Body, Controller, Delete, Get, HttpCode, Param, ParseIntPipe, Post, Put, Query } from '@nestjs/common'
+import type { CaseScript, ScriptDetail, ScriptList, ScriptsDecided } from '../contract/index.js'
 import { Ctx, type Context } from '../access/index.js'
-import { ScriptFilterDto } from './scripts.dto.js'
+import { DecideDto, ScriptFilterDto } from './scripts.dto.js'
 import { ScriptsService } from './scripts.service.js'
 
 @Controller('projects/:project')
@@ -12,6 +12,13 @@ export class ScriptsController {
   @Get('scripts')
   list(@Ctx() context: Context, @Query() filter: ScriptFilterDto): Promise<ScriptList> {
     return this.scripts.list(context, filter)
+  }
+
+  /** Decides about scripts that have no case: makes one for each, or sets them aside. */
+  @Post('scripts/decisions')
+  @HttpCode(200)
+  decide(@Ctx() context: Context, @Body() { scripts, decision }: DecideDto): Promise<ScriptsDecided> {
+    return this.scripts.decide(context, scripts, decision)
   }
 
   /** A script with its links and histories. */

@@ -1,5 +1,5 @@
 import { Type } from 'class-transformer'
-import { IsIn, IsInt, IsOptional, IsString, Max, MaxLength, Min } from 'class-validator'
+import { ArrayMaxSize, ArrayMinSize, IsArray, IsIn, IsInt, IsOptional, IsString, Max, MaxLength, Min } from 'class-validator'
 
 export class ScriptFilterDto {
   @IsOptional()
@@ -7,8 +7,8 @@ export class ScriptFilterDto {
   @MaxLength(500)
   search?: string
   @IsOptional()
-  @IsIn(['unlinked', 'unknownKeys'])
-  only?: 'unlinked' | 'unknownKeys'
+  @IsIn(['unlinked', 'aside', 'unknownKeys'])
+  only?: 'unlinked' | 'aside' | 'unknownKeys'
   /** At most so many rows. */
   @IsOptional()
   @Type(() => Number)
@@ -16,4 +16,15 @@ export class ScriptFilterDto {
   @Min(1)
   @Max(5000)
   limit?: number
+}
+
+export class DecideDto {
+  @IsArray()
+  @ArrayMinSize(1)
+  @ArrayMaxSize(10_000)
+  @IsInt({ each: true })
+  scripts: number[]
+  /** Make a case for each that has none, set them aside, or list them as tests without a case again. */
+  @IsIn(['make', 'aside', 'ask'])
+  decision: 'make' | 'aside' | 'ask'
 }

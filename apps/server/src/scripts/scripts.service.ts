@@ -1,14 +1,24 @@
 import { Injectable } from '@nestjs/common'
 import { InjectConnection } from '@nestjs/sequelize'
-import type { CaseScript, LinkInfo, ScriptDetail, ScriptList, ScriptRef, ScriptRow } from '../contract/index.js'
+import type {
+  CaseScript,
+  LinkInfo,
+  ScriptDetail,
+  ScriptList,
+  ScriptRef,
+  ScriptRow,
+  ScriptsDecided,
+  UnknownTests,
+} from '../contract/index.js'
 import { outcomeFromCode } from '@bobbin/core'
 import { Sequelize } from 'sequelize-typescript'
 import type { Context } from '../access/index.js'
-import { CasesService } from '../cases/index.js'
+import { CaseChangesService, CasesService } from '../cases/index.js'
 import { HistoryService } from '../history/index.js'
 import { rowsOf, run } from '../platform/database.js'
 import { notFound } from '../platform/problem.js'
-import { LINKS_OF_SCRIPT, SCRIPT_ROWS, SCRIPT_SUMS, SCRIPTS_OF_CASE } from './script-queries.js'
+import { caseForEach } from './case-for-each.js'
+import { DECIDE, LINKS_OF_SCRIPT, SCRIPT_ROWS, SCRIPT_SUMS, SCRIPTS_OF_CASE } from './script-queries.js'
 import type { ScriptFilterDto } from './scripts.dto.js'
 
 const MOST_ROWS = 5000
@@ -19,6 +29,7 @@ type Row = Omit<ScriptRow, 'lastOutcome' | 'lastSeen'> & { lastCode: number | nu
 export class ScriptsService {
   constructor(
     private readonly cases: CasesService,
+    private readonly changes: CaseChangesService,
     private readonly history: HistoryService,
     @InjectConnection() readonly sequelize: Sequelize,
   ) {}
@@ -28,9 +39,9 @@ export class ScriptsService {
     const search = filter.search?.trim() ? `%${filter.search.trim().replace(/[%_\\]/g, '\\$&')}%` : null
     const [rows, sums] = await Promise.all([
       this.rows(context, { id: null, search, only: filter.only ?? null, most: filter.limit ?? MOST_ROWS }),
-      rowsOf<{ unlinked: number; unknownKeys: number }>(this, SCRIPT_SUMS, { projectId: project.id, prefix: project.keyPrefix }),
+      rowsOf<Omit<ScriptList, 'rows' | 'total'>>(this, SCRIPT_SUMS, { projectId: project.id, prefix: project.keyPrefix }),
     ])
-    return { rows: rows.map(rowOf), total: rows[0]?.full ?? 0, unlinked: sums[0]?.unlinked ?? 0, unknownKeys: sums[0]?.unknownKeys ?? 0 }
+    return { rows: rows.map(rowOf), total: rows[0]?.full ?? 0, ...(sums[0] ?? { unlinked: 0, aside: 0, unknownKeys: 0 }) }
   }
 
   private rows(
@@ -74,6 +85,18 @@ export class ScriptsService {
       by: context.caller.accountId,
     })
     return this.get(context, id)
+  }
+
+  /** Decides about scripts that have no case; those that have one stay as they are. */
+  async decide(context: Context, scriptIds: number[], decision: UnknownTests): Promise<ScriptsDecided> {
+    const { project, caller } = context
+    return this.sequelize.transaction(async (transaction) => {
+      const db = { sequelize: this.sequelize, transaction }
+      const decided = await rowsOf(db, DECIDE, { projectId: project.id, scriptIds, decision })
+      const made = decision === 'make' ? await caseForEach(db, project, { scriptIds, by: caller.accountId }) : []
+      const changeId = await this.changes.keep(db, context, 'scripts', [], made)
+      return { scripts: decided.length, cases: made.length, changeId }
+    })
   }
 
   private async exists({ project }: Context, id: number): Promise<void> {

@@ -33,6 +33,8 @@ const delivery: DeliveryDetail = {
   made: [{ kind: 'environment', name: 'pier-test' }],
   notes: ['Moved here by Runa Solberg from build 411 of fare-desk-web in pier-test'],
   newScripts: 1,
+  decided: { make: 0, aside: 0, ask: 0 },
+  decisions: [],
   files: [
     file(1),
     file(2, { warnings: [{ code: 'duration', message: 'Duration “x” can’t be read', place: { line: 7, column: 1 }, count: 1 }] }),

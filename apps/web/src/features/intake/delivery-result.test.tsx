@@ -19,6 +19,7 @@ const report: DeliveryReport = {
   made: [{ kind: 'environment', name: 'pier-test' }],
   notes: ['Build 412 was delivered before with commit aaa'],
   newScripts: 1,
+  decided: { make: 0, aside: 0, ask: 0 },
   changes,
   files: [
     {

@@ -12,7 +12,7 @@ beforeAll(() => {
 })
 
 const row = (id: number, name: string, part: Partial<ScriptRow> = {}): ScriptRow => ({
-  id, name, classname: 'deck', suites: [], file: 'deck/axle-load.spec.ts', profile: null, framework: 'playwright', cases: [], unknownKeys: [],
+  id, name, classname: 'deck', suites: [], file: 'deck/axle-load.spec.ts', profile: null, framework: 'playwright', cases: [], unknownKeys: [], aside: false,
   lastOutcome: 'passed', lastRunId: 149, lastSeen: '2026-11-22T13:32:50Z', ...part,
 }) // prettier-ignore
 const list: ScriptList = {
@@ -23,6 +23,7 @@ const list: ScriptList = {
   ],
   total: 3,
   unlinked: 2,
+  aside: 0,
   unknownKeys: 1,
 }
 const detail: ScriptDetail = {
