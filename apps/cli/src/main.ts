@@ -1,6 +1,8 @@
 import { Command, CommanderError, InvalidArgumentError } from 'commander'
 import { deliverFiles, type DeliverOptions } from './commands/deliver.js'
+import { follow, type FollowOptions } from './commands/follow.js'
 import { inspect } from './commands/inspect.js'
+import { recount } from './commands/recount.js'
 import { EXIT, UsageError } from './exit-codes.js'
 import { VERSION } from './version.js'
 
@@ -23,14 +25,17 @@ let exitCode: number = EXIT.stored
 program
   .command('deliver')
   .description('Send result files of one build. The address and token come from BOBBIN_URL and BOBBIN_TOKEN')
-  .argument('<files...>', 'files, folders, or quoted patterns such as "reports/**/*.xml"')
+  .argument('[files...]', 'files, folders, or quoted patterns such as "reports/**/*.xml"; by default those that bobbin.json names')
   .option('--pipeline <name>', 'pipeline that ran the tests')
   .option('--build <number>', 'build of that pipeline')
   .option('--branch <name>', 'branch that was built')
   .option('--environment <name>', 'where the system under test ran')
   .option('--commit <id>', 'commit that was built')
+  .option('--author <name>', 'who made the change that was built')
+  .option('--address <url>', 'page of the build in its pipeline')
   .option('--shard <n/of>', 'which shard of the run this is, as 2/4; the run is live until all are in', shardOf)
   .option('--close', 'nothing more will come: shards that are missing are not waited for')
+  .option('--wait', 'wait for a large delivery, which is stored first and read from a queue, and print what it changed')
   .option('--summary <file>', 'write what changed as Markdown, for the page of the pipeline; failures first')
   .option('--project <slug>', 'project; by default the one the token belongs to')
   .option(
@@ -47,8 +52,9 @@ Example:
   bobbin deliver reports/ --attach 'test-results/**/*.png' --pipeline fare-desk-web --build 412 --branch main --environment pier-test
   bobbin deliver reports/ --attach 'shots/{class}/{test}-*.png' 'logs/{case}.log' --pipeline fare-desk-web --build 412 --branch main --environment pier-test
 
-What is not named is taken from BOBBIN_PIPELINE, BOBBIN_BUILD, BOBBIN_BRANCH, BOBBIN_ENVIRONMENT, BOBBIN_COMMIT and BOBBIN_SHARD, then from what
-pipelines commonly set (… BUILD_NUMBER, BRANCH_NAME, COMMIT_SHA, NODE_INDEX …), then from git.
+What is not named is taken from BOBBIN_PIPELINE, BOBBIN_BUILD, BOBBIN_BRANCH, BOBBIN_ENVIRONMENT, BOBBIN_COMMIT, BOBBIN_AUTHOR, BOBBIN_ADDRESS and
+BOBBIN_SHARD, then from bobbin.json in the repository (project, pipeline, branch, environment, files, attach), then from what pipelines commonly set
+(… BUILD_NUMBER, BRANCH_NAME, COMMIT_SHA, NODE_INDEX …), then from git. Changed files are those of the commit, as git tells them.
 
 A folder stands for the result files and archives in it, found by their content. What was sent before is known by its content, so sending it again is safe.
 
@@ -56,6 +62,45 @@ Exit codes: 0 stored, whatever the tests' outcomes; 1 wrong use; 2 something was
   )
   .action(async (files: string[], options: DeliverOptions) => {
     exitCode = await deliverFiles(files, options)
+  })
+
+program
+  .command('follow')
+  .description('Watch folders and send result files as they are written; ends with the command behind --, or on Ctrl-C')
+  .argument('<folders...>', 'folders in which a runner writes result files')
+  .option('--pipeline <name>', 'pipeline that runs the tests')
+  .option('--build <number>', 'build of that pipeline')
+  .option('--branch <name>', 'branch that is built')
+  .option('--environment <name>', 'where the system under test runs')
+  .option('--commit <id>', 'commit that is built')
+  .option('--shard <n/of>', 'which shard of the run this is, as 2/4', shardOf)
+  .option('--project <slug>', 'project; by default the one the token belongs to')
+  .addHelpText(
+    'after',
+    `
+Examples:
+  bobbin follow reports/ --pipeline fare-desk-web --build 412 --branch main --environment pier-test -- npm test
+  bobbin follow reports/ --pipeline fare-desk-web --build 412 --branch main --environment pier-test
+
+Files whose format grows line by line (TAP, Go test, Cucumber messages) are told while they grow; the others are sent when they are complete.
+
+Exit codes: that of the command behind --; without one 0 stored, 1 wrong use, 2 something was refused, 3 the server was not reached`,
+  )
+  .action(async (folders: string[], options: FollowOptions) => {
+    exitCode = await follow(folders, options, behindDashes)
+  })
+
+program
+  .command('recount')
+  .description('Count what is kept with runs anew from their results, and say whether anything differed')
+  .option('--project <slug>', 'project; by default the one the token belongs to')
+  .option('--json', 'print the answer as JSON')
+  .addHelpText(
+    'after',
+    `\nExample:\n  bobbin recount --json\n\nExit codes: 0 nothing differed, 1 wrong use, 2 something differed or was refused, 3 the server was not reached`,
+  )
+  .action(async (options: { project?: string; json?: boolean }) => {
+    exitCode = await recount(options)
   })
 
 program
@@ -71,8 +116,13 @@ program
     exitCode = await inspect(files, options)
   })
 
+/** A command to run is what stands behind `--`, which is none of ours. */
+const [, , ...words] = process.argv
+const dashes = words.indexOf('--')
+const behindDashes = dashes < 0 ? [] : words.slice(dashes + 1)
+
 try {
-  await program.parseAsync()
+  await program.parseAsync(dashes < 0 ? words : words.slice(0, dashes), { from: 'user' })
 } catch (error) {
   if (error instanceof CommanderError) exitCode = error.exitCode === 0 ? EXIT.stored : EXIT.wrongUse
   else if (error instanceof UsageError) {

@@ -1,14 +1,16 @@
 import { type DynamicModule, Global, Module } from '@nestjs/common'
 import { APP_FILTER } from '@nestjs/core'
-import { SequelizeModule } from '@nestjs/sequelize'
+import { getConnectionToken, SequelizeModule } from '@nestjs/sequelize'
+import type { Sequelize } from 'sequelize-typescript'
 import { AccessModule, Account, ApiToken, Session } from './access/index.js'
 import { AttachmentsModule } from './attachments/attachments.module.js'
 import { BriefModule } from './brief/brief.module.js'
 import { Area, CasesModule, TestCase } from './cases/index.js'
 import { EventsModule } from './events/events.module.js'
 import { IntakeModule } from './intake/index.js'
+import { KeepingModule } from './keeping/keeping.module.js'
 import { LiveModule } from './live/live.module.js'
-import { BLOBS, blobStoreOf } from './platform/blobs/index.js'
+import { BLOBS, blobStoreOf, KeptBlobs } from './platform/blobs/index.js'
 import { CONFIG, type Config } from './platform/config.js'
 import { ProblemFilter } from './platform/problem.js'
 import { Project } from './access/index.js'
@@ -23,7 +25,11 @@ import { ViewsModule } from './views/views.module.js'
 @Module({})
 class ConfigModule {
   static of(config: Config): DynamicModule {
-    const blobs = { provide: BLOBS, useValue: blobStoreOf(config.blobs) }
+    const blobs = {
+      provide: BLOBS,
+      useFactory: (sequelize: Sequelize) => new KeptBlobs(blobStoreOf(config.blobs), sequelize),
+      inject: [getConnectionToken()],
+    }
     return { module: ConfigModule, providers: [{ provide: CONFIG, useValue: config }, blobs], exports: [CONFIG, BLOBS] }
   }
 }
@@ -53,6 +59,7 @@ export class AppModule {
         RunsModule,
         IntakeModule,
         LiveModule,
+        KeepingModule,
         AttachmentsModule,
         BriefModule,
         ViewsModule,

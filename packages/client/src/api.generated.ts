@@ -399,7 +399,7 @@ export interface paths {
     put?: never
     /**
      * Takes result files
-     * @description Where they belong is in the query, so that reading can start with the first byte.
+     * @description Where they belong is in the query, so that reading can start with the first byte. A large delivery is stored first and answered at once with the state `waiting`; its report can be asked for when it is read.
      */
     post: operations['intakeDeliver']
     delete?: never
@@ -473,6 +473,40 @@ export interface paths {
     put?: never
     /** Moves a delivery to another pipeline, build, branch or environment */
     post: operations['deliveriesMove']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/deliveries/{id}/report': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** What a delivery came to, as its sender is answered; while it is not read its state is `waiting` */
+    get: operations['queueReport']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/deliveries/{id}/retry': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    /** Reads a delivery at once that was given up or put off */
+    post: operations['queueRetry']
     delete?: never
     options?: never
     head?: never
@@ -635,6 +669,43 @@ export interface paths {
     patch: operations['projectsSetRole']
     trace?: never
   }
+  '/projects/{project}/queue': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** Deliveries that come in, wait, are being read, or were given up */
+    get: operations['queueList']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/recount': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    /**
+     * Counts what is kept with the runs of the project anew from their results, and says which differed
+     * @description Deliveries wait for it.
+     */
+    post: operations['recountRecount']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
   '/projects/{project}/rules': {
     parameters: {
       query?: never
@@ -698,6 +769,24 @@ export interface paths {
     put?: never
     post?: never
     delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/runs/{id}/keep': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    /** Keeps a run with all its details, however old it gets */
+    put: operations['keepingKeep']
+    post?: never
+    /** Lets the details of a run be forgotten when they are old enough */
+    delete: operations['keepingLetGo']
     options?: never
     head?: never
     patch?: never
@@ -862,6 +951,57 @@ export interface paths {
      * @description A declared key does not bring it back.
      */
     delete: operations['scriptsUnlink']
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/space': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** What takes how much space, and what was forgotten */
+    get: operations['keepingSpace']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/space/forgetting': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    /** Forgets now what the next night would */
+    post: operations['keepingForget']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/space/measurement': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    /** Measures the space anew, which goes through all texts of the project */
+    post: operations['keepingMeasure']
+    delete?: never
     options?: never
     head?: never
     patch?: never
@@ -1310,6 +1450,11 @@ export interface components {
     }
     DeliveryDetail: {
       id: number
+      state: components['schemas']['DeliveryState']
+      /** @description What kept it from being read the last time. */
+      problem: string | null
+      /** @description Files that wait to be read. */
+      waiting: number
       at: string
       by: string
       source: string
@@ -1367,6 +1512,11 @@ export interface components {
     }
     DeliveryReport: {
       deliveryId: number
+      /**
+       * @description `waiting`: its files are stored and will be read; its report can be asked for then.
+       * @enum {string}
+       */
+      state: 'read' | 'waiting'
       run: components['schemas']['DeliveryRun'] | null
       made: components['schemas']['Made'][]
       notes: string[]
@@ -1395,6 +1545,7 @@ export interface components {
       build: string | null
       lane: components['schemas']['LaneRef'] | null
       undone: boolean
+      state: components['schemas']['DeliveryState']
       files: {
         stored: number
         already: number
@@ -1420,6 +1571,11 @@ export interface components {
       live: boolean
       incomplete: boolean
     }
+    /**
+     * @description Where a delivery is on its way: still coming in, stored and waiting to be read, being read, read; or given up after several tries.
+     * @enum {string}
+     */
+    DeliveryState: 'coming' | 'waiting' | 'reading' | 'read' | 'failed'
     Expected: {
       build: string
       /** @description Tests that the build before had and this one has not yet. */
@@ -1603,6 +1759,17 @@ export interface components {
       /** @description At least 10 characters, as long as you like. */
       password: string
     }
+    /** @description One forgetting, and what it freed. */
+    Forgetting: {
+      at: string
+      /** @description Null when it was the nightly one. */
+      by: string | null
+      runs: number
+      attempts: number
+      texts: number
+      attachments: number
+      files: number
+    }
     ImportPreview: {
       rows: components['schemas']['ImportRow'][]
       make: number
@@ -1679,7 +1846,7 @@ export interface components {
     }
     LiveFaultDto: {
       /** @enum {string} */
-      code: 'load' | 'hook' | 'crash'
+      code: 'load' | 'hook' | 'suite' | 'undelivered' | 'bailOut' | 'plan' | 'crash'
       /** @description What it happened in: a file, a hook. */
       subject: string
       message?: string | null
@@ -1802,6 +1969,12 @@ export interface components {
       branch: string
       environment: string
       commit?: string
+      /** @description Who made the change that is built. */
+      author?: string
+      /** @description The page of the build in its pipeline. */
+      address?: string
+      /** @description Paths that the build changed, from the root of the repository. */
+      changedFiles?: string[]
       /** @description Made by the sender: opening with the same key again finds the same feed. */
       key: string
       /** @description What the sender is called among those of its run: an agent, a machine. */
@@ -1852,6 +2025,12 @@ export interface components {
       branch: string
       environment: string
       commit?: string
+      /** @description Who made the change that is built. */
+      author?: string
+      /** @description The page of the build in its pipeline. */
+      address?: string
+      /** @description Paths that the build changed, from the root of the repository. */
+      changedFiles?: string[]
     }
     ProblemDetails: {
       type: string
@@ -1877,6 +2056,38 @@ export interface components {
       unknownTests: components['schemas']['UnknownTests']
       /** @description For so many days output, attachments and delivered files are kept; null is for ever. */
       keepDetailsDays: number | null
+    }
+    /** @description A delivery that is not read yet. */
+    QueuedDelivery: {
+      id: number
+      at: string
+      by: string
+      /**
+       * @description Where a delivery is on its way: still coming in, stored and waiting to be read, being read, read; or given up after several tries.
+       * @enum {string}
+       */
+      state: 'coming' | 'waiting' | 'reading' | 'failed'
+      tries: number
+      /** @description When it is tried again, if not before. */
+      dueAt: string | null
+      /** @description What kept it from being read the last time. */
+      problem: string | null
+      bytes: number
+      pipeline: string
+      build: string
+      /** @description How many files it has, and how many of them are stored. */
+      files: number
+      stored: number
+    }
+    /** @description What counting the sums of runs anew from their results came to. */
+    Recounted: {
+      runs: number
+      /** @description Those that had other sums than their results; they are right now. */
+      differing: {
+        id: number
+        build: string
+        pipeline: string
+      }[]
     }
     ResultDetail: {
       script: components['schemas']['ScriptRef']
@@ -1937,6 +2148,8 @@ export interface components {
     }
     RunDetail: {
       run: components['schemas']['RunRow']
+      /** @description Paths that the build changed against the one before, as its sender said; the first thousand. */
+      changedFiles: string[] | null
       previous: {
         id: number
         build: string
@@ -2006,6 +2219,9 @@ export interface components {
       lane: components['schemas']['LaneRef']
       build: string
       commit: string | null
+      /** @description Who made the change that was built, and the page of the build in its pipeline; null where nobody said. */
+      author: string | null
+      address: string | null
       startedAt: string
       deliveredAt: string
       durationMs: number
@@ -2016,6 +2232,10 @@ export interface components {
       /** @description So many tests could not judge that the environment was at fault. */
       outage: boolean
       files: number
+      /** @description Its details are never forgotten. */
+      keep: boolean
+      /** @description When its details were forgotten: output and attachments; outcomes and durations stay. */
+      forgottenAt: string | null
       changes: {
         newlyFailing: number
         stillFailing: number
@@ -2134,6 +2354,31 @@ export interface components {
       email: string
       password: string
     }
+    Space: {
+      /** @description For so many days details are kept; null is for ever. */
+      keepDetailsDays: number | null
+      /** @description When `parts` were measured; null when they never were. */
+      measuredAt: string | null
+      parts: components['schemas']['SpacePart'][]
+      /** @description Runs that the next night will forget the details of. */
+      due: number
+      /** @description Runs that somebody said to keep. */
+      kept: number
+      /** @description The newest first. */
+      forgettings: components['schemas']['Forgetting'][]
+    }
+    /** @description What of a project takes space. */
+    SpacePart: {
+      /**
+       * @description `outcomes`: results, kept for ever; `attempts`: their tries; `texts`: messages, stacks and output; `files`: as they were delivered.
+       * @enum {string}
+       */
+      kind: 'outcomes' | 'attempts' | 'texts' | 'attachments' | 'files'
+      rows: number
+      bytes: number
+      /** @description By its share of a table that all projects share. */
+      estimated: boolean
+    }
     /** @description One action inside an attempt. */
     TestStep: {
       /** @description `Given`, `Before`, `setup` …: what kind of step it is, where the file says so. */
@@ -2247,6 +2492,7 @@ export type DeliveryPlace = components['schemas']['DeliveryPlace']
 export type DeliveryReport = components['schemas']['DeliveryReport']
 export type DeliveryRow = components['schemas']['DeliveryRow']
 export type DeliveryRun = components['schemas']['DeliveryRun']
+export type DeliveryState = components['schemas']['DeliveryState']
 export type Expected = components['schemas']['Expected']
 export type Failure = components['schemas']['Failure']
 export type Fault = components['schemas']['Fault']
@@ -2259,6 +2505,7 @@ export type FileWarnings = components['schemas']['FileWarnings']
 export type Finding = components['schemas']['Finding']
 export type FirstRun = components['schemas']['FirstRun']
 export type FirstRunDto = components['schemas']['FirstRunDto']
+export type Forgetting = components['schemas']['Forgetting']
 export type ImportPreview = components['schemas']['ImportPreview']
 export type ImportRow = components['schemas']['ImportRow']
 export type Imported = components['schemas']['Imported']
@@ -2296,6 +2543,8 @@ export type ProblemDetails = components['schemas']['ProblemDetails']
 export type ProjectEditDto = components['schemas']['ProjectEditDto']
 export type ProjectInfo = components['schemas']['ProjectInfo']
 export type ProjectRules = components['schemas']['ProjectRules']
+export type QueuedDelivery = components['schemas']['QueuedDelivery']
+export type Recounted = components['schemas']['Recounted']
 export type ResultDetail = components['schemas']['ResultDetail']
 export type ResultRow = components['schemas']['ResultRow']
 export type Role = components['schemas']['Role']
@@ -2315,6 +2564,8 @@ export type ScriptRow = components['schemas']['ScriptRow']
 export type ScriptsDecided = components['schemas']['ScriptsDecided']
 export type SessionRow = components['schemas']['SessionRow']
 export type SignInDto = components['schemas']['SignInDto']
+export type Space = components['schemas']['Space']
+export type SpacePart = components['schemas']['SpacePart']
 export type TestStep = components['schemas']['TestStep']
 export type Threads = components['schemas']['Threads']
 export type TokenRow = components['schemas']['TokenRow']
@@ -3297,7 +3548,15 @@ export interface operations {
         branch: string
         environment: string
         commit?: string
+        /** @description Who made the change that is built. */
+        author?: string
+        /** @description The page of the build in its pipeline. */
+        address?: string
+        /** @description Paths that the build changed, from the root of the repository. */
+        changedFiles?: string[]
         source?: 'cli' | 'web'
+        /** @description How large its files are together: a large delivery is stored first, and read when somebody is free. */
+        bytes?: number
         /** @description Which shard of the run it brings, from 1. */
         shard?: number
         /** @description How many shards the run has: it is live until all are in. */
@@ -3461,6 +3720,68 @@ export interface operations {
         content: {
           'application/json': components['schemas']['DeliveryDetail']
         }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  queueReport: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+        id: number
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['DeliveryReport']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  queueRetry: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+        id: number
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done, nothing to say */
+      204: {
+        headers: {
+          [name: string]: unknown
+        }
+        content?: never
       }
       /** @description What went wrong */
       default: {
@@ -3806,6 +4127,68 @@ export interface operations {
       }
     }
   }
+  queueList: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['QueuedDelivery'][]
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  recountRecount: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['Recounted']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
   projectsRules: {
     parameters: {
       query?: never
@@ -3931,6 +4314,66 @@ export interface operations {
         content: {
           'text/csv': string
         }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  keepingKeep: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+        id: number
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done, nothing to say */
+      204: {
+        headers: {
+          [name: string]: unknown
+        }
+        content?: never
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  keepingLetGo: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+        id: number
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done, nothing to say */
+      204: {
+        headers: {
+          [name: string]: unknown
+        }
+        content?: never
       }
       /** @description What went wrong */
       default: {
@@ -4299,6 +4742,99 @@ export interface operations {
         }
         content: {
           'application/json': components['schemas']['ScriptDetail']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  keepingSpace: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['Space']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  keepingForget: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['Space']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  keepingMeasure: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['Space']
         }
       }
       /** @description What went wrong */

@@ -8,6 +8,12 @@ export interface DeliveryTarget {
   branch: string
   environment: string
   commit?: string | undefined
+  /** Who made the change, the page of the build in its pipeline, and the paths it changed. */
+  author?: string | undefined
+  address?: string | undefined
+  changedFiles?: readonly string[] | undefined
+  /** How large its files are together: a large delivery is stored first, and read when somebody is free. */
+  bytes?: number | undefined
   /** Which shard of the run it brings, from 1, and of how many: the run is live until all are in. */
   shard?: number | undefined
   shards?: number | undefined
@@ -28,11 +34,13 @@ export interface OutgoingFile {
 export function deliver(
   client: ApiClient,
   project: string,
-  target: DeliveryTarget,
+  { changedFiles, ...target }: DeliveryTarget,
   source: 'cli' | 'web',
   files: OutgoingFile[],
 ): Promise<DeliveryReport> {
   const body = new FormData()
+  // before the files that it belongs to, and not in the address, where it would be too long
+  if (changedFiles && changedFiles.length > 0) body.append('changedFiles', changedFiles.join('\n'))
   for (const file of files) {
     if (file.belongs) body.append('belongs', JSON.stringify(file.belongs))
     body.append(file.attachment ? 'attachment' : 'file', file.content, file.name)

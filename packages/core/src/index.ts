@@ -3,7 +3,15 @@ export * from './formats/result.js'
 export { Bundle, isPassedOver } from './formats/bundle.js'
 export { type Inspected, Inspection } from './formats/inspection.js'
 export { ARCHIVE_HEAD, archiveKind, type EntrySink, unpacker } from './formats/archive/unpack.js'
-export { looksLikeResults, RESULT_FORMATS, RESULT_HEAD, readResultFile, ResultFileReader, ResultFileStream } from './formats/registry.js'
+export {
+  growingFormat,
+  looksLikeResults,
+  RESULT_FORMATS,
+  RESULT_HEAD,
+  readResultFile,
+  ResultFileReader,
+  ResultFileStream,
+} from './formats/registry.js'
 export {
   type CoverageSummary,
   resultMessage,
@@ -12,7 +20,7 @@ export {
   type FileSummary,
   type TestSummary,
 } from './formats/summary.js'
-export { LIVE_OUTCOMES, liveFault, type LiveOutcome, type LiveResult, testResultOf } from './formats/live/live-result.js'
+export { LIVE_OUTCOMES, liveFault, liveResultsOf, type LiveOutcome, type LiveResult, testResultOf } from './formats/live/live-result.js'
 export { TotalsCounter } from './formats/totals.js'
 export { writeCtrf } from './formats/write/ctrf.js'
 export { writeJunit } from './formats/write/junit.js'

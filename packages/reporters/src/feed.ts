@@ -1,8 +1,9 @@
 import { randomUUID } from 'node:crypto'
 import { join } from 'node:path'
+import { type ConfigFile, readConfigFile } from './config-file'
 import { send } from './send'
 import type { LiveFault, LiveResult } from './live-result'
-import { surroundings } from './surroundings'
+import { changedFiles, surroundings } from './surroundings'
 import { putAside, takeAside } from './waiting'
 
 /** Results wait so long for others before they are sent together. */
@@ -22,6 +23,8 @@ const MOST_WAIT_MS = 30_000
 /** At the end, a server that does not answer is waited for so long; then the rest is put aside. */
 const PATIENCE_MS = 10_000
 const LAST_TRY_MS = 1000
+/** Of a build's changed files the server takes so many. */
+const MOST_CHANGED = 1000
 
 export interface FeedOptions {
   framework: string
@@ -84,7 +87,10 @@ export class Feed {
   private read(framework: string, env: Record<string, string | undefined>): Settings | null {
     const [url, token] = [env['BOBBIN_URL'], env['BOBBIN_TOKEN']]
     if (!url && !token) return null
-    const { pipeline, build, branch, commit, environment, shard, shards, agent } = surroundings(env)
+    const file = this.configFile()
+    const { pipeline, build, branch, commit, environment, shard, shards, agent, author, address } = surroundings(env, { file })
+    // asking git for them takes a moment, which only a pipeline has
+    const changed = commit && env['CI'] !== undefined ? changedFiles(commit) : null
     const needed = {
       BOBBIN_URL: url,
       BOBBIN_TOKEN: token,
@@ -102,7 +108,7 @@ export class Feed {
     return {
       url: (url ?? '').replace(/\/+$/, ''),
       token: token ?? '',
-      project: env['BOBBIN_PROJECT'] ?? null,
+      project: env['BOBBIN_PROJECT'] ?? file.project ?? null,
       folder: env['BOBBIN_WAITING'] ?? join(process.cwd(), '.bobbin', 'waiting'),
       patienceMs: Number(env['BOBBIN_PATIENCE_MS'] ?? PATIENCE_MS),
       place: {
@@ -111,11 +117,24 @@ export class Feed {
         branch,
         environment,
         ...(commit && { commit }),
+        ...(author && { author }),
+        ...(address && { address }),
+        ...(changed && { changedFiles: changed.slice(0, MOST_CHANGED) }),
         ...(shard && { shard, shards }),
         key: this.key,
         name,
         framework,
       },
+    }
+  }
+
+  /** A file that can't be read does not keep the tests from running. */
+  private configFile(): ConfigFile {
+    try {
+      return readConfigFile()
+    } catch (error) {
+      this.say(error instanceof Error ? error.message : String(error))
+      return {}
     }
   }
 

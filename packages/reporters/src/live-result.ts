@@ -18,7 +18,7 @@ export interface LiveResult {
 
 /** Something that went wrong outside any test: what is missing because of it did not run. */
 export interface LiveFault {
-  code: 'load' | 'hook' | 'crash'
+  code: 'load' | 'hook' | 'suite' | 'undelivered' | 'bailOut' | 'plan' | 'crash'
   /** What it happened in: a file, a hook. */
   subject: string
   message?: string | null

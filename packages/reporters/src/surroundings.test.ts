@@ -1,7 +1,11 @@
 import { describe, expect, it } from 'vitest'
-import { surroundings } from './surroundings'
+import { execFileSync } from 'node:child_process'
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { changedFiles, surroundings } from './surroundings'
 
-const noGit = () => null
+const noGit = { git: () => null }
 
 describe('surroundings', () => {
   it('are what Bobbin is told, before everything else', () => {
@@ -11,6 +15,7 @@ describe('surroundings', () => {
     } // prettier-ignore
     expect(surroundings(env, noGit)).toEqual({
       pipeline: 'fare-desk-web', build: '412', branch: 'quay', commit: '9f1c2ab', environment: 'pier-test', shard: 2, shards: 4, agent: 'slipway',
+      author: null, address: null,
     }) // prettier-ignore
   })
 
@@ -33,12 +38,13 @@ describe('surroundings', () => {
   })
 
   it('outside a pipeline come from git, and not from variables that happen to be called so', () => {
-    const git = (...words: string[]) => (words[0] === 'branch' ? 'main' : 'abcdef0')
-    expect(surroundings({ BRANCH: 'of a tree', SHA: 'la la', JOB_NAME: 'gardener' }, git)).toMatchObject({
+    const git = (...words: string[]) => ({ branch: 'main', 'rev-parse': 'abcdef0', log: 'Runa' })[words[0] ?? ''] ?? null
+    expect(surroundings({ BRANCH: 'of a tree', SHA: 'la la', JOB_NAME: 'gardener' }, { git })).toMatchObject({
       branch: 'main',
       commit: 'abcdef0',
       pipeline: null,
       build: null,
+      author: 'Runa',
     })
   })
 
@@ -54,4 +60,48 @@ describe('surroundings', () => {
     ['outside of what there is', { BOBBIN_SHARD: '5/4' }, [null, null]],
     ['as no numbers', { BOBBIN_SHARD: 'first' }, [null, null]],
   ])('count shards %s', (_, env, [shard, shards]) => expect(surroundings(env, noGit)).toMatchObject({ shard, shards }))
+
+  it('are what the repository says, but for what the pipeline itself is told', () => {
+    const file = { pipeline: 'fare-desk-web', environment: 'pier-test', branch: 'of the file' }
+    const env = { CI: '1', QUAY_WORKFLOW: 'nightly', BOBBIN_BRANCH: 'main' }
+    expect(surroundings(env, { ...noGit, file })).toMatchObject({ pipeline: 'fare-desk-web', environment: 'pier-test', branch: 'main' })
+  })
+
+  it('name the page of the build, where it is an address', () => {
+    expect(surroundings({ CI: '1', QUAY_BUILD_URL: 'https://quay.example/412' }, noGit).address).toBe('https://quay.example/412')
+    expect(surroundings({ CI: '1', QUAY_BUILD_URL: 'javascript:alert(1)' }, noGit).address).toBeNull()
+  })
+})
+
+describe('changed files', () => {
+  it('are those of the commit, also of a merge, with any name; nothing where git does not know', () => {
+    const folder = mkdtempSync(join(tmpdir(), 'bobbin-git-'))
+    const git = (...words: string[]) => {
+      try {
+        const who = ['-c', 'user.name=Runa', '-c', 'user.email=runa@gullhaven.example', '-c', 'init.defaultBranch=main']
+        return execFileSync('git', [...who, ...words], { cwd: folder, encoding: 'utf8', stdio: ['ignore', 'pipe', 'ignore'] }).trim()
+      } catch {
+        return null
+      }
+    }
+    const commit = (name: string) => {
+      writeFileSync(join(folder, name), name)
+      git('add', '.')
+      git('commit', '-m', name)
+    }
+    try {
+      git('init')
+      commit('first.ts')
+      expect(changedFiles('HEAD', git)).toBeNull()
+      git('checkout', '-b', 'tides')
+      commit('Gezeiten für heute.ts')
+      git('checkout', 'main')
+      commit('quay.ts')
+      expect(changedFiles('HEAD', git)).toEqual(['quay.ts'])
+      git('merge', '--no-ff', '-m', 'merge', 'tides')
+      expect(changedFiles('HEAD', git)).toEqual(['Gezeiten für heute.ts'])
+    } finally {
+      rmSync(folder, { recursive: true, force: true })
+    }
+  })
 })

@@ -1,5 +1,6 @@
 import { execFileSync } from 'node:child_process'
 import { hostname } from 'node:os'
+import type { ConfigFile } from './config-file'
 
 /** What a pipeline tells about itself, and what the repository tells: null where neither does. */
 export interface Surroundings {
@@ -13,6 +14,10 @@ export interface Surroundings {
   shards: number | null
   /** The machine, or what the pipeline calls its agent. */
   agent: string
+  /** Who made the change that is built. */
+  author: string | null
+  /** The page of the build in its pipeline. */
+  address: string | null
 }
 
 type Environment = Record<string, string | undefined>
@@ -21,13 +26,15 @@ type Environment = Record<string, string | undefined>
  * How pipelines commonly name these, best first; most put a prefix of their own in front, which is passed over.
  * Common practice, no source.
  */
-const COMMON: Record<'pipeline' | 'build' | 'branch' | 'commit' | 'agent', readonly string[]> = {
+const COMMON: Record<'pipeline' | 'build' | 'branch' | 'commit' | 'agent' | 'author' | 'address', readonly string[]> = {
   commit: ['COMMIT_SHA', 'GIT_COMMIT', 'COMMIT_HASH', 'SOURCEVERSION', 'REVISION', 'SHA1', 'SHA', 'COMMIT'],
   // the branch that is being changed comes before the made-up one of a change that is tried
   branch: ['HEAD_REF', 'SOURCE_BRANCH_NAME', 'COMMIT_BRANCH', 'BRANCH_NAME', 'GIT_BRANCH', 'REF_NAME', 'SOURCEBRANCHNAME', 'BRANCH'],
   build: ['BUILD_NUMBER', 'BUILDNUMBER', 'RUN_NUMBER', 'PIPELINE_IID', 'BUILD_NUM', 'PIPELINE_NUMBER', 'BUILD_ID', 'PIPELINE_ID', 'RUN_ID'],
   pipeline: ['PIPELINE_NAME', 'WORKFLOW', 'DEFINITIONNAME', 'JOB_NAME', 'PIPELINE_SLUG'],
   agent: ['RUNNER_NAME', 'AGENT_NAME', 'NODE_NAME', 'AGENT_MACHINENAME'],
+  author: ['COMMIT_AUTHOR', 'COMMIT_AUTHOR_NAME', 'BUILD_AUTHOR', 'BUILD_USER', 'ACTOR', 'REQUESTEDFOR'],
+  address: ['BUILD_URL', 'RUN_URL', 'PIPELINE_URL', 'JOB_URL', 'BUILD_LINK'],
 }
 
 /** Shards as runners and pipelines count them, from 1 or, where the second name says INDEX, from 0. Common practice, no source. */
@@ -37,27 +44,44 @@ const SHARDS: readonly [index: string, total: string, from: 0 | 1][] = [
   ['SHARD_INDEX', 'SHARD_TOTAL', 1],
 ]
 
+export type Git = (...words: string[]) => string | null
+
 /**
- * Where a run belongs, from what is set around it: `BOBBIN_*` first, then what pipelines commonly set, then git.
+ * Where a run belongs, from what is set around it: `BOBBIN_*` first, then the repository's `bobbin.json`, then what pipelines commonly
+ * set, then git.
  * @param git asks the repository, with git's own words; null where there is none
  */
-export function surroundings(env: Environment, git: (...words: string[]) => string | null = askGit): Surroundings {
+export function surroundings(env: Environment, { git = askGit, file = {} }: { git?: Git; file?: ConfigFile } = {}): Surroundings {
   const own = (name: string) => env[`BOBBIN_${name}`]?.trim() || null
   // outside a pipeline a variable called BRANCH or SHA says nothing about this run
   const inPipeline = env['CI'] !== undefined || common(env, COMMON.build) !== null
-  const found = (what: keyof typeof COMMON) => own(what.toUpperCase()) ?? (inPipeline ? common(env, COMMON[what]) : null)
+  const found = (what: keyof typeof COMMON, said: string | null = null) =>
+    own(what.toUpperCase()) ?? said ?? (inPipeline ? common(env, COMMON[what]) : null)
   const shard = ownShard(env) ?? (inPipeline ? commonShard(env) : null)
-  const branch = found('branch') ?? git('branch', '--show-current')
+  const branch = found('branch', file.branch) ?? git('branch', '--show-current')
+  const commit = found('commit') ?? git('rev-parse', 'HEAD')
+  const address = found('address')
   return {
-    pipeline: found('pipeline'),
+    pipeline: found('pipeline', file.pipeline),
     build: found('build'),
     branch: branch && plainBranch(branch),
-    commit: found('commit') ?? git('rev-parse', 'HEAD'),
-    environment: own('ENVIRONMENT'),
+    commit,
+    environment: own('ENVIRONMENT') ?? file.environment ?? null,
     shard: shard?.[0] ?? null,
     shards: shard?.[1] ?? null,
     agent: found('agent') ?? hostname(),
+    author: own('AUTHOR') ?? (commit && git('log', '-1', '--format=%an', commit, '--')) ?? found('author'),
+    address: address && /^https?:\/\//.test(address) ? address : null,
   }
+}
+
+/**
+ * Paths that a commit changed against the one before it (of a merge, against the branch that it went into), as git tells them.
+ * @returns null where git does not know: no repository, or one that was fetched without its history
+ */
+export function changedFiles(commit: string, git: Git = askGit): string[] | null {
+  const names = git('-c', 'core.quotePath=false', 'diff', '--name-only', '--no-renames', `${commit}^1`, commit, '--')
+  return names === null ? null : names.split('\n').filter((path) => path !== '')
 }
 
 function common(env: Environment, names: readonly string[]): string | null {

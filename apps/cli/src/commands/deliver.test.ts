@@ -25,6 +25,7 @@ const stored: DeliveryReport['files'][number] = {
 }
 const report: DeliveryReport = {
   deliveryId: 1,
+  state: 'read',
   run: {
     id: 149,
     build: '412',
@@ -82,7 +83,7 @@ describe('deliver', () => {
     expect(await deliverFiles([file], target)).toBe(0)
     expect(asked).toEqual([
       'GET /api/session',
-      'POST /api/projects/gullhaven/deliveries?source=cli&pipeline=quay&build=412&branch=main&environment=pier-test',
+      'POST /api/projects/gullhaven/deliveries?source=cli&pipeline=quay&build=412&branch=main&environment=pier-test&bytes=12',
     ])
     const text = printed.join('\n')
     expect(text).toContain('stored   a.xml: 3 results: 1 failed, 2 passed')

@@ -9,7 +9,8 @@ import {
   UnreachableError,
 } from '@bobbin/client'
 import type { Change } from '@bobbin/core'
-import { surroundings } from '@bobbin/reporters/surroundings'
+import { type ConfigFile, readConfigFile } from '@bobbin/reporters/config-file'
+import { changedFiles, surroundings } from '@bobbin/reporters/surroundings'
 import { appendFileSync, openAsBlob } from 'node:fs'
 import { setTimeout as wait } from 'node:timers/promises'
 import { EXIT, UsageError } from '../exit-codes.js'
@@ -26,9 +27,13 @@ export interface DeliverOptions {
   branch?: string
   environment?: string
   commit?: string
+  author?: string
+  address?: string
   /** Which of how many. */
   shard?: [number, number]
   close?: boolean
+  /** Whether a delivery that is stored first is waited for until it is read. */
+  wait?: boolean
   /** A file for what changed, as Markdown. */
   summary?: string
   project?: string
@@ -43,12 +48,13 @@ const RETRIES = 5
 
 /** Sends result files to Bobbin and says what they changed. */
 export async function deliverFiles(patterns: string[], options: DeliverOptions): Promise<number> {
-  const baseUrl = fromEnvironment('BOBBIN_URL', 'the address of Bobbin, as http://127.0.0.1:4680').replace(/\/+$/, '')
-  const token = fromEnvironment('BOBBIN_TOKEN', 'a token with the scope “deliver”')
-  const place = placeOf(options)
+  const { baseUrl, token } = serverOf()
+  const config = readConfig()
+  const place = placeOf(options, config)
   const progress = new Progress()
-  const found = findFiles(patterns)
-  const attached = options.attach ? findAttachments(options.attach).filter(({ name }) => !found.files.includes(name)) : []
+  const found = findFiles(namedFiles(patterns, config))
+  const attach = options.attach ?? config.attach
+  const attached = attach ? findAttachments(attach).filter(({ name }) => !found.files.includes(name)) : []
   const files: OutgoingFile[] = await Promise.all([
     ...found.files.map(async (name) => ({ name, content: await openAsBlob(name) })),
     ...attached.map(async ({ name, belongs }) => ({ name, content: await openAsBlob(name), attachment: true, belongs })),
@@ -65,8 +71,9 @@ export async function deliverFiles(patterns: string[], options: DeliverOptions):
     },
   }
   try {
-    const project = options.project ?? (await withRetries(() => onlyProject(quiet), again))
-    const report = await withRetries(() => deliver(client, project, place, 'cli', files), again)
+    const project = options.project ?? config.project ?? (await withRetries(() => onlyProject(quiet), again))
+    const sent = await withRetries(() => deliver(client, project, { ...place, bytes: total }, 'cli', files), again)
+    const report = options.wait ? await untilRead(sent, quiet, project, progress, again) : sent
     const written = options.summary ? await writeSummary(options.summary, quiet, project, report, baseUrl) : null
     progress.clear()
     if (options.json) console.log(JSON.stringify(report, null, 2))
@@ -79,15 +86,50 @@ export async function deliverFiles(patterns: string[], options: DeliverOptions):
     return report.files.some((file) => file.status === 'refused') ? EXIT.refused : EXIT.stored
   } catch (error) {
     progress.clear()
-    if (error instanceof UnreachableError) return fail(options, 'unreachable', error.message, EXIT.unreachable)
-    if (error instanceof ApiError) return fail(options, error.code, error.message, error.status >= 500 ? EXIT.unreachable : EXIT.refused)
-    throw error
+    return failed(options, error)
   }
 }
 
+/** Files that are named, or those that the repository names. @throws UsageError when neither names any */
+export function namedFiles(patterns: readonly string[], { files = [] }: ConfigFile): readonly string[] {
+  if (patterns.length > 0) return patterns
+  if (files.length === 0) throw new UsageError('Name result files or folders, here or under “files” in bobbin.json')
+  return files
+}
+
+/** @throws UsageError when the repository's file says what can't be understood */
+export function readConfig(): ConfigFile {
+  try {
+    return readConfigFile()
+  } catch (error) {
+    throw new UsageError(error instanceof Error ? error.message : String(error))
+  }
+}
+
+const FIRST_LOOK_MS = 500
+const MOST_LOOK_MS = 5000
+
+/** Asks for the report of a delivery that was stored first, until it is read. @throws ApiError when it could not be read */
+async function untilRead(
+  sent: DeliveryReport,
+  client: ApiClient,
+  project: string,
+  progress: Progress,
+  again: Parameters<typeof withRetries>[1],
+): Promise<DeliveryReport> {
+  const path = { project, id: sent.deliveryId }
+  let report = sent
+  for (let ms = FIRST_LOOK_MS; report.state === 'waiting'; ms = Math.min(MOST_LOOK_MS, ms * 1.5)) {
+    progress.show(`Delivery ${sent.deliveryId} is stored and waits to be read …`)
+    await wait(ms)
+    report = await withRetries(() => client.get('/projects/{project}/deliveries/{id}/report', { path }), again)
+  }
+  return report
+}
+
 /** What is named, then what is set around it. @throws UsageError naming what is known from nowhere */
-function placeOf(options: DeliverOptions): DeliveryTarget {
-  const around = surroundings(process.env)
+export function placeOf(options: DeliverOptions, file: ConfigFile): DeliveryTarget {
+  const around = surroundings(process.env, { file })
   const named = (what: 'pipeline' | 'build' | 'branch' | 'environment') => options[what] ?? around[what] ?? ''
   const place = { pipeline: named('pipeline'), build: named('build'), branch: named('branch'), environment: named('environment') }
   const missing = Object.entries(place).flatMap(([name, value]) => (value === '' ? [`--${name}`] : []))
@@ -95,10 +137,15 @@ function placeOf(options: DeliverOptions): DeliveryTarget {
     throw new UsageError(
       `${missing.join(' and ')} ${missing.length === 1 ? 'is' : 'are'} not known here; name ${missing.length === 1 ? 'it' : 'them'}`,
     )
-  // the commit of this folder says nothing about a build that was named by hand
-  const commit = options.commit ?? (options.build ? process.env['BOBBIN_COMMIT'] : around.commit) ?? undefined
+  // what this folder and pipeline know says nothing about a build that was named by hand
+  const own = (name: string) => process.env[name]?.trim() || undefined
+  const commit = options.commit ?? (options.build ? own('BOBBIN_COMMIT') : (around.commit ?? undefined))
+  const changed = commit === undefined ? null : changedFiles(commit)
+  const told = options.build
+    ? { author: options.author ?? own('BOBBIN_AUTHOR'), address: options.address ?? own('BOBBIN_ADDRESS') }
+    : { author: options.author ?? around.author ?? undefined, address: options.address ?? around.address ?? undefined }
   const [shard, shards] = options.shard ?? [around.shard ?? undefined, around.shards ?? undefined]
-  return { ...place, commit, shard, shards, close: options.close ? 'true' : undefined }
+  return { ...place, ...told, commit, changedFiles: changed ?? undefined, shard, shards, close: options.close ? 'true' : undefined }
 }
 
 /** A summary that can't be written does not undo a delivery. @returns what went wrong */
@@ -119,12 +166,25 @@ async function writeSummary(
   }
 }
 
+/** @returns the exit code for what a server refused, or for one that was not reached; throws whatever else it was */
+export function failed(options: { json?: boolean }, error: unknown): number {
+  if (error instanceof UnreachableError) return fail(options, 'unreachable', error.message, EXIT.unreachable)
+  if (error instanceof ApiError) return fail(options, error.code, error.message, error.status >= 500 ? EXIT.unreachable : EXIT.refused)
+  throw error
+}
+
 /** The sentence for people on the error stream; for machines the same as JSON where the report would stand. */
-function fail({ json }: DeliverOptions, problem: string, message: string, code: number): number {
+function fail({ json }: { json?: boolean }, problem: string, message: string, code: number): number {
   if (json) console.log(JSON.stringify({ error: { code: problem, message } }))
   console.error(`bobbin: ${message}`)
   return code
 }
+
+/** @throws UsageError when the environment does not tell where the server is and who asks */
+export const serverOf = () => ({
+  baseUrl: fromEnvironment('BOBBIN_URL', 'the address of Bobbin, as http://127.0.0.1:4680').replace(/\/+$/, ''),
+  token: fromEnvironment('BOBBIN_TOKEN', 'a token with the scope “deliver”'),
+})
 
 function fromEnvironment(name: string, meaning: string): string {
   const value = process.env[name]
@@ -133,7 +193,7 @@ function fromEnvironment(name: string, meaning: string): string {
 }
 
 /** A token belongs to one project. */
-async function onlyProject(client: ApiClient): Promise<string> {
+export async function onlyProject(client: ApiClient): Promise<string> {
   const { projects } = await client.get('/session')
   const [project] = projects
   if (!project) throw new UsageError('The token belongs to no project')
@@ -155,6 +215,11 @@ function print(report: DeliveryReport, baseUrl: string, project: string): void {
   for (const file of report.files) printFile(file)
   for (const { kind, name } of report.made) console.log(`made ${kind} ${name}`)
   for (const note of report.notes) console.log(`note: ${note}`)
+  for (const line of decidedLines(report, `${baseUrl}/${project}`)) console.log(line)
+  if (report.state === 'waiting') {
+    console.log(`stored as delivery ${report.deliveryId}, which is read as soon as the server has time (--wait waits for it)`)
+    console.log(`${baseUrl}/${project}/intake/${report.deliveryId}`)
+  }
   const { run, changes } = report
   if (!run || !changes) return
   const parts = CHANGE_WORDS.filter(([change]) => changes[change] > 0).map(([change, words]) => `${changes[change]} ${words}`)
@@ -163,6 +228,16 @@ function print(report: DeliveryReport, baseUrl: string, project: string): void {
   )
   console.log(`Against the build before: ${parts.join(', ') || 'nothing changed'}`)
   console.log(`${baseUrl}/${project}/runs/${run.id}`)
+}
+
+/** What was decided about tests that no case claims. */
+function decidedLines({ decided: { make, aside, ask } }: DeliveryReport, base: string): string[] {
+  const tests = (count: number) => `${count} ${count === 1 ? 'test' : 'tests'} that no case claims`
+  return [
+    ...(make > 0 ? [`made a case for each of ${tests(make)}`] : []),
+    ...(aside > 0 ? [`set aside ${tests(aside)}`] : []),
+    ...(ask > 0 ? [`${tests(ask)} wait for a person: ${base}/scripts?only=unlinked`] : []),
+  ]
 }
 
 function printFile(file: DeliveredFile): void {

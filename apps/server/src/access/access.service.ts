@@ -6,7 +6,7 @@ import { rowsOf } from '../platform/database.js'
 import { Problem } from '../platform/problem.js'
 import { Project } from './project.model.js'
 import { Account } from './account.model.js'
-import type { Caller } from './context.js'
+import type { Caller, Context } from './context.js'
 
 /** Who somebody is, and what they belong to. */
 @Injectable()
@@ -44,6 +44,13 @@ export class AccessService {
     }
     const { role, ...project } = found
     return { project: this.projects.build(project, { isNewRecord: false, raw: true }), role }
+  }
+
+  /** The context of work that goes on after who asked for it has gone. @throws Error when they belong to the project no longer */
+  async contextOf(accountId: number, projectId: number): Promise<Context> {
+    const caller: Caller = { accountId, sessionId: null, token: null }
+    const [project] = await rowsOf<{ slug: string }>(this, 'select slug from project where id = $projectId', { projectId })
+    return { caller, ...(await this.projectFor(caller, project?.slug ?? '')) }
   }
 }
 

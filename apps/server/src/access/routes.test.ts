@@ -35,6 +35,7 @@ const DELIVERING = [
   'POST /api/projects/:project/feeds',
   'POST /api/projects/:project/feeds/:id/batches',
   'POST /api/projects/:project/feeds/:id/close',
+  'POST /api/projects/:project/recount',
 ]
 /** What machines never see. */
 const PERSONAL = [/\/api\/sessions?(\/|$)/, /\/tokens(\/|$)/, /\/views(\/|$)/]

@@ -57,6 +57,8 @@ export interface Decision {
 
 export interface DeliveryReport {
   deliveryId: number
+  /** `waiting`: its files are stored and will be read; its report can be asked for then. */
+  state: 'read' | 'waiting'
   run: DeliveryRun | null
   made: Made[]
   notes: string[]
@@ -76,6 +78,7 @@ export interface DeliveryRow {
   build: string | null
   lane: LaneRef | null
   undone: boolean
+  state: DeliveryState
   files: Record<DeliveredFile['status'], number>
   results: number
   faults: number
@@ -105,8 +108,37 @@ export interface DeliveryPlace {
   commit: string | null
 }
 
+/**
+ * Where a delivery is on its way: still coming in, stored and waiting to be read, being read, read; or given up after several tries.
+ */
+export type DeliveryState = 'coming' | 'waiting' | 'reading' | 'read' | 'failed'
+
+/** A delivery that is not read yet. */
+export interface QueuedDelivery {
+  id: number
+  at: string
+  by: string
+  state: Exclude<DeliveryState, 'read'>
+  tries: number
+  /** When it is tried again, if not before. */
+  dueAt: string | null
+  /** What kept it from being read the last time. */
+  problem: string | null
+  bytes: number
+  pipeline: string
+  build: string
+  /** How many files it has, and how many of them are stored. */
+  files: number
+  stored: number
+}
+
 export interface DeliveryDetail {
   id: number
+  state: DeliveryState
+  /** What kept it from being read the last time. */
+  problem: string | null
+  /** Files that wait to be read. */
+  waiting: number
   at: string
   by: string
   source: string

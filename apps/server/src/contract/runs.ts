@@ -8,6 +8,9 @@ export interface RunRow {
   lane: LaneRef
   build: string
   commit: string | null
+  /** Who made the change that was built, and the page of the build in its pipeline; null where nobody said. */
+  author: string | null
+  address: string | null
   startedAt: string
   deliveredAt: string
   durationMs: number
@@ -18,6 +21,10 @@ export interface RunRow {
   /** So many tests could not judge that the environment was at fault. */
   outage: boolean
   files: number
+  /** Its details are never forgotten. */
+  keep: boolean
+  /** When its details were forgotten: output and attachments; outcomes and durations stay. */
+  forgottenAt: string | null
   changes: Record<Change, number> | null
 }
 
@@ -49,6 +56,8 @@ export interface FileWarnings {
 
 export interface RunDetail {
   run: RunRow
+  /** Paths that the build changed against the one before, as its sender said; the first thousand. */
+  changedFiles: string[] | null
   previous: { id: number; build: string; incomplete: boolean } | null
   /** Outages between the two, which are not compared with. */
   passedOver: { id: number; build: string; incomplete: boolean }[]
@@ -123,4 +132,11 @@ export type RunRows = Pick<RunDetail, 'rows' | 'threads'>
 export interface ArchiveEntry {
   name: string
   bytes: number
+}
+
+/** What counting the sums of runs anew from their results came to. */
+export interface Recounted {
+  runs: number
+  /** Those that had other sums than their results; they are right now. */
+  differing: { id: number; build: string; pipeline: string }[]
 }

@@ -1,8 +1,8 @@
 import type { Transaction } from 'sequelize'
-import type { ClientBase } from 'pg'
 import { from } from 'pg-copy-streams'
 import { Readable } from 'node:stream'
 import { pipeline } from 'node:stream/promises'
+import { clientOf } from '../platform/database.js'
 
 export type CopyValue = string | number | null
 
@@ -31,15 +31,13 @@ export const copyField = (value: CopyValue): string =>
 
 /** Streams rows into a table inside a Sequelize transaction, whose connection is the pg client. */
 export async function copyRows(transaction: Transaction, table: string, columns: string[], rows: Iterable<CopyValue[]>): Promise<void> {
-  const client = (transaction as unknown as { connection: ClientBase }).connection
-  const target = client.query(from(`copy ${table} (${columns.join(', ')}) from stdin`))
+  const target = clientOf(transaction).query(from(`copy ${table} (${columns.join(', ')}) from stdin`))
   await pipeline(Readable.from(chunks(rows)), target)
 }
 
 /** Streams rows that are in COPY's text format already. */
 export async function copyChunks(transaction: Transaction, table: string, columns: string[], chunks: AsyncIterable<Buffer>): Promise<void> {
-  const client = (transaction as unknown as { connection: ClientBase }).connection
-  await pipeline(Readable.from(chunks), client.query(from(`copy ${table} (${columns.join(', ')}) from stdin`)))
+  await pipeline(Readable.from(chunks), clientOf(transaction).query(from(`copy ${table} (${columns.join(', ')}) from stdin`)))
 }
 
 /** Joins lines to pieces of about 64 KiB: one write a row would be slow. */

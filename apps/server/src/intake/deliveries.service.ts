@@ -21,7 +21,7 @@ import { placeOf } from './intake.service.js'
 import { disposeOf, readFiles, type ReadFile, type UnreadFile } from './read-file.js'
 import { forgetUnused, lockRun, moveFiles, removeFiles, resettle } from './rework.js'
 import { storeFile } from './store-file.js'
-import { resolveTarget, type Target } from './target.js'
+import { isForgotten, resolveTarget, type Target } from './target.js'
 
 interface DeliveryRecord extends Omit<DeliveryDetail, 'at' | 'run' | 'undone' | 'files' | 'decided' | 'decisions'> {
   at: Date
@@ -188,6 +188,7 @@ export class DeliveriesService {
       )
       if (!delivery) throw notFound('delivery', id)
       const run = await lockRun(db, delivery.runId)
+      if (run?.forgottenAt) throw isForgotten(delivery.target.build, run.forgottenAt)
       const files = await rowsOf<{ id: number }>(db, 'select id from result_file where delivery_id = $id and run_id is not null', { id })
       await work(db, { id, target: delivery.target, run, fileIds: files.map((file) => file.id) })
       await announce(db, project.id, ['runs'])

@@ -10,6 +10,7 @@ const FILE_COUNTS = `
 export const DELIVERIES = `
 with newest as (select * from delivery where project_id = $projectId order by at desc limit 100)
 select d.id, d.at, a.name as by, d.source, d.run_id as "runId", coalesce(b.name, d.target ->> 'build') as build, d.undone_at is not null as undone,
+  case d.state when 'taken' then 'read' else d.state end as state,
   case when l.id is null then null else jsonb_build_object('id', l.id, 'pipeline', p.name, 'branch', l.branch, 'environment', e.name) end as lane,
   jsonb_build_object('stored', c.stored, 'already', c.already, 'refused', c.refused, 'passedOver', c."passedOver", 'attached', c.attached) as files,
   c.results, jsonb_path_query_array(c.refusals, '$[0 to 2]') as refused,
@@ -20,7 +21,8 @@ left join pipeline p on p.id = l.pipeline_id left join environment e on e.id = l
 order by d.at desc`
 
 export const DELIVERY = `
-select d.id, d.at, a.name as by, d.source, d.target, d.run_id as "runId", d.made, d.notes, d.new_scripts as "newScripts",
+select d.id, d.at, case d.state when 'taken' then 'read' else d.state end as state, d.problem,
+  (select count(*)::int from waiting_file w where w.delivery_id = d.id) as waiting, a.name as by, d.source, d.target, d.run_id as "runId", d.made, d.notes, d.new_scripts as "newScripts",
   d.undone_at as "undoneAt", u.name as "undoneBy", (select count(*)::int from result_file f where f.delivery_id = d.id) as "fileCount"
 from delivery d join account a on a.id = d.account_id left join account u on u.id = d.undone_by
 where d.id = $id and d.project_id = $projectId`

@@ -4,17 +4,19 @@ import type { Sequelize } from 'sequelize-typescript'
 import type { Context } from '../access/index.js'
 import { announce } from '../events/announce.js'
 import type { BlobStore } from '../platform/blobs/blob-store.js'
-import { run } from '../platform/database.js'
+import { type InTransaction, rowsOf, run } from '../platform/database.js'
 import * as metrics from '../platform/metrics.js'
 import type { RunsService } from '../runs/index.js'
 import { type BesideFile, BesideFiles, matchBeside, MOST_ATTACHED, storeBeside } from './beside.js'
 import { decidedOf } from './delivery-decided.js'
 import { deliveryRun } from './delivery-run.js'
-import { addStoredRow, addUnstoredRows, keepUnknownKeys } from './file-rows.js'
+import { addStoredRow, addUnstoredRows, isOwn, keepUnknownKeys } from './file-rows.js'
+import type { Taker } from './incoming-files.js'
 import type { TargetDto } from './intake.dto.js'
 import { shareIntake } from './intake-lock.js'
 import { announceShards, settleLive, shardIsIn, waitNoMore } from './liveness.js'
 import { lockRun } from './rework.js'
+import type { Kept } from './original-copy.js'
 import { disposeOf, readFiles, type IncomingFile, type ReadFile, type UnreadFile } from './read-file.js'
 import { storeFile } from './store-file.js'
 import { resolveTarget, type MadeLog, type Target } from './target.js'
@@ -25,18 +27,28 @@ export interface DeliveryTools {
   blobs: BlobStore
 }
 
+const MOST_CHANGED = 1000
+
+/** Lines of paths; one that is no path, and the rest of very many, are left out. */
+export const changedPaths = (lines: string): string[] =>
+  lines
+    .split(/\r?\n/)
+    .filter((path) => path !== '' && path.length <= 1000)
+    .slice(0, MOST_CHANGED)
+
 /** One delivery under way. */
-export class Delivery {
-  private readonly log: MadeLog = { made: [], notes: [] }
+export class Delivery implements Taker {
+  /** What was said once is not said for every file. */
+  private readonly notes = new Set<string>()
   private readonly files: DeliveredFile[] = []
   /** Of files that are not stored: what is kept of each, by its place in `files`. */
-  private readonly originals = new Map<DeliveredFile, { hash: string | null; bytes: number }>()
+  private readonly originals = new Map<DeliveredFile, { original: Kept | null; bytes: number }>()
   /** Files that came along and belong to a result. */
   private readonly attached = new Map<DeliveredFile, BesideFile>()
   private run: Target | null = null
   /** A file has come in whole and is being stored; the sender waits for us. */
   storing = false
-  private newScripts = 0
+  private changedFiles: string[] | undefined
   private readonly beside = new BesideFiles()
 
   constructor(
@@ -45,6 +57,11 @@ export class Delivery {
     private readonly dto: TargetDto,
     private readonly tools: DeliveryTools,
   ) {}
+
+  /** What the build changed, as lines of paths; the rest of very many is left out. */
+  tell(changedFiles: string): void {
+    this.changedFiles = changedPaths(changedFiles)
+  }
 
   /** A file that is no result file itself, sent to be attached where one of them names it. */
   async attach(file: IncomingFile, belongs: Belongs | null = null): Promise<void> {
@@ -74,7 +91,7 @@ export class Delivery {
     if (read.content) this.beside.add(read.name, read.content)
     const file = unread(read)
     this.files.push(file)
-    this.originals.set(file, { hash: (await read.original?.keep(this.tools.blobs)) ?? null, bytes: read.bytes })
+    this.originals.set(file, { original: (await read.original?.keep(this.tools.blobs)) ?? null, bytes: read.bytes })
   }
 
   private async timed(read: ReadFile): Promise<DeliveredFile> {
@@ -94,23 +111,35 @@ export class Delivery {
       const { project } = this.context
       const log: MadeLog = { made: [], notes: [] }
       await shareIntake(db, project.id)
-      const target = await resolveTarget(db, project.id, this.dto, new Date(file.findings.startedAt ?? Date.now()), log)
+      const target = await resolveTarget(
+        db,
+        project.id,
+        { ...this.dto, changedFiles: this.changedFiles ?? this.dto.changedFiles },
+        new Date(file.findings.startedAt ?? Date.now()),
+        log,
+      )
       const fileId = await addStoredRow(db, { projectId: project.id, deliveryId: this.id, runId: target.runId }, file, original)
       const stored = fileId === null ? null : await storeFile(db, blobs, project, target, fileId, file)
+      // a delivery that is read again from its beginning finds what it stored itself
+      const own = fileId === null && (await isOwn(db, this.id, target.runId, file))
       if (fileId !== null && stored) await keepUnknownKeys(db, fileId, stored.unknownKeys)
-      // one that breaks off belongs to its run all the same
-      await run(db, 'update delivery set run_id = $runId where id = $id', { id: this.id, runId: target.runId })
+      // one that breaks off belongs to its run all the same, and is known for what it made
+      await run(db, TELL_STORED, {
+        id: this.id,
+        runId: target.runId,
+        newScripts: stored?.newScripts ?? 0,
+        made: JSON.stringify(log.made),
+        notes: JSON.stringify(log.notes.filter((note) => !this.notes.has(note))),
+      })
       await announce(db, project.id, ['runs'])
-      transaction.afterCommit(() => this.committed(target, log, stored?.newScripts ?? 0))
-      return delivered(file, stored ? 'stored' : 'already', stored?.unknownKeys ?? [])
+      transaction.afterCommit(() => this.committed(target, log))
+      return delivered(file, stored || own ? 'stored' : 'already', stored?.unknownKeys ?? [])
     })
   }
 
-  private committed(target: Target, log: MadeLog, newScripts: number): void {
+  private committed(target: Target, { notes }: MadeLog): void {
     this.run = target
-    this.newScripts += newScripts
-    this.log.made.push(...log.made)
-    for (const note of log.notes) if (!this.log.notes.includes(note)) this.log.notes.push(note)
+    for (const note of notes) this.notes.add(note)
   }
 
   /** Files that lay beside the reports find the results that name them, or that they tell. */
@@ -134,20 +163,27 @@ export class Delivery {
     this.beside.dispose()
   }
 
-  async finish(): Promise<DeliveryReport> {
+  /** @param ended has its part in the transaction that ends the delivery */
+  async finish(ended?: (db: InTransaction, report: DeliveryReport) => Promise<void>): Promise<DeliveryReport> {
     await this.settleBeside()
-    await this.keepRecord()
     await this.settleShards()
+    const report = await this.report()
+    await this.keepRecord((db) => ended?.(db, report))
+    return report
+  }
+
+  private async report(): Promise<DeliveryReport> {
     const { runs } = this.tools
     metrics.deliveries.inc({ source: this.dto.source ?? 'cli' })
     metrics.refusedFiles.inc(this.files.filter(({ status }) => status === 'refused').length)
     const record = this.run === null ? null : await runs.record(this.context, this.run.runId)
+    const [told] = await rowsOf<Pick<DeliveryReport, 'made' | 'notes' | 'newScripts'>>(this.tools, TOLD, { id: this.id })
     return {
       deliveryId: this.id,
+      state: 'read',
       run: record && deliveryRun(record),
-      ...this.log,
       files: this.files,
-      newScripts: this.newScripts,
+      ...(told ?? { made: [], notes: [], newScripts: 0 }),
       decided: await decidedOf(this.tools, this.id),
       changes: record && (await runs.changeCounts(record)),
     }
@@ -170,33 +206,27 @@ export class Delivery {
     })
   }
 
-  private keepRecord(): Promise<void> {
+  private keepRecord(ended: (db: InTransaction) => Promise<void> | undefined): Promise<void> {
     const { sequelize } = this.tools
     return sequelize.transaction(async (transaction) => {
       const db = { sequelize, transaction }
       const unstored = this.files.filter((file) => file.status !== 'stored')
       if (unstored.length > 0) {
         const rows = unstored.map((file) => {
-          const { hash, bytes } = this.originals.get(file) ?? { hash: null, bytes: 0 }
+          const { original, bytes } = this.originals.get(file) ?? { original: null, bytes: 0 }
           const content = this.attached.get(file)
-          return { name: file.name, status: file.status, bytes: content?.bytes ?? bytes, original: hash, error: file.error, content }
+          return { name: file.name, status: file.status, bytes: content?.bytes ?? bytes, original, error: file.error, content }
         })
         await addUnstoredRows(db, { projectId: this.context.project.id, deliveryId: this.id }, rows)
       }
-      await run(
-        db,
-        'update delivery set run_id = $runId, made = $made::jsonb, notes = $notes::jsonb, new_scripts = $newScripts where id = $id',
-        {
-          runId: this.run?.runId ?? null,
-          made: JSON.stringify(this.log.made),
-          notes: JSON.stringify(this.log.notes),
-          newScripts: this.newScripts,
-          id: this.id,
-        },
-      )
+      await ended(db)
     })
   }
 }
+
+const TELL_STORED = `
+update delivery set run_id = $runId, new_scripts = new_scripts + $newScripts, made = made || $made::jsonb, notes = notes || $notes::jsonb where id = $id`
+const TOLD = 'select made, notes, new_scripts as "newScripts" from delivery where id = $id'
 
 const NOT_NAMED = new Refusal('notResult', 'No result of this delivery names it, and its path tells none')
 

@@ -1,5 +1,5 @@
 import { Type } from 'class-transformer'
-import { IsIn, IsInt, IsNotEmpty, IsOptional, IsString, Matches, Max, MaxLength, Min } from 'class-validator'
+import { ArrayMaxSize, IsArray, IsIn, IsInt, IsNotEmpty, IsOptional, IsString, IsUrl, Matches, Max, MaxLength, Min } from 'class-validator'
 import { trimmed } from '../platform/validation.js'
 
 /** Where delivered results belong. Names that are new are made. */
@@ -28,6 +28,28 @@ export class PlaceDto {
   @trimmed()
   @Matches(/^[0-9A-Za-z._/-]{1,100}$/, { message: 'A commit is letters and digits, as your version control writes it' })
   commit?: string
+  /** Who made the change that is built. */
+  @IsOptional()
+  @trimmed()
+  @IsString()
+  @MaxLength(200)
+  author?: string
+  /** The page of the build in its pipeline. */
+  @IsOptional()
+  @trimmed()
+  @IsUrl(
+    { protocols: ['http', 'https'], require_protocol: true, require_tld: false },
+    { message: 'The address of a build begins with http:// or https://' },
+  )
+  @MaxLength(2000)
+  address?: string
+  /** Paths that the build changed, from the root of the repository. */
+  @IsOptional()
+  @IsArray()
+  @ArrayMaxSize(1000)
+  @IsString({ each: true })
+  @MaxLength(1000, { each: true })
+  changedFiles?: string[]
 }
 
 /** A place, and who sends to it. */
@@ -35,6 +57,12 @@ export class TargetDto extends PlaceDto {
   @IsOptional()
   @IsIn(['cli', 'web'])
   source?: 'cli' | 'web'
+  /** How large its files are together: a large delivery is stored first, and read when somebody is free. */
+  @IsOptional()
+  @Type(() => Number)
+  @IsInt()
+  @Min(0)
+  bytes?: number
   /** Which shard of the run it brings, from 1. */
   @IsOptional()
   @Type(() => Number)

@@ -1,9 +1,19 @@
 import { Module } from '@nestjs/common'
+import { AccessModule } from '../access/index.js'
 import { RunsModule } from '../runs/index.js'
 import { DeliveriesController } from './deliveries.controller.js'
 import { DeliveriesService } from './deliveries.service.js'
 import { IntakeController } from './intake.controller.js'
+import { DeliveryReader } from './delivery-reader.js'
 import { IntakeService } from './intake.service.js'
+import { QueueController } from './queue.controller.js'
+import { QueueService } from './queue.service.js'
+import { RecountController } from './recount.controller.js'
 
-@Module({ imports: [RunsModule], controllers: [IntakeController, DeliveriesController], providers: [IntakeService, DeliveriesService] })
+@Module({
+  imports: [AccessModule, RunsModule],
+  controllers: [IntakeController, QueueController, DeliveriesController, RecountController],
+  providers: [IntakeService, QueueService, DeliveryReader, DeliveriesService],
+  exports: [IntakeService],
+})
 export class IntakeModule {}

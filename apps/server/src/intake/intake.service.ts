@@ -4,7 +4,7 @@ import { Sequelize } from 'sequelize-typescript'
 import type { Context } from '../access/index.js'
 import type { DeliveryPlace } from '../contract/index.js'
 import { BLOBS, type BlobStore } from '../platform/blobs/blob-store.js'
-import { rowsOf } from '../platform/database.js'
+import { type Queryable, rowsOf } from '../platform/database.js'
 import { RunsService } from '../runs/index.js'
 import { Delivery } from './delivery.js'
 import type { PlaceDto, TargetDto } from './intake.dto.js'
@@ -19,18 +19,38 @@ export class IntakeService {
 
   /** Opens a delivery; files are then taken one after the other, each wholly or not at all. */
   async open(context: Context, dto: TargetDto): Promise<Delivery> {
-    const [row] = await rowsOf<{ id: number }>(
-      this,
-      'insert into delivery (project_id, account_id, source, target) values ($projectId, $accountId, $source, $target::jsonb) returning id',
-      {
-        projectId: context.project.id,
-        accountId: context.caller.accountId,
-        source: dto.source ?? 'cli',
-        target: JSON.stringify(placeOf(dto)),
-      },
-    )
-    return new Delivery(row?.id ?? 0, context, dto, this)
+    return this.resume(await addDelivery(this, context, dto, 'taken'), context, dto)
   }
+
+  /** A delivery that is known, to be read from its beginning. */
+  resume(id: number, context: Context, dto: TargetDto): Delivery {
+    return new Delivery(id, context, dto, this)
+  }
+}
+
+/** @returns the number of a new delivery; one that is stored first is still coming */
+export async function addDelivery(
+  db: Queryable,
+  context: Context,
+  dto: TargetDto,
+  state: 'taken' | 'coming',
+  sourceId: number | null = null,
+): Promise<number> {
+  const [row] = await rowsOf<{ id: number }>(
+    db,
+    `insert into delivery (project_id, account_id, source, target, state, asked, source_id)
+     values ($projectId, $accountId, $source, $target::jsonb, $state, $asked::jsonb, $sourceId) returning id`,
+    {
+      projectId: context.project.id,
+      accountId: context.caller.accountId,
+      source: dto.source ?? 'cli',
+      target: JSON.stringify(placeOf(dto)),
+      state,
+      asked: state === 'coming' ? JSON.stringify(dto) : null,
+      sourceId,
+    },
+  )
+  return row?.id ?? 0
 }
 
 export const placeOf = ({ pipeline, build, branch, environment, commit }: PlaceDto): DeliveryPlace => ({

@@ -6,7 +6,15 @@ import { SET_SUMS, SUMS } from '../runs/index.js'
  */
 
 export const MERGE_BODIES = `
-insert into body (project_id, hash, text) select distinct on (hash) $projectId::int, hash, text from stage_body order by hash on conflict (project_id, hash) do nothing`
+insert into body (project_id, hash, text, used_on) select distinct on (hash) $projectId::int, hash, text, $day::date from stage_body order by hash on conflict (project_id, hash) do nothing`
+
+/** Texts that are used again are kept: said once a week at most, and not waited for where another delivery says it. */
+export const USE_BODIES = `
+with stale as (
+  select b.id from (select distinct hash from stage_body) own join body b on b.project_id = $projectId and b.hash = own.hash
+  where b.used_on < $day::date - 7 for update of b skip locked
+)
+update body set used_on = $day::date from stale where stale.id = body.id`
 
 export const MERGE_SIGNATURES = `
 insert into signature (project_id, hash, text) select distinct on (hash) $projectId::int, hash, text from stage_signature order by hash on conflict (project_id, hash) do nothing`

@@ -13,6 +13,13 @@ const IN_MEMORY = 1 << 18
 /** Result files are mostly markup: the fastest level makes them a tenth, and the next ones little less. */
 const LEVEL = { level: 1 }
 
+/** A packed file in the store. */
+export interface Kept {
+  hash: string
+  /** Its size there, in bytes. */
+  packed: number
+}
+
 /** A file as it comes in, packed and kept until it is known whether it is stored. */
 export class OriginalCopy {
   private pieces: Buffer[] = []
@@ -35,13 +42,13 @@ export class OriginalCopy {
     await this.large?.drained()
   }
 
-  /** @returns the hash under which the store has it, packed; to be called once everything was written */
-  async keep(blobs: BlobStore): Promise<string> {
+  /** Puts it into the store; to be called once everything was written. */
+  async keep(blobs: BlobStore): Promise<Kept> {
     if (this.large) return this.large.keep(blobs)
     const packed = await promisify(gzip)(Buffer.concat(this.pieces), LEVEL)
     const hash = createHash('sha256').update(packed).digest('hex')
     await blobs.put(hash, packed)
-    return hash
+    return { hash, packed: packed.length }
   }
 
   dispose(): void {
@@ -55,13 +62,16 @@ class LargeCopy {
   private readonly path = join(this.folder, 'original.gz')
   private readonly packer: Gzip = createGzip(LEVEL)
   private readonly hash = createHash('sha256')
+  private bytes = 0
   private readonly packed: Promise<void>
 
   constructor() {
     const { hash, packer, path } = this
+    const count = (bytes: number) => (this.bytes += bytes)
     const hashed = async function* (chunks: AsyncIterable<Buffer>) {
       for await (const chunk of chunks) {
         hash.update(chunk)
+        count(chunk.length)
         yield chunk
       }
     }
@@ -78,12 +88,12 @@ class LargeCopy {
     if (this.packer.writableNeedDrain) await Promise.race([once(this.packer, 'drain'), this.packed])
   }
 
-  async keep(blobs: BlobStore): Promise<string> {
+  async keep(blobs: BlobStore): Promise<Kept> {
     this.packer.end()
     await this.packed
     const hash = this.hash.digest('hex')
     await blobs.put(hash, { path: this.path })
-    return hash
+    return { hash, packed: this.bytes }
   }
 
   dispose(): void {

@@ -9,8 +9,12 @@ import type { Target } from './target.js'
 const idsOf = (rows: { scriptId: number }[]) => rows.map(({ scriptId }) => scriptId)
 
 /** Locks a run. @returns null when it is gone */
-export async function lockRun(db: InTransaction, runId: number | null): Promise<Target | null> {
-  const [row] = await rowsOf<Target>(db, 'select id as "runId", day::text as day from run where id = $runId for update', { runId })
+export async function lockRun(db: InTransaction, runId: number | null): Promise<(Target & { forgottenAt: Date | null }) | null> {
+  const [row] = await rowsOf<Target & { forgottenAt: Date | null }>(
+    db,
+    'select id as "runId", day::text as day, forgotten_at as "forgottenAt" from run where id = $runId for update',
+    { runId },
+  )
   return row ?? null
 }
 

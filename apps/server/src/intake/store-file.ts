@@ -34,7 +34,8 @@ export async function storeFile(
   await file.stage.copy(db.transaction)
   await run(db, PLAN_MERGE)
   await settleStage(db, file.findings)
-  await run(db, merge.MERGE_BODIES, { projectId })
+  await run(db, merge.MERGE_BODIES, { projectId, day })
+  await run(db, merge.USE_BODIES, { projectId, day })
   await run(db, merge.MERGE_SIGNATURES, { projectId })
   await run(db, merge.STAGE_DECLARED, { projectId, prefix: project.keyPrefix })
   const [scripts] = await rowsOf<{ fresh: number; toMake: number }>(db, merge.MAKE_SCRIPTS, {

@@ -1,6 +1,7 @@
 import type { DeliveryReport } from '../contract/index.js'
 import { naturalKey } from '@bobbin/core'
 import { rowsOf, run, type Queryable } from '../platform/database.js'
+import { Problem } from '../platform/problem.js'
 import type { PlaceDto } from './intake.dto.js'
 
 export interface Target {
@@ -45,11 +46,24 @@ export async function resolveTarget(db: Queryable, projectId: number, dto: Place
     { projectId, buildId: build.id, laneId: lane.id, sortKey: build.sortKey, startedAt },
   ) // prettier-ignore
   // deliveries to one run follow each other
-  const [locked] = await rowsOf<{ day: string }>(db, 'select day::text as day from run where id = $id for update', { id: row.id })
+  const [locked] = await rowsOf<{ day: string; forgottenAt: Date | null }>(
+    db,
+    'select day::text as day, forgotten_at as "forgottenAt" from run where id = $id for update',
+    { id: row.id },
+  )
+  if (locked?.forgottenAt) throw isForgotten(dto.build, locked.forgottenAt)
   const day = locked?.day ?? ''
   await run(db, 'select ensure_month($day::date)', { day })
   return { runId: row.id, day }
 }
+
+/** Results whose attempts are gone can't be told anew: a run that was forgotten stays as it is. */
+export const isForgotten = (build: string, at: Date) =>
+  new Problem(
+    'conflict',
+    'forgotten',
+    `The details of build ${build} were forgotten on ${at.toISOString().slice(0, 10)}, so what it holds can’t be changed any more. Deliver under another build`,
+  )
 
 async function findOrMakeBuild(db: Queryable, projectId: number, pipelineId: number, dto: PlaceDto, startedAt: Date, log: MadeLog) {
   const sortKey = naturalKey(dto.build) ?? `~${startedAt.toISOString()}`
@@ -61,12 +75,24 @@ async function findOrMakeBuild(db: Queryable, projectId: number, pipelineId: num
   const [stored] = await rowsOf<{ sort_key: string; commit: string | null }>(db, 'select sort_key, commit from build where id = $id', {
     id: row.id,
   })
+  await tellBuild(db, row.id, dto)
   if (dto.commit && stored?.commit === null)
     await run(db, 'update build set commit = $commit where id = $id', { commit: dto.commit, id: row.id })
   else if (dto.commit && stored?.commit !== dto.commit) {
     log.notes.push(`Build ${dto.build} was delivered before with commit ${stored?.commit}; that one is kept, not ${dto.commit}`)
   }
   return { ...row, sortKey: stored?.sort_key ?? sortKey }
+}
+
+/** What a sender says about a build is kept where nobody said it before. */
+async function tellBuild(db: Queryable, id: number, { author, address, changedFiles }: PlaceDto): Promise<void> {
+  if (author === undefined && address === undefined && changedFiles === undefined) return
+  await run(
+    db,
+    `update build set author = coalesce(author, $author), address = coalesce(address, $address), changed_files = coalesce(changed_files, $changedFiles::text[])
+     where id = $id`,
+    { id, author: author ?? null, address: address ?? null, changedFiles: changedFiles ?? null },
+  )
 }
 
 /** Insert, or find what was there: two deliveries at once make one. */

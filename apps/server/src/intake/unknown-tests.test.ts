@@ -61,7 +61,6 @@ describe('a test that no case claims', () => {
 
   it('gets a case in the area that mirrors its folder, one for all of its profiles', async () => {
     await choose('make')
-    const before = (await cases()).length
     const report = await bobbin.deliver(
       {
         'a.xml': file([{ name: 'given a case' }, { name: 'another', file: 'src/gate/scan.spec.ts' }, { name: 'knows FERRY-991' }]),
@@ -70,10 +69,10 @@ describe('a test that no case claims', () => {
       { build: '4' },
     )
     expect(report.decided).toEqual({ make: 2, aside: 0, ask: 1 })
-    const made = (await cases()).slice(before)
-    expect(made.map(({ title, area, intent, state }) => [title, area, intent, state])).toEqual([
-      ['given a case', 'planner', 'automated', 'draft'],
-      ['another', 'gate', 'automated', 'draft'],
+    const made = (await cases()).filter(({ title }) => title !== 'Axle limit')
+    expect(made.map(({ title, area, intent, state }) => [title, area?.split(/\W+/), intent, state])).toEqual([
+      ['given a case', ['deck', 'planner'], 'automated', 'draft'],
+      ['another', ['gate'], 'automated', 'draft'],
     ])
     expect((await page(report.deliveryId)).decisions.map(({ name, decision, cases }) => [name, decision, cases.length])).toEqual([
       ['knows FERRY-991', 'ask', 0],

@@ -144,7 +144,7 @@ export class LiveResultDto implements LiveResult {
   properties?: LivePropertyDto[]
 }
 
-export const LIVE_FAULTS = ['load', 'hook', 'crash'] as const
+export const LIVE_FAULTS = ['load', 'hook', 'suite', 'undelivered', 'bailOut', 'plan', 'crash'] as const
 
 export class LiveFaultDto {
   @IsIn(LIVE_FAULTS)

@@ -17,6 +17,10 @@ export interface Config {
   uploadIdleMs: number
   /** Where attachments and delivered files are kept: a folder or a bucket; every server process must see the same. */
   blobs: string | S3Settings
+  /** A delivery of more bytes is stored first and read from the queue. */
+  queueBytes: number
+  /** Below these folders of the server sources may be looked into; none where the list is empty. */
+  sourceFolders: string[]
   /** Who knows it may read the metrics; null where nobody may. */
   metricsToken: string | null
 }
@@ -54,8 +58,16 @@ export function readConfig(env: Record<string, string | undefined>): Config {
     proxies,
     uploadIdleMs: idle * 1000,
     blobs: readBlobs(env),
+    queueBytes: megabytes(env, 'BOBBIN_QUEUE_MB', 128),
+    sourceFolders: (env['BOBBIN_SOURCE_FOLDERS'] ?? '').split(':').filter((folder) => folder !== ''),
     metricsToken: env['BOBBIN_METRICS_TOKEN'] || null,
   }
+}
+
+function megabytes(env: Record<string, string | undefined>, name: string, usual: number): number {
+  const size = Number(env[name] ?? usual)
+  if (!(size >= 0 && size <= 1_000_000)) throw new Error(`${name} is “${env[name]}”; it must be megabytes from 0 to 1000000`)
+  return size * 1024 ** 2
 }
 
 /** A folder by default; a bucket where its address is one of the web. */

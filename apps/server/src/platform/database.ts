@@ -1,3 +1,4 @@
+import type { ClientBase } from 'pg'
 import { QueryTypes, type Sequelize, type Transaction } from 'sequelize'
 
 export interface Queryable {
@@ -7,6 +8,9 @@ export interface Queryable {
 
 /** A connection inside a transaction. */
 export type InTransaction = Queryable & { transaction: Transaction }
+
+/** The connection that a Sequelize transaction has to itself. */
+export const clientOf = (transaction: Transaction): ClientBase => (transaction as unknown as { connection: ClientBase }).connection
 
 /** Runs a SELECT (or a statement with RETURNING) and types its rows; `$name` in the text is bound from `bind`. */
 export async function rowsOf<T extends object>(db: Queryable, sql: string, bind: Record<string, unknown> = {}): Promise<T[]> {

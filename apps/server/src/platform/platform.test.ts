@@ -17,6 +17,8 @@ describe('readConfig', () => {
       uploadIdleMs: 60_000,
       blobs: '.bobbin/blobs',
       metricsToken: null,
+      queueBytes: 134_217_728,
+      sourceFolders: [],
     })
   })
   it('takes the address of a bucket, with its keys', () => {

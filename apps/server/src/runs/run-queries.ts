@@ -4,7 +4,7 @@ import { SCRIPT_REF } from '../scripts/index.js'
 const NOT_RUN = CHANGES.indexOf('notRun')
 
 /** A run with what names it; alias \`r\` for the run. */
-export const RUN_COLUMNS = `r.id, r.lane_id as "laneId", p.name as pipeline, l.branch, e.name as environment, b.name as build, b.commit,
+export const RUN_COLUMNS = `r.id, r.lane_id as "laneId", p.name as pipeline, l.branch, e.name as environment, b.name as build, b.commit, b.author, b.address, r.keep, r.forgotten_at as "forgottenAt",
   r.started_at as "startedAt", r.delivered_at as "deliveredAt", r.duration_ms::float8 as "durationMs", r.live, r.incomplete, r.outage, r.sort_key as "sortKey", r.day::text as day,
   r.total, r.passed, r.failed, r.errored, r.skipped, r.blocked, r.not_run as "notRun", r.recovered, r.changes,
   (select count(*)::int from result_file f where f.run_id = r.id) as files`
@@ -171,3 +171,5 @@ from script own join script s on s.project_id = own.project_id and starts_with(s
   and (s.classname, s.file, s.profile, s.suites) is not distinct from (own.classname, own.file, own.profile, own.suites)
 join result r on r.run_id = $runId and r.day = $day::date and r.script_id = s.id
 where own.id = $scriptId order by s.id limit 2000`
+
+export const CHANGED_FILES = `select b.changed_files as "changedFiles" from run r join build b on b.id = r.build_id where r.id = $runId`

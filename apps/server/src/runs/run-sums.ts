@@ -14,26 +14,44 @@ export const SET_SUMS = `total = s.total, passed = s.passed, failed = s.failed, 
 
 const KEPT = 'total, passed, failed, errored, skipped, blocked, not_run, recovered, duration_ms, incomplete, outage'
 
+/** A run whose kept sums were not those of its results. */
+export interface Differing {
+  id: number
+  build: string
+  pipeline: string
+}
+
 /**
  * Makes anew what is kept with runs for speed: their sums from their results, and what they changed, which is counted when it is
- * next asked for. Deliveries under way are waited for.
- * @returns how many runs had sums that their results do not confirm
+ * next asked for. To be called in a transaction, with the deliveries to these runs held off.
+ * @param projectId of one project; null for all
  */
+export async function recountSums(database: ClientBase, projectId: number | null): Promise<{ runs: number; differing: Differing[] }> {
+  const own = [projectId]
+  await database.query('create temporary table kept on commit drop as select * from run where false')
+  await database.query('insert into kept select * from run where $1::int is null or project_id = $1', own)
+  const { rowCount } = await database.query(
+    `update run set ${SET_SUMS}, changes = null
+     from (select r.id, s.* from run r cross join lateral (select ${SUMS} from result where run_id = r.id and day = r.day) s
+       where $1::int is null or r.project_id = $1) s where s.id = run.id`,
+    own,
+  )
+  const { rows } = await database.query<Differing>(
+    `select run.id, b.name as build, p.name as pipeline from run join kept k on k.id = run.id join build b on b.id = run.build_id
+     join pipeline p on p.id = b.pipeline_id where (${columnsOf('run')}) is distinct from (${columnsOf('k')}) order by run.id`,
+  )
+  return { runs: rowCount ?? 0, differing: rows }
+}
+
+/** The same for every project, from a connection of its own. @returns how many runs had sums that their results do not confirm */
 export async function rebuildSums(database: ClientBase): Promise<number> {
   await database.query('begin')
   try {
     // deliveries lock runs in the order of their lanes; waiting for the table, with nothing locked yet, can't tie a knot with them
     await database.query('lock table run in share row exclusive mode')
-    await database.query('create temporary table kept on commit drop as select * from run')
-    await database.query(
-      `update run set ${SET_SUMS}, changes = null
-       from (select r.id, s.* from run r cross join lateral (select ${SUMS} from result where run_id = r.id and day = r.day) s) s where s.id = run.id`,
-    )
-    const wrong = await database.query(
-      `select 1 from run join kept k on k.id = run.id where (${columnsOf('run')}) is distinct from (${columnsOf('k')})`,
-    )
+    const { differing } = await recountSums(database, null)
     await database.query('commit')
-    return wrong.rowCount ?? 0
+    return differing.length
   } catch (error) {
     await database.query('rollback')
     throw error

@@ -38,6 +38,10 @@ export interface RunRecord {
   environment: string
   build: string
   commit: string | null
+  author: string | null
+  address: string | null
+  keep: boolean
+  forgottenAt: Date | null
   startedAt: Date
   deliveredAt: Date
   durationMs: number
@@ -94,7 +98,7 @@ export class RunsService {
   async get(context: Context, id: number, span?: number): Promise<RunDetail> {
     const record = await this.record(context, id)
     const at = { laneId: record.laneId, sortKey: record.sortKey }
-    const [changes, rows, previous, next, faults, warnings, deliveries, sent] = await Promise.all([
+    const [changes, rows, previous, next, faults, warnings, deliveries, sent, [build]] = await Promise.all([
       this.changeCounts(record),
       this.rows(
         context,
@@ -108,6 +112,7 @@ export class RunsService {
       rowsOf<FileWarnings>(this, sql.FILE_WARNINGS, { runId: id }),
       rowsOf<RunDetail['deliveries'][number]>(this, sql.DELIVERIES_OF_RUN, { runId: id }),
       sentOf(this, record),
+      rowsOf<Pick<RunDetail, 'changedFiles'>>(this, sql.CHANGED_FILES, { runId: id }),
     ])
     const threads = await this.history.threads(
       record.laneId,
@@ -117,6 +122,7 @@ export class RunsService {
     )
     return {
       run: runRow(record, changes),
+      changedFiles: build?.changedFiles ?? null,
       ...comparedWith(previous),
       next: next[0] ?? null,
       changes,
@@ -323,6 +329,8 @@ export function runRow(record: RunRecord, changes = record.changes && byChange(r
     lane: laneOf(record),
     build: record.build,
     commit: record.commit,
+    author: record.author,
+    address: record.address,
     startedAt: record.startedAt.toISOString(),
     deliveredAt: record.deliveredAt.toISOString(),
     durationMs: record.durationMs,
@@ -331,6 +339,8 @@ export function runRow(record: RunRecord, changes = record.changes && byChange(r
     incomplete: record.incomplete,
     outage: record.outage,
     files: record.files,
+    keep: record.keep,
+    forgottenAt: record.forgottenAt?.toISOString() ?? null,
     changes,
   }
 }

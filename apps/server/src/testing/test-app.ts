@@ -45,6 +45,8 @@ export class TestApp {
       proxies: 0,
       uploadIdleMs: 400,
       metricsToken: 'metrics-of-the-tests',
+      queueBytes: settings.queueBytes ?? 128 * 1024 ** 2,
+      sourceFolders: settings.sourceFolders ?? [],
       blobs: settings.blobs ?? mkdtempSync(join(tmpdir(), 'bobbin-blobs-')),
     }
     const app = await createApp(config)

@@ -116,6 +116,12 @@ function chooseFormat(head: Uint8Array): ResultFormat {
 export const looksLikeResults = (head: Uint8Array): boolean =>
   archiveKind(head) !== null || RESULT_FORMATS.some((format) => format.recognises(head))
 
+/** The format of a file that is still being written, by its first lines; null where it must be complete to be read. */
+export function growingFormat(head: Uint8Array): ResultFormat | null {
+  const format = RESULT_FORMATS.find((candidate) => candidate.recognises(head))
+  return format?.grows ? format : null
+}
+
 /** So much of a file is needed to tell whether it is one. */
 export const RESULT_HEAD = HEAD
 

@@ -225,5 +225,7 @@ export interface ResultFormat {
   id: string
   /** @param head the first bytes of the file (65,536, or all of a shorter one) */
   recognises(head: Uint8Array): boolean
+  /** A result stands in whole lines, after which it does not change: a file can be read while it is written. */
+  grows?: true
   open(sink: ResultSink): FormatReader
 }

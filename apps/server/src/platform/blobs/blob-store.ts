@@ -15,6 +15,8 @@ export interface BlobStore {
   put(hash: string, content: BlobContent): Promise<void>
   /** @returns null when there is no such content */
   get(hash: string, range?: ByteRange): Promise<Readable | null>
+  /** Removes a content; one that is not there is removed already. */
+  remove(hash: string): Promise<void>
   /** @throws Error saying what is wrong with the settings, when the store can't be reached or used */
   check(): Promise<void>
 }

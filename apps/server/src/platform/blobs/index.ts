@@ -3,6 +3,7 @@ import type { BlobStore } from './blob-store.js'
 import { LocalBlobs } from './local-blobs.js'
 import { S3Blobs } from './s3-blobs.js'
 
+export { KeptBlobs } from './kept-blobs.js'
 export { BLOBS, type BlobStore, type ByteRange } from './blob-store.js'
 
 /** The store that the settings name. */

@@ -25,3 +25,12 @@ it('takes nothing but a hash for a name, so that no path leads out of its folder
   await expect(blobs.get('../../etc/passwd')).rejects.toThrow(/is no SHA-256/)
   await expect(blobs.put('', content)).rejects.toThrow(RangeError)
 })
+
+it('forgets a content, and takes it anew', async () => {
+  await blobs.remove(hash)
+  expect(await blobs.get(hash)).toBeNull()
+  await blobs.remove(hash)
+  await blobs.put(hash, content)
+  const found = await blobs.get(hash)
+  expect(found && (await text(found))).toBe('the gate at noon')
+})

@@ -30,6 +30,10 @@ export class LocalBlobs implements BlobStore {
     return (await exists(path)) ? createReadStream(path, range) : null
   }
 
+  async remove(hash: string): Promise<void> {
+    await rm(this.pathOf(hash), { force: true })
+  }
+
   /** The folder is made with the first content. */
   async check(): Promise<void> {}
 

@@ -83,6 +83,17 @@ describe('a bucket', () => {
     expect(found && hashOf(await buffer(found))).toBe(hashOf(content))
   })
 
+  it('forgets a content, and takes it anew', async () => {
+    const blobs = new S3Blobs(settings)
+    const content = Buffer.from('forgotten at dusk')
+    await blobs.put(hashOf(content), content)
+    await blobs.remove(hashOf(content))
+    await blobs.remove(hashOf(content))
+    expect(await blobs.get(hashOf(content))).toBeNull()
+    await blobs.put(hashOf(content), content)
+    expect(await blobs.get(hashOf(content))).not.toBeNull()
+  })
+
   it('takes nothing but a hash for a name', async () => {
     await expect(new S3Blobs(settings).get('../../other-bucket/secret')).rejects.toThrow(/is no SHA-256/)
   })

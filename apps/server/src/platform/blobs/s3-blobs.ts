@@ -38,6 +38,11 @@ export class S3Blobs implements BlobStore {
     return answer.body ? Readable.fromWeb(answer.body) : Readable.from([])
   }
 
+  async remove(hash: string): Promise<void> {
+    const answer = await this.client.fetch(this.urlOf(hash), { method: 'DELETE' })
+    if (answer.status !== 404) await this.expect(answer, 'can’t remove a content')
+  }
+
   /** Asks for a content that nobody has: the answer tells whether the bucket is there and lets itself be asked. */
   async check(): Promise<void> {
     const url = this.urlOf('0'.repeat(64))

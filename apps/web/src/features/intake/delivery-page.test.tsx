@@ -17,6 +17,9 @@ const file = (id: number, more: Partial<DeliveryFile> = {}): DeliveryFile => ({
 }) // prettier-ignore
 const delivery: DeliveryDetail = {
   id: 9,
+  state: 'read',
+  problem: null,
+  waiting: 0,
   at: AT,
   by: 'Runa Solberg',
   source: 'cli',

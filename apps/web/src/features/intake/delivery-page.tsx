@@ -12,6 +12,7 @@ import { Dialog } from '../../ui/dialog.js'
 import { Button, ErrorState, Loading, messageOf } from '../../ui/states.js'
 import { Time } from '../../ui/time.js'
 import { notifyError, notifyUndo } from '../../ui/toast.js'
+import { Decisions } from './decisions.js'
 import { sourceWords } from './deliveries.js'
 import { FileFindings } from './file-findings.js'
 import { FILE_STATUS } from './file-status.js'
@@ -40,6 +41,7 @@ export function DeliveryView({ delivery }: { delivery: DeliveryDetail }) {
       <Head delivery={delivery} reading={reading} />
       {reading.progress && <Progress reading={reading} />}
       {(delivery.undone || delivery.files.some(({ status }) => status === 'undone')) && <Undone delivery={delivery} reading={reading} />}
+      <Decisions delivery={delivery} />
       <Files delivery={delivery} reading={reading} />
     </section>
   )

@@ -15,6 +15,7 @@ const changes = {
 const place = { line: 7, column: 2 }
 const report: DeliveryReport = {
   deliveryId: 1,
+  state: 'read',
   run: { id: 149, build: '412', lane: { id: 1, pipeline: 'fare-desk-web', branch: 'main', environment: 'pier-test' }, totals, live: false, incomplete: true },
   made: [{ kind: 'environment', name: 'pier-test' }],
   notes: ['Build 412 was delivered before with commit aaa'],

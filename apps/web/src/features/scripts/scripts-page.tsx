@@ -15,6 +15,7 @@ import { OutcomeGlyph } from '../../ui/thread.js'
 import { Time } from '../../ui/time.js'
 import { notifyUndo } from '../../ui/toast.js'
 import { LaneHistory } from '../history/lane-history.js'
+import { DecideBar } from './decide-bar.js'
 import { LinkDialog, useLinking } from './link-dialog.js'
 
 type Line = { kind: 'file'; name: string; count: number } | { kind: 'script'; row: ScriptRow }
@@ -22,15 +23,21 @@ type Line = { kind: 'file'; name: string; count: number } | { kind: 'script'; ro
 const FILTERS = [
   [null, 'all'],
   ['unlinked', 'without a case'],
+  ['aside', 'set aside'],
   ['unknownKeys', 'with a key that no case has'],
 ] as const
+
+const NONE: ReadonlySet<string> = new Set()
+
+/** Of the picked scripts those that the list shows: what is not seen is not decided about. */
+const pickedOf = (rows: readonly ScriptRow[], picked: ReadonlySet<string>) => rows.filter(({ id }) => picked.has(String(id)))
 
 /** Every automated test that results have named, in the files they stand in. */
 export function ScriptsPage() {
   const { project } = useSession()
   const [params, setAddress] = useAddress()
   const search = params.get('search') ?? ''
-  const only = (['unlinked', 'unknownKeys'] as const).find((word) => word === params.get('only'))
+  const only = (['unlinked', 'aside', 'unknownKeys'] as const).find((word) => word === params.get('only'))
   const query = { ...(search && { search }), ...(only && { only }) }
   const scripts = useQuery({
     queryKey: ['scripts', project.slug, query],
@@ -38,9 +45,18 @@ export function ScriptsPage() {
     placeholderData: (before) => before,
   })
   const selected = params.get('script')
+  const [picked, setPicked] = useState<ReadonlySet<string>>(NONE)
+  const pick = (keys: string[], on: boolean) =>
+    setPicked((now) => {
+      const next = new Set(now)
+      for (const key of keys)
+        if (on) next.add(key)
+        else next.delete(key)
+      return next
+    })
   if (scripts.isPending) return <Loading what="the scripts" />
   if (scripts.error) return <ErrorState error={scripts.error} onRetry={() => void scripts.refetch()} />
-  const { rows, total, unlinked, unknownKeys } = scripts.data
+  const { rows, total } = scripts.data
   return (
     <>
       <section aria-label="Scripts" className="@container flex min-w-0 flex-1 flex-col">
@@ -59,8 +75,7 @@ export function ScriptsPage() {
                     : 'border-b-2 border-transparent text-soft hover:text-ink'
                 }
               >
-                {value === 'unlinked' && `${unlinked} `}
-                {value === 'unknownKeys' && `${unknownKeys} `}
+                {value && `${scripts.data[value]} `}
                 {words}
               </button>
             ))}
@@ -81,10 +96,13 @@ export function ScriptsPage() {
             keyOf={(line) => (line.kind === 'script' ? String(line.row.id) : null)}
             selected={selected}
             onSelect={(key) => setAddress({ script: key }, { replace: selected !== null })}
+            picked={picked}
+            onPick={pick}
             heightOf={(line) => (line.kind === 'file' ? 38 : 30)}
             render={(line) => <LineView line={line} />}
           />
         )}
+        {picked.size > 0 && <DecideBar scripts={pickedOf(rows, picked)} onDone={() => setPicked(NONE)} />}
       </section>
       {selected && <ScriptInspector key={selected} id={selected} onClose={() => setAddress({ script: null })} />}
     </>
@@ -141,7 +159,7 @@ function LineView({ line }: { line: Line }) {
       <div role="gridcell" className="w-[200px] shrink-0 truncate px-3 font-mono text-dye @max-[620px]:w-[110px]">
         {row.cases.join(' ')}
         {row.unknownKeys.length > 0 && <span className="text-errored"> {row.unknownKeys.join(' ')}?</span>}
-        {row.cases.length + row.unknownKeys.length === 0 && <span className="text-soft">no case</span>}
+        {row.cases.length + row.unknownKeys.length === 0 && <span className="text-soft">{row.aside ? 'set aside' : 'no case'}</span>}
       </div>
       <div role="gridcell" className="w-[140px] shrink-0 truncate pr-5 text-right text-soft @max-[620px]:hidden">
         {row.lastSeen && <Time iso={row.lastSeen} />}

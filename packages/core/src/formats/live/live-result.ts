@@ -69,6 +69,29 @@ export function testResultOf(live: LiveResult): TestResult {
   }
 }
 
+/** The tries at a test that a file tells, as a reporter would tell them one by one; steps and attachments are left out. */
+export const liveResultsOf = (
+  { name, suites, classname, sourceFile, profile, properties, attempts }: TestResult,
+  occurrence: number,
+): LiveResult[] =>
+  attempts.map(({ outcome, durationMs, startedAt, failures, reason, stdout, stderr }) => ({
+    name,
+    suites: [...suites],
+    classname,
+    file: sourceFile,
+    profile,
+    occurrence,
+    // what a test came to over its tries is told by them
+    outcome: outcome === 'recovered' ? 'passed' : outcome,
+    durationMs,
+    startedAt,
+    failures: failures.map(({ message, type, stack }) => ({ message, type, stack })),
+    reason,
+    stdout,
+    stderr,
+    properties: properties.map((property) => ({ name: property.name, value: property.value })),
+  }))
+
 /** A fault as a reporter tells it, within the same limits. */
 export const liveFault = (told: { code: FaultCode; subject: string; message?: string | null; stack?: string | null }): Fault => ({
   code: told.code,

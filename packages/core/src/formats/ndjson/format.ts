@@ -31,6 +31,7 @@ interface LineFormatParts {
 export function lineFormat({ id, recognises, policy, open }: LineFormatParts): ResultFormat {
   return {
     id,
+    grows: true,
     recognises: (head) => valuesOf(head).some(recognises),
     open: (sink) => {
       const warnings = new WarningLog()
