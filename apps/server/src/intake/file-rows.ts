@@ -36,15 +36,11 @@ export async function addStoredRow(
 
 /** Whether the run has this very file by the same delivery. */
 export async function isOwn(db: Queryable, deliveryId: number, runId: number, { sha256 }: ReadFile): Promise<boolean> {
-  const rows = await rowsOf(
-    db,
-    'select 1 as yes from result_file where run_id = $runId and sha256 = $sha and delivery_id = $deliveryId',
-    {
-      deliveryId,
-      runId,
-      sha: sha256,
-    },
-  )
+  const rows = await rowsOf(db, 'select 1 as yes from result_file where run_id = $runId and sha256 = $sha and delivery_id = $deliveryId', {
+    deliveryId,
+    runId,
+    sha: sha256,
+  })
   return rows.length > 0
 }
 

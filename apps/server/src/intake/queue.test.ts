@@ -1,5 +1,4 @@
 import { deliver, type DeliveryDetail, type DeliveryReport, type QueuedDelivery, type RunDetail } from '@bobbin/client'
-import { rmSync } from 'node:fs'
 import { request } from 'node:http'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { resultFile, TestApp, TOKEN } from '../testing/test-app.js'
@@ -150,5 +149,4 @@ it('says of a delivery that was read as it came that its answer told', async () 
   await expect(small.get(`/deliveries/${deliveryId}/report`)).rejects.toThrow(/was answered when it came/)
   await expect(small.get('/deliveries/99999/report')).rejects.toThrow(/no delivery/)
   await small.stop()
-  rmSync(String(small.config.blobs), { recursive: true, force: true })
 })

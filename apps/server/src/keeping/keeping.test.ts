@@ -44,7 +44,7 @@ const runOf = (report: DeliveryReport) => bobbin.get<RunDetail>(`/runs/${report.
 const attemptsOf = async (report: DeliveryReport) =>
   (await bobbin.ask(`select 1 as one from attempt where run_id = ${report.run?.id}`)).length
 const storedFiles = () =>
-  readdirSync(String(bobbin.config.blobs), { recursive: true, withFileTypes: true }).filter((entry) => entry.isFile()).length
+  readdirSync(bobbin.config.blobs as string, { recursive: true, withFileTypes: true }).filter((entry) => entry.isFile()).length
 
 describe('forgetting', () => {
   it('takes the details of old runs and leaves outcomes, durations, and whatever is kept or newer', async () => {

@@ -3,6 +3,7 @@ import { type QueryClient, useQueryClient } from '@tanstack/react-query'
 import { useEffect } from 'react'
 import { useSession } from '../context/session.js'
 import { api } from '../lib/api.js'
+import { openEvents } from '../lib/shared-events.js'
 
 /** Which questions a change may answer anew, by the first word of their key. */
 const TOUCHED: Record<Topic, readonly string[]> = {
@@ -31,7 +32,7 @@ export function useLive(): void {
   const queries = useQueryClient()
   useEffect(() => {
     if (typeof EventSource === 'undefined') return
-    const source = new EventSource(api.address('/projects/{project}/events', { path: { project: project.slug } }))
+    const source = openEvents(api.address('/projects/{project}/events', { path: { project: project.slug } }))
     const waiting = new Set<string>()
     let timer: ReturnType<typeof setTimeout> | null = null
     const running = new Set<number>()
@@ -58,8 +59,8 @@ export function useLive(): void {
       }, LIVE_MS)
     }
     const everything = () => refresh(Object.values(TOUCHED).flat())
-    source.addEventListener('change', (event: MessageEvent<string>) => {
-      const { topics, live } = JSON.parse(event.data) as ChangeEvent
+    source.addEventListener('change', (event) => {
+      const { topics, live } = JSON.parse((event as MessageEvent<string>).data) as ChangeEvent
       if (live) {
         showSums(queries, project.slug, live)
         refreshLive(live.runId)
