@@ -13,6 +13,8 @@ const VIEWS: [string, string][] = [
   ['account settings', '/gullhaven/settings/account'],
   ['token settings', '/gullhaven/settings/tokens'],
   ['project settings', '/gullhaven/settings/project'],
+  ['taking in', '/gullhaven/settings/intake'],
+  ['space', '/gullhaven/settings/space'],
   ['new project', '/gullhaven/settings/project?new=1'],
   ['API reference', '/reference'],
 ]

@@ -28,7 +28,7 @@ test('what a runner writes is followed, line by line and file by file, and its e
   await expect(page.getByText('gate 3')).toBeVisible()
 })
 
-test('bobbin.json in the repository says what needs not be said again', async () => {
+test('bobbin.json in the repository says what needs not be said again', () => {
   const folder = folderWith({
     'bobbin.json': '{"pipeline":"of-the-file","environment":"pier-test","branch":"main","files":["*.xml"]}',
     'a.xml': '<testsuite name="s"><testcase classname="c" name="n"/></testsuite>',

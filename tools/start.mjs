@@ -14,6 +14,8 @@ const DATABASE = 'bobbin'
 const LOCK = join(DATA, 'start.lock')
 /** Remembers whether, and up to which day, the demo data was loaded. */
 const DEMO = join(DATA, 'demo.json')
+/** Result files that are put here can be looked into as a source. */
+const INCOMING = join(DATA, 'incoming')
 const started = Date.now()
 const say = (text) => console.log(`  ${text} …`)
 
@@ -59,7 +61,11 @@ async function startServer(databaseUrl) {
     BOBBIN_WEB_ROOT: WEB_ROOT,
     BOBBIN_SECRET: secret(),
     NODE_ENV: 'production',
+    // one machine and one person's trial: what this person can reach, sources may look into
+    BOBBIN_SOURCE_FOLDERS: process.env.BOBBIN_SOURCE_FOLDERS ?? INCOMING,
+    BOBBIN_SOURCE_HOSTS: process.env.BOBBIN_SOURCE_HOSTS ?? '*',
   }
+  mkdirSync(INCOMING, { recursive: true })
   // a group of its own: Ctrl-C reaches only this script, which stops things in order
   const server = spawn(process.execPath, [SERVER_MAIN], { cwd: ROOT, env, detached: true, stdio: ['ignore', 'ignore', 'inherit', 'ipc'] })
   running.server = server

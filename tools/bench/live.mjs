@@ -76,11 +76,12 @@ export async function benchLatency(figures, bench) {
   })
   const browser = await chromium.launch(CHROMIUM)
   try {
-    const context = await browser.newContext({ baseURL: bench.url })
     const [name, value] = bench.cookie.split('=')
-    await context.addCookies([{ name, value, url: bench.url }])
     const pages = []
+    // each page in a browser of its own, as if each were another person's
     for (let i = 0; i < PAGES; i++) {
+      const context = await browser.newContext({ baseURL: bench.url })
+      await context.addCookies([{ name, value, url: bench.url }])
       const page = await context.newPage()
       await page.goto(`/bench/runs/${feed.runId}`)
       await page.getByRole('region', { name: 'Live' }).waitFor()

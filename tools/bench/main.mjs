@@ -1,5 +1,6 @@
 #!/usr/bin/env node
 // npm run bench: what the goals say about speed, measured here and now, written to docs/benchmarks.md.
+// With names of parts (npm run bench -- parsing delivery) only those are measured, and nothing is written.
 import { mkdirSync, rmSync, writeFileSync } from 'node:fs'
 import { cpus, totalmem } from 'node:os'
 import { join } from 'node:path'
@@ -19,13 +20,15 @@ import { startBench } from './server.mjs'
 const RESULTS = 5_000_000
 const say = (text) => console.log(text)
 const figures = new Figures()
+const wanted = process.argv.slice(2)
+const wants = (part) => wanted.length === 0 || wanted.includes(part)
 const home = join(DATA, `bench-${process.pid}`)
 mkdirSync(home, { recursive: true })
 await ensureBuilt(say)
 const postgres = await startPostgres(home, say)
 try {
-  await benchParsing(figures, home)
-  benchFormats(figures, home)
+  if (wants('parsing')) await benchParsing(figures, home)
+  if (wants('formats')) benchFormats(figures, home)
   const inDatabase = async (name, use) => {
     await postgres.createDatabase(name)
     const bench = await startBench(postgres.url(name))
@@ -33,20 +36,24 @@ try {
     await postgres.dropDatabase(name)
   }
   let empty = 0
-  await inDatabase('bench_empty', async (bench) => {
-    await makeCases(bench.database, 1)
-    empty = await benchDelivery(figures, home, bench, 'into an empty project')
-    await benchReporter(figures, home, bench)
-    await benchLatency(figures, bench)
-  })
-  await inDatabase('bench_full', async (bench) => {
-    say(`Making ${RESULTS.toLocaleString('en')} results …`)
-    await makeCases(bench.database, 1)
-    await makeHistory(bench.database, 1, RESULTS)
-    await benchReading(figures, bench)
-    await benchFirstPage(figures, bench)
-    await benchDelivery(figures, home, bench, 'into a project with 5,000,000 results', { compareWith: empty })
-  })
+  if (wants('delivery') || wants('live')) {
+    await inDatabase('bench_empty', async (bench) => {
+      await makeCases(bench.database, 1)
+      if (wants('delivery')) empty = await benchDelivery(figures, home, bench, 'into an empty project')
+      if (wants('live')) await benchReporter(figures, home, bench)
+      if (wants('live')) await benchLatency(figures, bench)
+    })
+  }
+  if (wants('delivery') || wants('reading')) {
+    await inDatabase('bench_full', async (bench) => {
+      say(`Making ${RESULTS.toLocaleString('en')} results …`)
+      await makeCases(bench.database, 1)
+      await makeHistory(bench.database, 1, RESULTS)
+      if (wants('reading')) await benchReading(figures, bench)
+      if (wants('reading')) await benchFirstPage(figures, bench)
+      if (wants('delivery')) await benchDelivery(figures, home, bench, 'into a project with 5,000,000 results', { compareWith: empty })
+    })
+  }
 } finally {
   await postgres.stop()
   postgres.destroy()
@@ -64,7 +71,7 @@ ${figures.markdown()}
 - **COPY plus bare parse**: the same rows copied into an unlogged table without index, plus that pass: the least a delivery could cost.
 - The delivered file has 100,000 tests, every tenth failing with a stack and every fifth with output. The first build makes 100,000 scripts, the later ones find them; “visible” is a count over a connection of its own after the answer has come, and the answer holds the comparison with the build before.
 `
-writeFileSync(join(ROOT, 'docs', 'benchmarks.md'), text)
+if (wanted.length === 0) writeFileSync(join(ROOT, 'docs', 'benchmarks.md'), text)
 const missed = figures.rows.filter((row) => !row.kept)
 say(missed.length === 0 ? 'Everything is kept' : `${missed.length} of ${figures.rows.length} figures are missed`)
 process.exit(missed.length === 0 ? 0 : 1)

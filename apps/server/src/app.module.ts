@@ -18,6 +18,7 @@ import { MembersService } from './projects/members.service.js'
 import { OpenApiController } from './openapi/openapi.controller.js'
 import { ProjectsController } from './projects/projects.controller.js'
 import { RunsModule } from './runs/index.js'
+import { SourcesModule } from './sources/sources.module.js'
 import { ScriptsModule } from './scripts/index.js'
 import { ViewsModule } from './views/views.module.js'
 
@@ -60,6 +61,7 @@ export class AppModule {
         IntakeModule,
         LiveModule,
         KeepingModule,
+        SourcesModule,
         AttachmentsModule,
         BriefModule,
         ViewsModule,

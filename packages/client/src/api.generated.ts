@@ -956,6 +956,97 @@ export interface paths {
     patch?: never
     trace?: never
   }
+  '/projects/{project}/sources': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** Folders and addresses that are looked into at an interval */
+    get: operations['sourcesList']
+    put?: never
+    /** Adds a source */
+    post: operations['sourcesAdd']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/sources/look': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    /** What a source that is only being thought of holds, and what would become of it; nothing is stored */
+    post: operations['sourcesLook']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/sources/{id}': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    /** Changes a source */
+    put: operations['sourcesEdit']
+    post?: never
+    /** Forgets a source; what it brought stays */
+    delete: operations['sourcesRemove']
+    options?: never
+    head?: never
+    /** Pauses a source, or goes on with it */
+    patch: operations['sourcesPause']
+    trace?: never
+  }
+  '/projects/{project}/sources/{id}/fetch': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    /** Looks into a source now and takes in what is new */
+    post: operations['sourcesFetchNow']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/sources/{id}/look': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    /**
+     * The same for one that is there
+     * @description what it brought before is told apart.
+     */
+    post: operations['sourcesLookAgain']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
   '/projects/{project}/space': {
     parameters: {
       query?: never
@@ -2354,6 +2445,75 @@ export interface components {
       email: string
       password: string
     }
+    /** @description A place that is looked into at an interval, for teams who can't push. */
+    Source: {
+      id: number
+      name: string
+      kind: components['schemas']['SourceKind']
+      /** @description The folder's path, or the address. */
+      address: string
+      pipeline: string
+      branch: string
+      environment: string
+      /** @description The build's name, in which `{folder}` stands for the folder below the source; null names it by the file's time. */
+      build: string | null
+      everySeconds: number
+      paused: boolean
+      by: string
+      nextAt: string
+      lastAt: string | null
+      /** @description How often it failed in a row, and why the last time. */
+      failures: number
+      problem: string | null
+      /** @description How many files it brought so far. */
+      brought: number
+      /** @description The newest delivery it made. */
+      lastDelivery: number | null
+    }
+    SourceDto: {
+      name: string
+      kind: components['schemas']['SourceKind']
+      address: string
+      pipeline: string
+      branch: string
+      environment: string
+      /** @description The build’s name, in which `{folder}` stands for the folder below the source; without it the build is named by the file’s time. */
+      build?: string | null
+      everySeconds: number
+    }
+    /** @description A file that a source holds now, and what would become of it. */
+    SourceFile: {
+      name: string
+      bytes: number
+      build: string
+      /** @description It was brought before, as it is. */
+      known: boolean
+      format: string | null
+      totals: components['schemas']['OutcomeTotals'] | null
+      /** @description Why it would be refused or passed over. */
+      error: string | null
+    }
+    /**
+     * @description A folder of the server, or an address.
+     * @enum {string}
+     */
+    SourceKind: 'folder' | 'http'
+    SourceList: {
+      rows: components['schemas']['Source'][]
+      /** @description What the operator allows: folders below these, and these hosts; `*` is any. */
+      folders: string[]
+      hosts: string[]
+    }
+    SourceLook: {
+      /** @description The first fifty. */
+      files: components['schemas']['SourceFile'][]
+      /** @description How many files there are, and how many of them are new. */
+      count: number
+      fresh: number
+    }
+    SourcePausedDto: {
+      paused: boolean
+    }
     Space: {
       /** @description For so many days details are kept; null is for ever. */
       keepDetailsDays: number | null
@@ -2411,7 +2571,7 @@ export interface components {
      * @description What of a project has changed, by the part of the API that tells of it.
      * @enum {string}
      */
-    Topic: 'cases' | 'scripts' | 'runs' | 'live' | 'members' | 'tokens' | 'views' | 'project'
+    Topic: 'cases' | 'scripts' | 'runs' | 'live' | 'members' | 'tokens' | 'views' | 'sources' | 'space' | 'project'
     /**
      * @description What becomes of a test that no case claims: it is set aside and listed; a case is made for it, in the area that mirrors its folder; or it is listed for a person to decide.
      * @enum {string}
@@ -2564,6 +2724,13 @@ export type ScriptRow = components['schemas']['ScriptRow']
 export type ScriptsDecided = components['schemas']['ScriptsDecided']
 export type SessionRow = components['schemas']['SessionRow']
 export type SignInDto = components['schemas']['SignInDto']
+export type Source = components['schemas']['Source']
+export type SourceDto = components['schemas']['SourceDto']
+export type SourceFile = components['schemas']['SourceFile']
+export type SourceKind = components['schemas']['SourceKind']
+export type SourceList = components['schemas']['SourceList']
+export type SourceLook = components['schemas']['SourceLook']
+export type SourcePausedDto = components['schemas']['SourcePausedDto']
 export type Space = components['schemas']['Space']
 export type SpacePart = components['schemas']['SpacePart']
 export type TestStep = components['schemas']['TestStep']
@@ -3554,7 +3721,7 @@ export interface operations {
         address?: string
         /** @description Paths that the build changed, from the root of the repository. */
         changedFiles?: string[]
-        source?: 'cli' | 'web'
+        source?: 'cli' | 'web' | 'fetched'
         /** @description How large its files are together: a large delivery is stored first, and read when somebody is free. */
         bytes?: number
         /** @description Which shard of the run it brings, from 1. */
@@ -4742,6 +4909,277 @@ export interface operations {
         }
         content: {
           'application/json': components['schemas']['ScriptDetail']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  sourcesList: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['SourceList']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  sourcesAdd: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['SourceDto']
+      }
+    }
+    responses: {
+      /** @description Done */
+      201: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['Source']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  sourcesLook: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['SourceDto']
+      }
+    }
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['SourceLook']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  sourcesEdit: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+        id: number
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['SourceDto']
+      }
+    }
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['Source']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  sourcesRemove: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+        id: number
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done, nothing to say */
+      204: {
+        headers: {
+          [name: string]: unknown
+        }
+        content?: never
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  sourcesPause: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+        id: number
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['SourcePausedDto']
+      }
+    }
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['Source']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  sourcesFetchNow: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+        id: number
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['Source']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  sourcesLookAgain: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+        id: number
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['SourceDto']
+      }
+    }
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['SourceLook']
         }
       }
       /** @description What went wrong */

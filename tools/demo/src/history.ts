@@ -5,6 +5,8 @@ import type { DemoScript, World } from './world.js'
 
 export interface DemoBuild extends BuildSight {
   commit: string
+  author: string
+  changedFiles: string[]
   startedAt: Date
   files: MadeFile[]
 }
@@ -81,8 +83,23 @@ function pipelineBuilds(world: World, pipeline: Pipeline, lastDay: string, seed:
         : Math.floor(random.next() * 0xfffffff)
             .toString(16)
             .padStart(7, '0')
-    return { ...sight, commit, startedAt, files: buildFiles(world, pipeline, sight, startedAt, random) }
+    const made = madeBy(sight, new Random(seed + i + 500_000))
+    return { ...sight, commit, ...made, startedAt, files: buildFiles(world, pipeline, sight, startedAt, random) }
   })
+}
+
+const AUTHORS = ['Dara Quill', 'Runa Solberg', 'Bo Fenwick', 'Ada Skerry'] as const
+const SOURCES = [
+  'deck/planner.ts', 'deck/limits/axles.ts', 'deck/lanes.ts', 'fares/basket.ts', 'fares/refunds.ts', 'fares/season-tickets.ts',
+  'gate/scanner.ts', 'gate/offline-queue.ts', 'timetable/tides.py', 'timetable/sailings.py', 'freight/manifest.py', 'tides/alerts.py',
+] as const // prettier-ignore
+
+/** Who made a build's change, and what they changed: the newest one on main is the regression of the story. */
+function madeBy({ pipeline, branch, number }: BuildSight, random: Random): Pick<DemoBuild, 'author' | 'changedFiles'> {
+  if (pipeline === 'fare-desk-web' && branch === 'main' && number === 412)
+    return { author: 'Dara Quill', changedFiles: ['deck/axle-load.spec.ts', 'deck/limits/axles.ts', 'deck/planner.ts'] }
+  const files = Array.from({ length: 1 + Math.floor(random.next() * 4) }, () => random.pick(SOURCES))
+  return { author: random.pick(AUTHORS), changedFiles: [...new Set(files)].sort() }
 }
 
 const SHARDS = 4

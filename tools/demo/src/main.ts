@@ -26,12 +26,13 @@ const history = makeHistory(world, lastDay, SEED)
 const builds = values.builds ? history.slice(-Number(values.builds)) : history
 let results = 0
 for (const [i, build] of builds.entries()) {
-  const { pipeline, branch, environment, commit } = build
+  const { pipeline, branch, environment, commit, author, changedFiles } = build
+  const address = `https://ci.gullhaven.example/${pipeline}/${build.number}`
   const files = build.files.map((file) => ({ name: file.name, content: new Blob([file.text]) }))
   const report = await deliver(
     client,
     seed.project.slug,
-    { pipeline, branch, environment, commit, build: String(build.number) },
+    { pipeline, branch, environment, commit, author, address, changedFiles, build: String(build.number) },
     'cli',
     files,
   )

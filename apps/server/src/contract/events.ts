@@ -1,7 +1,7 @@
 import type { LiveSums } from './live.js'
 
 /** What of a project has changed, by the part of the API that tells of it. */
-export type Topic = 'cases' | 'scripts' | 'runs' | 'live' | 'members' | 'tokens' | 'views' | 'project'
+export type Topic = 'cases' | 'scripts' | 'runs' | 'live' | 'members' | 'tokens' | 'views' | 'sources' | 'space' | 'project'
 
 export interface ChangeEvent {
   topics: Topic[]

@@ -19,6 +19,9 @@ const TOPICS: Record<string, Topic[]> = {
   members: ['members'],
   tokens: ['tokens'],
   views: ['views'],
+  sources: ['sources'],
+  space: ['space'],
+  recount: ['runs'],
 }
 
 /** Whatever changed something below a project is announced; a route that is added later is announced too. */
@@ -28,7 +31,7 @@ export class AnnounceInterceptor implements NestInterceptor {
 
   intercept(host: ExecutionContext, next: CallHandler): Observable<unknown> {
     const { method, project, path } = host.switchToHttp().getRequest<BobbinRequest>()
-    if (!project || method === 'GET' || method === 'HEAD' || path.endsWith('/preview')) return next.handle()
+    if (!project || method === 'GET' || method === 'HEAD' || /\/(preview|look)$/.test(path)) return next.handle()
     const part = /\/projects\/[^/]+\/([^/]+)/.exec(path)?.[1] ?? ''
     return next.handle().pipe(
       mergeMap(async (answer: unknown) => {

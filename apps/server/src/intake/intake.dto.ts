@@ -56,7 +56,7 @@ export class PlaceDto {
 export class TargetDto extends PlaceDto {
   @IsOptional()
   @IsIn(['cli', 'web'])
-  source?: 'cli' | 'web'
+  source?: 'cli' | 'web' | 'fetched'
   /** How large its files are together: a large delivery is stored first, and read when somebody is free. */
   @IsOptional()
   @Type(() => Number)

@@ -18,8 +18,8 @@ export class IntakeService {
   ) {}
 
   /** Opens a delivery; files are then taken one after the other, each wholly or not at all. */
-  async open(context: Context, dto: TargetDto): Promise<Delivery> {
-    return this.resume(await addDelivery(this, context, dto, 'taken'), context, dto)
+  async open(context: Context, dto: TargetDto, sourceId: number | null = null): Promise<Delivery> {
+    return this.resume(await addDelivery(this, context, dto, 'taken', sourceId), context, dto)
   }
 
   /** A delivery that is known, to be read from its beginning. */

@@ -13,7 +13,8 @@ alter table script
   -- what was decided when it came first without a case that it declares, and the file that brought it
   add column triage text check (triage in ('aside', 'make', 'ask')),
   add column first_file_id int;
-create index script_decided on script (first_file_id) where triage is not null;
+-- scripts stand in the order of the files that brought them: a summary of ranges tells where to look, and costs next to nothing
+create index script_decided on script using brin (first_file_id) with (pages_per_range = 32, autosummarize = on);
 
 alter table case_change drop constraint case_change_kind_check,
   add check (kind in ('edit', 'bulk', 'delete', 'import', 'outline', 'scripts'));

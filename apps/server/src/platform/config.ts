@@ -21,6 +21,8 @@ export interface Config {
   queueBytes: number
   /** Below these folders of the server sources may be looked into; none where the list is empty. */
   sourceFolders: string[]
+  /** From these hosts sources may fetch; `*` is any, none where the list is empty. */
+  sourceHosts: string[]
   /** Who knows it may read the metrics; null where nobody may. */
   metricsToken: string | null
 }
@@ -60,6 +62,7 @@ export function readConfig(env: Record<string, string | undefined>): Config {
     blobs: readBlobs(env),
     queueBytes: megabytes(env, 'BOBBIN_QUEUE_MB', 128),
     sourceFolders: (env['BOBBIN_SOURCE_FOLDERS'] ?? '').split(':').filter((folder) => folder !== ''),
+    sourceHosts: (env['BOBBIN_SOURCE_HOSTS'] ?? '').split(/[,\s]+/).filter((host) => host !== ''),
     metricsToken: env['BOBBIN_METRICS_TOKEN'] || null,
   }
 }

@@ -19,6 +19,7 @@ describe('readConfig', () => {
       metricsToken: null,
       queueBytes: 134_217_728,
       sourceFolders: [],
+      sourceHosts: [],
     })
   })
   it('takes the address of a bucket, with its keys', () => {

@@ -47,6 +47,7 @@ export class TestApp {
       metricsToken: 'metrics-of-the-tests',
       queueBytes: settings.queueBytes ?? 128 * 1024 ** 2,
       sourceFolders: settings.sourceFolders ?? [],
+      sourceHosts: settings.sourceHosts ?? [],
       blobs: settings.blobs ?? mkdtempSync(join(tmpdir(), 'bobbin-blobs-')),
     }
     const app = await createApp(config)

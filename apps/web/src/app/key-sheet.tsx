@@ -52,6 +52,10 @@ const GROUPS: readonly { name: string; keys: readonly (readonly [string, string]
     keys: [
       ['[ and ]', 'Build before, next build'],
       ['l', 'Link to a case'],
+      ['p', 'Keep a run’s details for ever, and back'],
+      ['x', 'Pick a script'],
+      ['c', 'Of picked scripts: make cases'],
+      ['s', 'Of picked scripts: set aside, and back'],
       ['c', 'Copy message and stack'],
       ['s', 'Attempts side by side, and back'],
       ['o', 'Message and stack over the whole window'],

@@ -9,13 +9,15 @@ import { openEvents } from '../lib/shared-events.js'
 const TOUCHED: Record<Topic, readonly string[]> = {
   cases: ['cases', 'case', 'areas', 'case-facets', 'case-scripts', 'scripts', 'script', 'brief', 'run'],
   scripts: ['scripts', 'script', 'cases', 'case', 'case-scripts', 'brief', 'run'],
-  runs: ['runs', 'run', 'brief', 'lens', 'scripts', 'script', 'case-scripts', 'deliveries'],
+  runs: ['runs', 'run', 'brief', 'lens', 'scripts', 'script', 'case-scripts', 'deliveries', 'queue'],
   // sums come with the news; the rest of the run is asked for less often
   live: [],
   members: ['members', 'me'],
   tokens: ['tokens'],
   views: ['views'],
-  project: ['me'],
+  sources: ['sources'],
+  space: ['space'],
+  project: ['me', 'rules'],
 }
 
 /** Changes come in flocks: those of half a second are asked for at once. */

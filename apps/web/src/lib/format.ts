@@ -45,9 +45,11 @@ export function formatList(items: readonly string[]): string {
   return items.length < 2 ? (items[0] ?? '') : `${items.slice(0, -1).join(', ')} and ${items.at(-1)}`
 }
 
-/** A size in the units that people use for files: `820 B`, `14 KiB`, `2.3 MiB`. */
+/** A size in the units that people use for files: `820 B`, `14 KiB`, `2.3 MiB`, `1.1 GiB`. */
 export function formatBytes(bytes: number): string {
   if (bytes < 1024) return `${bytes} B`
   const kib = bytes / 1024
-  return kib < 1024 ? `${Math.round(kib)} KiB` : `${(kib / 1024).toFixed(1)} MiB`
+  if (kib < 1024) return `${Math.round(kib)} KiB`
+  const mib = kib / 1024
+  return mib < 1024 ? `${mib.toFixed(1)} MiB` : `${(mib / 1024).toFixed(1)} GiB`
 }

@@ -48,8 +48,10 @@ function DeliveryLine({ delivery }: { delivery: DeliveryRow }) {
           <ProjectLink to={`runs/${delivery.runId}`} className="link whitespace-nowrap">
             its run
           </ProjectLink>
-        ) : (
+        ) : delivery.state === 'read' ? (
           <span className="whitespace-nowrap text-failed">nothing stored</span>
+        ) : (
+          <span className={`whitespace-nowrap ${delivery.state === 'failed' ? 'text-failed' : 'text-soft'}`}>{STATES[delivery.state]}</span>
         )}
         <span className="ml-auto whitespace-nowrap text-soft">
           <Time iso={delivery.at} />
@@ -70,4 +72,12 @@ function DeliveryLine({ delivery }: { delivery: DeliveryRow }) {
   )
 }
 
-export const sourceWords = (source: string) => (source === 'cli' ? 'from a command line' : 'in a browser')
+const STATES = { coming: 'coming in', waiting: 'waits to be read', reading: 'being read', failed: 'could not be read' }
+
+const SOURCES: Record<string, string> = {
+  cli: 'from a command line',
+  web: 'in a browser',
+  live: 'live',
+  fetched: 'by looking into a source',
+}
+export const sourceWords = (source: string) => SOURCES[source] ?? source

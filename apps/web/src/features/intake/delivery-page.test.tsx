@@ -189,3 +189,32 @@ describe('the page of a delivery', () => {
     expect(within(dialog).getByLabelText<HTMLInputElement>('Build').value).toBe('411')
   })
 })
+
+describe('decisions and the queue', () => {
+  const show = (more: Partial<DeliveryDetail>) => renderAt('/gullhaven/intake/9', <DeliveryView delivery={{ ...delivery, ...more }} />)
+
+  it('says what was decided about tests that no case claims, with their cases now', async () => {
+    show({
+      decided: { make: 1, aside: 0, ask: 2 },
+      decisions: [
+        { scriptId: 4, name: 'waits', place: 'deck/a.ts', decision: 'ask', cases: [] },
+        { scriptId: 5, name: 'linked since', place: null, decision: 'ask', cases: ['FERRY-214'] },
+        { scriptId: 6, name: 'given one', place: null, decision: 'make', cases: ['FERRY-901'] },
+      ],
+    })
+    const decisions = await screen.findByRole('region', { name: 'Decisions' })
+    expect(decisions.textContent).toContain('3 tests came that no case claims: 2 wait for a person, a case was made for 1.')
+    const rows = within(decisions)
+      .getAllByRole('listitem')
+      .map((row) => row.textContent)
+    expect(rows).toEqual(['waitsdeck/a.tswaits for a decision', 'linked sincelinked to FERRY-214', 'given onea case was made: FERRY-901'])
+  })
+
+  it('says that it waits, or why it could not be read', async () => {
+    const { rerender } = show({ state: 'waiting', waiting: 3, files: [], fileCount: 0 })
+    expect((await screen.findByText(/It is stored, and waits to be read. 3 files./)).textContent).toBeTruthy()
+    rerender(<DeliveryView delivery={{ ...delivery, state: 'failed', waiting: 3, problem: '“a.xml” is lost' }} />)
+    expect((await screen.findByText(/“a.xml” is lost/)).textContent).toBeTruthy()
+    expect(screen.getByRole('button', { name: 'Try again now' })).toBeTruthy()
+  })
+})

@@ -18,6 +18,7 @@ import { FileFindings } from './file-findings.js'
 import { FILE_STATUS } from './file-status.js'
 import { MoveDialog } from './move-dialog.js'
 import { coverageWords, totalsWords } from './preview.js'
+import { Retry } from './retry.js'
 import { useReading, type Reading } from './use-reading.js'
 
 /** One delivery: who sent what where, what was decided, each of its files, and the ways to put it right. */
@@ -41,6 +42,7 @@ export function DeliveryView({ delivery }: { delivery: DeliveryDetail }) {
       <Head delivery={delivery} reading={reading} />
       {reading.progress && <Progress reading={reading} />}
       {(delivery.undone || delivery.files.some(({ status }) => status === 'undone')) && <Undone delivery={delivery} reading={reading} />}
+      {delivery.state !== 'read' && <NotRead delivery={delivery} />}
       <Decisions delivery={delivery} />
       <Files delivery={delivery} reading={reading} />
     </section>
@@ -180,6 +182,31 @@ function useUndo(delivery: DeliveryDetail, reading: Reading) {
     },
     onError: (error) => notifyError(`The delivery stays as it is: ${messageOf(error)}`),
   })
+}
+
+const ON_ITS_WAY = {
+  coming: 'It is coming in.',
+  waiting: 'It is stored, and waits to be read.',
+  reading: 'It is being read.',
+  failed: 'It could not be read. Its files are kept.',
+}
+
+/** A large delivery before it is read. */
+function NotRead({ delivery: { id, state, problem, waiting, files } }: { delivery: DeliveryDetail }) {
+  if (state === 'read') return null
+  const done = files.filter(({ status }) => status === 'stored').length
+  return (
+    <div role="status" className="flex items-center gap-3 border-b border-hairline bg-dye-wash px-6 py-2">
+      {state === 'reading' && (
+        <progress value={done} max={Math.max(waiting, 1)} aria-label="Files read" className="h-1.5 w-48 accent-dye" />
+      )}
+      <span className={state === 'failed' ? 'text-failed' : ''}>
+        {ON_ITS_WAY[state]} {state === 'reading' ? `${done} of ${count(waiting, 'file')}.` : count(waiting, 'file') + '.'}
+        {problem && <span className="text-failed"> {problem}.</span>}
+      </span>
+      {(state === 'failed' || (state === 'waiting' && problem)) && <Retry id={id} />}
+    </div>
+  )
 }
 
 function Progress({ reading }: { reading: Reading }) {

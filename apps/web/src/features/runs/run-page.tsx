@@ -17,7 +17,9 @@ import { OutcomeGlyph, Thread } from '../../ui/thread.js'
 import { Time } from '../../ui/time.js'
 import { CHANGE_WORDS } from './change-words.js'
 import { useRun, useUnchanged } from './queries.js'
+import { ChangedFiles } from './changed-files.js'
 import { ExportMenu } from './export-menu.js'
+import { KeepRun } from './keep-run.js'
 import { ResultInspector } from './result-inspector.js'
 import { cameInWords, stoppedWords } from './live-words.js'
 import { RunLive } from './run-live.js'
@@ -109,9 +111,10 @@ function RunHead({ detail }: { detail: RunDetail }) {
         {run.commit && (
           <>
             {' '}
-            · commit <span className="font-mono">{run.commit}</span>
+            · commit <span className="font-mono">{run.commit.slice(0, 12)}</span>
           </>
         )}
+        {run.author && ` by ${run.author}`}
       </p>
       <div className="mt-1 flex items-start justify-between gap-4">
         <h1 className="min-w-0 text-xl">
@@ -128,7 +131,16 @@ function RunHead({ detail }: { detail: RunDetail }) {
             <span className="text-soft">, the first here</span>
           )}
         </h1>
-        <ExportMenu runId={run.id} />
+        <div className="flex shrink-0 items-center gap-2">
+          {run.address && (
+            <a className="link px-1" href={run.address} target="_blank" rel="noreferrer">
+              In the pipeline
+            </a>
+          )}
+          <ChangedFiles paths={detail.changedFiles} />
+          <KeepRun run={run} />
+          <ExportMenu runId={run.id} />
+        </div>
       </div>
       <p className="mt-1">
         {!run.live && `${count(run.totals.total, 'result')} in ${formatDuration(run.durationMs)}. `}
@@ -144,6 +156,12 @@ function RunHead({ detail }: { detail: RunDetail }) {
         {run.incomplete && !run.live && <strong className="font-semibold text-errored"> Incomplete: not everything ran.</strong>}
         {run.outage && !run.live && (
           <strong className="font-semibold text-errored"> Most could not judge: look at {run.lane.environment} first.</strong>
+        )}
+        {run.forgottenAt && (
+          <span className="text-soft">
+            {' '}
+            Its details were forgotten <Time iso={run.forgottenAt} />; outcomes and durations stay.
+          </span>
         )}
         {stoppedWords(detail) && <span className="text-soft"> {stoppedWords(detail)}</span>}
         {passedOver.length > 0 && (

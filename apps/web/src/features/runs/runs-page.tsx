@@ -1,4 +1,5 @@
 import type { RunRow } from '@bobbin/client'
+import { Pin } from 'lucide-react'
 import { useNavigate } from 'react-router'
 import { lensQuery, useLens } from '../../context/lens.js'
 import { ProjectLink, useProjectPath } from '../../context/project-link.js'
@@ -64,6 +65,7 @@ function RunLine({ run }: { run: RunRow }) {
     <>
       <div role="gridcell" className="w-[92px] shrink-0 truncate pl-4 font-mono text-dye">
         {run.build}
+        {run.keep && <Pin size={11} aria-label="kept" className="ml-1.5 inline fill-current" />}
       </div>
       <div role="gridcell" className="min-w-0 flex-[2] truncate">
         {run.lane.pipeline} <span className="text-soft">{run.lane.branch}</span>

@@ -1,5 +1,5 @@
 import type { ScriptDetail, ScriptList, ScriptRow } from '@bobbin/client'
-import { fireEvent, screen, waitFor } from '@testing-library/react'
+import { fireEvent, screen, waitFor, within } from '@testing-library/react'
 import { beforeAll, describe, expect, it } from 'vitest'
 import { renderAt } from '../../testing/render.js'
 import { ScriptsPage } from './scripts-page.js'
@@ -69,5 +69,27 @@ describe('ScriptsPage', () => {
     const { router } = open('?search=whale', empty)
     fireEvent.click(await screen.findByRole('button', { name: 'Show all scripts' }))
     await waitFor(() => expect(router.state.location.search).toBe(''))
+  })
+})
+
+describe('picked scripts', () => {
+  const DECISIONS = `POST ${LIST}/decisions`
+  it('are decided about together, but for those that have a case', async () => {
+    const { sent } = open('', { [DECISIONS]: { scripts: 2, cases: 2, changeId: 7 } })
+    const grid = await screen.findByRole('grid')
+    fireEvent.keyDown(grid, { key: 'a', ctrlKey: true })
+    const bar = await screen.findByRole('toolbar', { name: '3 scripts picked' })
+    expect(bar.textContent).toContain('1 of them has a case')
+    fireEvent.click(within(bar).getByRole('button', { name: /Make cases for 2/ }))
+    await waitFor(() => expect(sent[0]?.body).toEqual({ scripts: [2, 3], decision: 'make' }))
+    await waitFor(() => expect(screen.queryByRole('toolbar')).toBeNull())
+  })
+
+  it('are set aside by a key, and taken back by the same', async () => {
+    const { sent } = open('', { [DECISIONS]: { scripts: 2, cases: 0, changeId: null } })
+    fireEvent.keyDown(await screen.findByRole('grid'), { key: 'a', ctrlKey: true })
+    await screen.findByRole('toolbar')
+    fireEvent.keyDown(window, { key: 's' })
+    await waitFor(() => expect(sent[0]?.body).toEqual({ scripts: [2, 3], decision: 'aside' }))
   })
 })

@@ -2,12 +2,16 @@ import { NavLink, Navigate, useParams } from 'react-router'
 import { useProjectPath } from '../../context/project-link.js'
 import { AccountSettings } from './account-settings.js'
 import { ProjectSettings } from './project-settings.js'
+import { RuleSettings } from './rule-settings.js'
+import { SpaceSettings } from './space-settings.js'
 import { TokenSettings } from './token-settings.js'
 
 const PARTS = [
   { to: 'account', name: 'Account', Part: AccountSettings },
   { to: 'tokens', name: 'Tokens', Part: TokenSettings },
   { to: 'project', name: 'Project', Part: ProjectSettings },
+  { to: 'intake', name: 'Taking in', Part: RuleSettings },
+  { to: 'space', name: 'Space', Part: SpaceSettings },
 ]
 
 /** What is set once and seldom looked at again. */

@@ -1,0 +1,265 @@
+import { Inspection } from '@bobbin/core'
+import { Inject, Injectable } from '@nestjs/common'
+import { InjectConnection } from '@nestjs/sequelize'
+import { Sequelize } from 'sequelize-typescript'
+import { AccessService, type Context } from '../access/index.js'
+import type { Source, SourceFile, SourceKind, SourceList, SourceLook } from '../contract/index.js'
+import { announce } from '../events/announce.js'
+import { IntakeService } from '../intake/index.js'
+import { CONFIG, type Config } from '../platform/config.js'
+import { rowsOf, run } from '../platform/database.js'
+import { notFound, Problem } from '../platform/problem.js'
+import { lookIntoFolder } from './folder-source.js'
+import { buildOf, type Found, type FoundFile } from './found-file.js'
+import { lookAtAddress } from './http-source.js'
+import * as sql from './source-queries.js'
+import type { SourceDto } from './sources.dto.js'
+
+interface SourceRecord {
+  id: number
+  name: string
+  kind: SourceKind
+  address: string
+  pipeline: string
+  branch: string
+  environment: string
+  build: string | null
+  projectId: number
+  accountId: number
+  etag: string | null
+  lastModified: string | null
+}
+
+type SourceRow = SourceRecord & Omit<Source, 'nextAt' | 'lastAt'> & { nextAt: Date; lastAt: Date | null }
+
+const MOST_SHOWN = 50
+/** So much of a source is looked into for a preview, in bytes. */
+const MOST_PREVIEWED = 100 * 1024 ** 2
+const STILL_MS = 60_000
+
+/** Places that are looked into at an interval. */
+@Injectable()
+export class SourcesService {
+  constructor(
+    private readonly intake: IntakeService,
+    private readonly access: AccessService,
+    @InjectConnection() readonly sequelize: Sequelize,
+    @Inject(CONFIG) private readonly config: Config,
+  ) {}
+
+  async list({ project }: Context): Promise<SourceList> {
+    const rows = await rowsOf<SourceRow>(this, sql.SOURCES, { projectId: project.id, id: null })
+    return { rows: rows.map(sourceOf), folders: this.config.sourceFolders, hosts: this.config.sourceHosts }
+  }
+
+  private async record({ project }: Context, id: number): Promise<SourceRow> {
+    const [row] = await rowsOf<SourceRow>(this, sql.SOURCES, { projectId: project.id, id })
+    if (!row) throw notFound('source', id)
+    return row
+  }
+
+  async add(context: Context, dto: SourceDto): Promise<Source> {
+    const { project, caller } = context
+    const [row] = await rowsOf<{ id: number }>(this, sql.ADD, { ...bindOf(dto), projectId: project.id, accountId: caller.accountId })
+    if (!row) throw nameTaken(dto.name)
+    return sourceOf(await this.record(context, row.id))
+  }
+
+  async edit(context: Context, id: number, dto: SourceDto): Promise<Source> {
+    const { project } = context
+    const [twin] = await rowsOf(this, 'select 1 as yes from source where project_id = $projectId and name = $name and id <> $id', {
+      projectId: project.id,
+      name: dto.name,
+      id,
+    })
+    if (twin) throw nameTaken(dto.name)
+    const rows = await rowsOf(this, sql.EDIT, { ...bindOf(dto), id, projectId: project.id })
+    if (rows.length === 0) throw notFound('source', id)
+    return sourceOf(await this.record(context, id))
+  }
+
+  async pause(context: Context, id: number, paused: boolean): Promise<Source> {
+    await run(
+      this,
+      'update source set paused = $paused, next_at = case when $paused then next_at else now() end where id = $id and project_id = $projectId',
+      {
+        id,
+        paused,
+        projectId: context.project.id,
+      },
+    )
+    return sourceOf(await this.record(context, id))
+  }
+
+  async remove({ project }: Context, id: number): Promise<void> {
+    const rows = await rowsOf(this, 'delete from source where id = $id and project_id = $projectId returning id', {
+      id,
+      projectId: project.id,
+    })
+    if (rows.length === 0) throw notFound('source', id)
+  }
+
+  /** What a source holds now, and what would become of it; nothing is stored. It may be one that is only being thought of. */
+  async look(context: Context, dto: SourceDto, id: number | null): Promise<SourceLook> {
+    const known = id === null ? new Map<string, string>() : await this.known((await this.record(context, id)).id)
+    const found = await this.find({ ...dto, etag: null, lastModified: null })
+    try {
+      const isKnown = ({ path, stamp }: FoundFile) => known.get(path) === stamp
+      const files: SourceFile[] = []
+      let read = 0
+      for (const file of found.files.toReversed().slice(0, MOST_SHOWN)) {
+        read += file.bytes
+        const inside = read <= MOST_PREVIEWED ? await inspected(file) : NOT_LOOKED_INTO
+        files.push({ name: file.path, bytes: file.bytes, build: buildOf(dto.build ?? null, file), known: isKnown(file), ...inside })
+      }
+      return { files, count: found.files.length, fresh: found.files.filter((file) => !isKnown(file)).length }
+    } finally {
+      found.dispose()
+    }
+  }
+
+  /** Looks into a source now. @throws Problem conflict when somebody does already */
+  async fetchNow(context: Context, id: number): Promise<Source> {
+    await this.record(context, id)
+    const [claimed] = await rowsOf<SourceRecord>(this, sql.CLAIM, { id })
+    if (!claimed) throw new Problem('conflict', 'busy', 'This source is being looked into at this moment')
+    await this.fetch(claimed)
+    return sourceOf(await this.record(context, id))
+  }
+
+  /** Looks into a source that is due, if there is one that no other process has. @returns whether there was */
+  async fetchDue(): Promise<boolean> {
+    const [claimed] = await rowsOf<SourceRecord>(this, sql.CLAIM, { id: null })
+    if (claimed) await this.fetch(claimed)
+    return claimed !== undefined
+  }
+
+  private async fetch(source: SourceRecord): Promise<void> {
+    const still = setInterval(() => void run(this, sql.STILL, { id: source.id }).catch(() => undefined), STILL_MS)
+    try {
+      const { etag, lastModified } = await this.bring(source)
+      await run(this, sql.DONE, { id: source.id, etag, lastModified })
+    } catch (error) {
+      await run(this, sql.FAILED, { id: source.id, problem: error instanceof Error ? error.message : String(error) })
+    } finally {
+      clearInterval(still)
+    }
+    await announce(this, source.projectId, ['sources'])
+  }
+
+  private async bring(source: SourceRecord): Promise<Pick<Found, 'etag' | 'lastModified'>> {
+    const context = await this.access.contextOf(source.accountId, source.projectId)
+    const known = await this.known(source.id)
+    const found = await this.find(source)
+    try {
+      const fresh = found.files.filter(({ path, stamp }) => known.get(path) !== stamp)
+      for (const [build, files] of groupByBuild(source.build, fresh)) await this.deliver(context, source, build, files)
+      return found
+    } finally {
+      found.dispose()
+    }
+  }
+
+  /** One delivery a build; what it brought is known afterwards, also what was refused: it is looked at again when it changes. */
+  private async deliver(context: Context, source: SourceRecord, build: string, files: readonly FoundFile[]): Promise<void> {
+    const { pipeline, branch, environment } = source
+    const delivery = await this.intake.open(context, { pipeline, branch, environment, build, source: 'fetched' }, source.id)
+    try {
+      for (const file of files) await delivery.take({ name: nameOf(file.path), chunks: file.open(), cut: () => false })
+      const { deliveryId } = await delivery.finish()
+      const known = { paths: files.map(({ path }) => path), stamps: files.map(({ stamp }) => stamp) }
+      await run(this, sql.BROUGHT, { id: source.id, deliveryId, ...known })
+    } finally {
+      delivery.dispose()
+    }
+  }
+
+  private find({ kind, address, etag, lastModified }: Pick<SourceRecord, 'kind' | 'address' | 'etag' | 'lastModified'>): Promise<Found> {
+    const { sourceFolders, sourceHosts } = this.config
+    const now = Date.now()
+    return kind === 'folder'
+      ? lookIntoFolder(address, sourceFolders, now)
+      : lookAtAddress(address, { etag, lastModified }, sourceHosts, now)
+  }
+
+  private async known(id: number): Promise<Map<string, string>> {
+    const rows = await rowsOf<{ path: string; stamp: string }>(this, sql.KNOWN, { id })
+    return new Map(rows.map(({ path, stamp }) => [path, stamp]))
+  }
+}
+
+const NOT_LOOKED_INTO = { format: null, totals: null, error: null }
+
+async function inspected(file: FoundFile): Promise<Pick<SourceFile, 'format' | 'totals' | 'error'>> {
+  const inspection = new Inspection(nameOf(file.path))
+  for await (const chunk of file.open()) inspection.write(chunk)
+  const found = inspection.end()
+  const [first] = found
+  if (!first) return NOT_LOOKED_INTO
+  if ('error' in first) return { ...NOT_LOOKED_INTO, error: first.error }
+  if ('passedOver' in first) return { ...NOT_LOOKED_INTO, error: first.passedOver }
+  return { format: found.length > 1 ? `archive of ${found.length} files` : first.format, totals: first.totals, error: null }
+}
+
+const nameOf = (path: string): string => path.split(/[?#]/)[0]?.split('/').at(-1) || path
+
+function groupByBuild(pattern: string | null, files: readonly FoundFile[]): Map<string, FoundFile[]> {
+  const groups = new Map<string, FoundFile[]>()
+  for (const file of files) {
+    const build = buildOf(pattern, file)
+    groups.set(build, [...(groups.get(build) ?? []), file])
+  }
+  return groups
+}
+
+const nameTaken = (name: string) => new Problem('conflict', 'nameTaken', `There is a source “${name}” already; choose another name`)
+
+const bindOf = ({ name, kind, address, pipeline, branch, environment, build, everySeconds }: SourceDto) => ({
+  name,
+  kind,
+  address,
+  pipeline,
+  branch,
+  environment,
+  build: build || null,
+  everySeconds,
+})
+
+function sourceOf(row: SourceRow): Source {
+  const {
+    id,
+    name,
+    kind,
+    address,
+    pipeline,
+    branch,
+    environment,
+    build,
+    everySeconds,
+    paused,
+    by,
+    failures,
+    problem,
+    brought,
+    lastDelivery,
+  } = row
+  const times = { nextAt: row.nextAt.toISOString(), lastAt: row.lastAt?.toISOString() ?? null }
+  return {
+    id,
+    name,
+    kind,
+    address,
+    pipeline,
+    branch,
+    environment,
+    build,
+    everySeconds,
+    paused,
+    by,
+    failures,
+    problem,
+    brought,
+    lastDelivery,
+    ...times,
+  }
+}

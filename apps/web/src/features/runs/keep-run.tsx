@@ -1,0 +1,42 @@
+import type { RunRow } from '@bobbin/client'
+import { useMutation } from '@tanstack/react-query'
+import { Pin } from 'lucide-react'
+import { useSession } from '../../context/session.js'
+import { api } from '../../lib/api.js'
+import { useKeys } from '../../lib/use-keys.js'
+import { useRefresh } from '../../lib/use-refresh.js'
+import { Button, messageOf } from '../../ui/states.js'
+import { notifyError, notifyUndo } from '../../ui/toast.js'
+
+/** Keeps a run with all its details, however old it gets. */
+export function KeepRun({ run }: { run: Pick<RunRow, 'id' | 'build' | 'keep' | 'forgottenAt'> }) {
+  const { project } = useSession()
+  const refresh = useRefresh()
+  const path = { project: project.slug, id: run.id }
+  const set = useMutation({
+    mutationFn: (keep: boolean) =>
+      keep ? api.put('/projects/{project}/runs/{id}/keep', { path }) : api.delete('/projects/{project}/runs/{id}/keep', { path }),
+    onSuccess: refresh,
+    onError: (error) => notifyError(messageOf(error)),
+  })
+  const toggle = () =>
+    set.mutate(!run.keep, {
+      onSuccess: () =>
+        notifyUndo(run.keep ? `Build ${run.build} is kept no longer than others` : `Build ${run.build} keeps its details for ever`, () =>
+          set.mutate(run.keep),
+        ),
+    })
+  const gone = run.forgottenAt !== null
+  useKeys({ p: () => !gone && toggle() })
+  if (gone) return null
+  return (
+    <Button
+      aria-pressed={run.keep}
+      disabled={set.isPending}
+      onClick={toggle}
+      title={run.keep ? 'Its details are never forgotten (p)' : 'Keep its details for ever (p)'}
+    >
+      <Pin size={14} aria-hidden="true" className={run.keep ? 'fill-current' : ''} /> {run.keep ? 'Kept' : 'Keep'}
+    </Button>
+  )
+}

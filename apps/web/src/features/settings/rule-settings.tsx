@@ -1,0 +1,87 @@
+import type { ProjectRules, UnknownTests } from '@bobbin/client'
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
+import { useSession } from '../../context/session.js'
+import { api } from '../../lib/api.js'
+import { ErrorState, Loading, messageOf } from '../../ui/states.js'
+import { notifyError, notifyUndo } from '../../ui/toast.js'
+import { Queue } from '../intake/queue.js'
+import { Sources } from './sources.js'
+
+const CHOICES: readonly { value: UnknownTests; words: string; means: string }[] = [
+  {
+    value: 'ask',
+    words: 'Ask',
+    means: 'They are listed under Scripts, “without a case”, until a person links them, makes cases, or sets them aside.',
+  },
+  {
+    value: 'make',
+    words: 'Make a case for each',
+    means:
+      'The tests come first: each gets a draft case in the area that mirrors its folder. One that declares a key which no case has is asked about.',
+  },
+  {
+    value: 'aside',
+    words: 'Tie only what is declared',
+    means: 'The cases come first: tests that declare no known key are set aside, listed, and counted nowhere as missing.',
+  },
+]
+
+/** How results come in: what becomes of tests that no case claims, what is looked into at an interval, and what waits to be read. */
+export function RuleSettings() {
+  const { project } = useSession()
+  const rules = useQuery({
+    queryKey: ['rules', project.slug],
+    queryFn: () => api.get('/projects/{project}/rules', { path: { project: project.slug } }),
+  })
+  if (rules.isPending) return <Loading what="the rules" />
+  if (rules.error) return <ErrorState error={rules.error} onRetry={() => void rules.refetch()} />
+  return (
+    <>
+      <UnknownTestsRule rules={rules.data} />
+      <Sources />
+      <Queue />
+    </>
+  )
+}
+
+/** Changes a rule of the project; the answer of the page is the way back. */
+export function useRule() {
+  const { project } = useSession()
+  const queries = useQueryClient()
+  const change = useMutation({
+    mutationFn: (rule: Partial<ProjectRules>) => api.patch('/projects/{project}', { path: { project: project.slug }, body: rule }),
+    onSuccess: () => queries.invalidateQueries({ predicate: ({ queryKey: [word] }) => ['rules', 'space'].includes(String(word)) }),
+    onError: (error) => notifyError(messageOf(error)),
+  })
+  return (rule: Partial<ProjectRules>, before: Partial<ProjectRules>, words: string) =>
+    change.mutate(rule, { onSuccess: () => notifyUndo(words, () => change.mutate(before)) })
+}
+
+function UnknownTestsRule({ rules: { unknownTests } }: { rules: ProjectRules }) {
+  const { project } = useSession()
+  const change = useRule()
+  const keeps = project.role === 'keeper'
+  return (
+    <fieldset disabled={!keeps} className="mb-9">
+      <legend className="mb-2 text-base font-semibold">Tests that no case claims</legend>
+      {CHOICES.map(({ value, words, means }) => (
+        <label key={value} className="flex items-start gap-3 border-t border-hairline py-2.5">
+          <input
+            type="radio"
+            name="unknown-tests"
+            className="mt-[3px] accent-dye"
+            checked={unknownTests === value}
+            onChange={() => change({ unknownTests: value }, { unknownTests }, `From now on: ${words.toLowerCase()}`)}
+          />
+          <span>
+            <span className="font-medium">{words}</span>
+            <span className="mt-0.5 block text-soft">{means}</span>
+          </span>
+        </label>
+      ))}
+      <p className="mt-1 text-soft">
+        It holds for what comes in from now on; each delivery’s page says what was decided.{!keeps && ' Who keeps the project changes it.'}
+      </p>
+    </fieldset>
+  )
+}
