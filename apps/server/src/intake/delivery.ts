@@ -8,7 +8,7 @@ import { type InTransaction, rowsOf, run } from '../platform/database.js'
 import * as metrics from '../platform/metrics.js'
 import type { RunsService } from '../runs/index.js'
 import { type BesideFile, BesideFiles, matchBeside, MOST_ATTACHED, storeBeside } from './beside.js'
-import { decidedOf } from './delivery-decided.js'
+import { decidedOf, NOTHING_DECIDED } from './delivery-decided.js'
 import { deliveryRun } from './delivery-run.js'
 import { addStoredRow, addUnstoredRows, isOwn, keepUnknownKeys } from './file-rows.js'
 import type { Taker } from './incoming-files.js'
@@ -184,7 +184,7 @@ export class Delivery implements Taker {
       run: record && deliveryRun(record),
       files: this.files,
       ...(told ?? { made: [], notes: [], newScripts: 0 }),
-      decided: await decidedOf(this.tools, this.id),
+      decided: told && told.newScripts > 0 ? await decidedOf(this.tools, this.id) : NOTHING_DECIDED,
       changes: record && (await runs.changeCounts(record)),
     }
   }

@@ -31,7 +31,7 @@ select d.identity, d.name, d.key, c.id as case_id from (
  * Scripts that were never seen before, as their first attempt in the file names them. What the project chose for tests that no case
  * claims is written beside them; one that declares a key which no case has is a mistake, for which no case is made.
  */
-export const MAKE_SCRIPTS = `
+const makeScripts = (onConflict: string) => `
 with claimed as (select identity, bool_or(case_id is not null) as known from stage_declared group by identity),
 fresh as (
   insert into script (project_id, identity, name, classname, suites, file, profile, framework, keys, triage, first_file_id)
@@ -39,9 +39,15 @@ fresh as (
     case when c.known then null when not c.known and $unknownTests = 'make' then 'ask' else $unknownTests::text end, $fileId::int
   from stage_attempt a left join claimed c on c.identity = a.identity
   where not exists (select 1 from script s where s.project_id = $projectId and s.identity = a.identity)
-  order by a.identity, a.seq on conflict (project_id, identity) do nothing returning triage
+  order by a.identity, a.seq ${onConflict} returning triage
 )
-select count(*)::int as fresh, (count(*) filter (where triage = 'make'))::int as "toMake" from fresh`
+select count(*)::int as fresh, (count(*) filter (where triage = 'make'))::int as "toMake",
+  count(*) < (select count(*) from stage_attempt where ordinal = 1) as "someKnown" from fresh`
+
+/** That another delivery makes the same script at the same moment is rare, and looking out for it costs a third more time. */
+export const MAKE_SCRIPTS = makeScripts('')
+/** For when it happened. */
+export const MAKE_SCRIPTS_BESIDE = makeScripts('on conflict (project_id, identity) do nothing')
 
 /**
  * Known scripts learn where they stand now; those that are as they were are not touched, which is nearly all of them every day.

@@ -2,7 +2,7 @@ import type { Fault, FileCoverage } from '@bobbin/core'
 import type { Project } from '../access/index.js'
 import type { DeliveredFile } from '../contract/index.js'
 import type { BlobStore } from '../platform/blobs/blob-store.js'
-import { type InTransaction, rowsOf, run } from '../platform/database.js'
+import { type InTransaction, isUniqueViolation, rowsOf, run } from '../platform/database.js'
 import { FORGET_CHANGES } from '../runs/index.js'
 import { caseForEach } from '../scripts/index.js'
 import { copyRows, listText } from './copy-text.js'
@@ -38,15 +38,10 @@ export async function storeFile(
   await run(db, merge.USE_BODIES, { projectId, day })
   await run(db, merge.MERGE_SIGNATURES, { projectId })
   await run(db, merge.STAGE_DECLARED, { projectId, prefix: project.keyPrefix })
-  const [scripts] = await rowsOf<{ fresh: number; toMake: number }>(db, merge.MAKE_SCRIPTS, {
-    projectId,
-    framework,
-    fileId,
-    unknownTests: project.unknownTests,
-  })
-  await run(db, merge.REFRESH_SCRIPTS, { projectId, framework })
+  const scripts = await makeScripts(db, { projectId, framework, fileId, unknownTests: project.unknownTests })
+  if (scripts.someKnown) await run(db, merge.REFRESH_SCRIPTS, { projectId, framework })
   await run(db, merge.MERGE_LINKS, { projectId })
-  if (scripts && scripts.toMake > 0) await caseForEach(db, project, { fileId })
+  if (scripts.toMake > 0) await caseForEach(db, project, { fileId })
   const again = await rowsOf<{ scriptId: number }>(db, merge.STORE_ATTEMPTS, { projectId, fileId, ...place })
   const retried = again.map(({ scriptId }) => scriptId)
   await file.stage.attachments.store(db, blobs, { projectId, fileId, ...place })
@@ -56,7 +51,28 @@ export async function storeFile(
   await run(db, merge.REFRESH_RUN, { ...place, startedAt: startedAt === null ? null : new Date(startedAt) })
   await run(db, FORGET_CHANGES, { runId })
   const unknownKeys = await rowsOf<DeliveredFile['unknownKeys'][number]>(db, merge.UNKNOWN_DECLARED)
-  return { newScripts: scripts?.fresh ?? 0, unknownKeys, retried }
+  return { newScripts: scripts.fresh, unknownKeys, retried }
+}
+
+interface MadeScripts {
+  fresh: number
+  /** Of these, tests that are to get a case. */
+  toMake: number
+  /** Not all tests of the file are new. */
+  someKnown: boolean
+}
+
+/** Makes what is new; if another delivery made some of it at the same moment, once more beside it. */
+async function makeScripts(db: InTransaction, bind: Record<string, unknown>): Promise<MadeScripts> {
+  const make = async (text: string) => (await rowsOf<MadeScripts>(db, text, bind))[0] ?? { fresh: 0, toMake: 0, someKnown: true }
+  await run(db, 'savepoint scripts')
+  try {
+    return await make(merge.MAKE_SCRIPTS)
+  } catch (error) {
+    if (!isUniqueViolation(error)) throw error
+    await run(db, 'rollback to savepoint scripts')
+    return make(merge.MAKE_SCRIPTS_BESIDE)
+  }
 }
 
 interface FileKeys {

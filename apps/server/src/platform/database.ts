@@ -1,5 +1,5 @@
 import type { ClientBase } from 'pg'
-import { QueryTypes, type Sequelize, type Transaction } from 'sequelize'
+import { QueryTypes, type Sequelize, type Transaction, UniqueConstraintError } from 'sequelize'
 
 export interface Queryable {
   sequelize: Sequelize
@@ -11,6 +11,9 @@ export type InTransaction = Queryable & { transaction: Transaction }
 
 /** The connection that a Sequelize transaction has to itself. */
 export const clientOf = (transaction: Transaction): ClientBase => (transaction as unknown as { connection: ClientBase }).connection
+
+/** Whether a statement failed because a row with the same key is there. */
+export const isUniqueViolation = (error: unknown): boolean => error instanceof UniqueConstraintError
 
 /** Runs a SELECT (or a statement with RETURNING) and types its rows; `$name` in the text is bound from `bind`. */
 export async function rowsOf<T extends object>(db: Queryable, sql: string, bind: Record<string, unknown> = {}): Promise<T[]> {

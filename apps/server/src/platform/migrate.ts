@@ -10,6 +10,7 @@ import { coverage } from '../migrations/0008-coverage.js'
 import { deliveries } from '../migrations/0009-deliveries.js'
 import { live } from '../migrations/0010-live.js'
 import { lasting } from '../migrations/0011-lasting.js'
+import { setChecks } from '../migrations/0012-set-checks.js'
 
 /** Every migration, in order; a name stays for ever. */
 const MIGRATIONS: readonly { name: string; sql: string }[] = [
@@ -24,6 +25,7 @@ const MIGRATIONS: readonly { name: string; sql: string }[] = [
   { name: '0009-deliveries', sql: deliveries },
   { name: '0010-live', sql: live },
   { name: '0011-lasting', sql: lasting },
+  { name: '0012-set-checks', sql: setChecks },
 ]
 
 const LOCK = 0x0b0bb1

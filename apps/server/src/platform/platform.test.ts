@@ -70,6 +70,7 @@ describe('migrate', () => {
         '0009-deliveries',
         '0010-live',
         '0011-lasting',
+        '0012-set-checks',
       ])
       expect(await migrate(url)).toEqual([])
     }))

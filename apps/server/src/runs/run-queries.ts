@@ -77,7 +77,10 @@ base_runs as (
 )`
 
 /** Alone for counting: who counts at the same moment does not wait, and keeps nothing. A delivery to an earlier run waits, and forgets what was kept. */
-export const LOCK_TO_COUNT = 'select incomplete, changes from run where id = $runId for update skip locked'
+export const LOCK_TO_COUNT = `
+select incomplete, changes, passed, failed, errored, skipped, blocked, not_run as "notRun", recovered,
+  not exists (select 1 from run earlier where earlier.lane_id = $laneId and earlier.sort_key < $sortKey collate "C") as first
+from run where id = $runId for update skip locked`
 
 export const CHANGE_COUNTS = `with ${changed()} select change, count(*)::int as count from changed group by change`
 

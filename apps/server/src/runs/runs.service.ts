@@ -13,11 +13,11 @@ import type {
   ScriptRef,
   Threads,
 } from '../contract/index.js'
-import { CHANGES, outcomeFromCode, type Change, type Outcome, type TestStep } from '@bobbin/core'
+import { CHANGES, changesOfFirst, outcomeFromCode, type Change, type Outcome, type TestStep } from '@bobbin/core'
 import { Sequelize } from 'sequelize-typescript'
 import type { Context } from '../access/index.js'
 import { HistoryService } from '../history/index.js'
-import { rowsOf, run } from '../platform/database.js'
+import { type Queryable, rowsOf, run } from '../platform/database.js'
 import { notFound } from '../platform/problem.js'
 import { ScriptsService } from '../scripts/index.js'
 import { rowsOfTest } from './rows-of-test.js'
@@ -62,6 +62,9 @@ export interface RunRecord {
   changes: number[] | null
   files: number
 }
+
+/** A run that is locked for counting what it changed. */
+type ToCount = Pick<RunRecord, 'incomplete' | 'changes'> & Record<Outcome, number> & { first: boolean }
 
 export interface Lens {
   /** The newest builds of each lane. */
@@ -168,13 +171,18 @@ export class RunsService {
     const runId = record.id
     return this.sequelize.transaction(async (transaction) => {
       const db = { sequelize: this.sequelize, transaction }
-      const [locked] = await rowsOf<Pick<RunRecord, 'incomplete' | 'changes'>>(db, sql.LOCK_TO_COUNT, { runId })
+      const { laneId, sortKey } = record
+      const [locked] = await rowsOf<ToCount>(db, sql.LOCK_TO_COUNT, { runId, laneId, sortKey })
       if (locked?.changes) return locked.changes
-      const rows = await rowsOf<{ change: number; count: number }>(db, sql.CHANGE_COUNTS, { ...bindOf(record), ...locked })
-      const changes = CHANGES.map((_, i) => rows.find(({ change }) => change === i)?.count ?? 0)
+      const changes = locked?.first ? changesOfFirst(locked) : await this.compare(db, { ...record, ...locked })
       if (locked) await run(db, sql.KEEP_CHANGES, { runId, changes })
       return changes
     })
+  }
+
+  private async compare(db: Queryable, record: RunRecord): Promise<number[]> {
+    const rows = await rowsOf<{ change: number; count: number }>(db, sql.CHANGE_COUNTS, bindOf(record))
+    return CHANGES.map((_, i) => rows.find(({ change }) => change === i)?.count ?? 0)
   }
 
   /** The scripts of a run that failed or recovered, by what changed about them. */

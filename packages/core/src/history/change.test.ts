@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { OUTCOMES, outcomeCode } from '../results/outcome.js'
-import { CHANGES, changeOf, changeTable } from './change.js'
+import { CHANGES, changeOf, changesOfFirst, changeTable } from './change.js'
 
 describe('changeOf', () => {
   it.each([
@@ -33,4 +33,13 @@ describe('changeTable', () => {
         expect(CHANGES[table[index] ?? -1]).toBe(changeOf(before, now))
       }
   })
+})
+
+it('of the first build are those of every test compared with none', () => {
+  const totals = { passed: 40, failed: 3, errored: 2, skipped: 5, blocked: 1, notRun: 4, recovered: 6 }
+  const counted = CHANGES.map((change) =>
+    OUTCOMES.filter((outcome) => changeOf(null, outcome) === change).reduce((sum, outcome) => sum + totals[outcome], 0),
+  )
+  expect(changesOfFirst(totals)).toEqual(counted)
+  expect(counted.reduce((a, b) => a + b)).toBe(61)
 })

@@ -24,6 +24,16 @@ export function changeOf(before: Outcome | null, now: Outcome | null, incomplete
   return judged(before) ? 'newlySkipped' : 'unchanged'
 }
 
+/** What the first build of a lane changes: every test is compared with none. @returns counts in the order of CHANGES */
+export function changesOfFirst(totals: Readonly<Record<Outcome, number>>): number[] {
+  const counts = CHANGES.map(() => 0)
+  for (const outcome of OUTCOMES) {
+    const at = CHANGES.indexOf(changeOf(null, outcome))
+    counts[at] = (counts[at] ?? 0) + totals[outcome]
+  }
+  return counts
+}
+
 /**
  * `changeOf` as a table for set-based SQL: the entry at `before * 8 + now` (outcome codes, 0 for none) is the index of the
  * change in CHANGES. A missing test's entry is `gone`; the caller turns it into `notRun` for an incomplete run.
