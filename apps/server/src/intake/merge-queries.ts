@@ -21,7 +21,7 @@ insert into signature (project_id, hash, text) select distinct on (hash) $projec
 
 /** Keys of this project that the file declares, with the case that each names where there is one; looked up once. */
 export const STAGE_DECLARED = `
-create temporary table stage_declared on commit drop as
+insert into stage_declared
 select d.identity, d.name, d.key, c.id as case_id from (
   select distinct a.identity, a.name, k.key, split_part(k.key, '-', 2)::int as number
   from stage_attempt a, unnest(a.keys) as k (key) where a.keys <> '{}' and k.key ~ ('^' || $prefix || '-[0-9]{1,9}$')

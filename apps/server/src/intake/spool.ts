@@ -19,6 +19,10 @@ export class Spool {
     if (this.text.length > PIECE) this.spill()
   }
 
+  get isEmpty(): boolean {
+    return this.text === '' && this.file === null
+  }
+
   private spill(): void {
     if (!this.file) {
       const folder = mkdtempSync(join(tmpdir(), 'bobbin-spool-'))

@@ -59,11 +59,15 @@ export const STAGE_COLUMNS = `
   outcome smallint, duration_ms real, started_at timestamptz, signature bytea, message bytea, failures bytea, stdout bytea, stderr bytea, steps bytea,
   reason text, properties jsonb`
 
-/** Temporary tables that a file goes through; they end with the transaction. */
+/**
+ * Temporary tables that a file goes through. A connection makes them once and finds them empty at every transaction: making them anew
+ * for each batch of a live run took longer than storing it, and left its traces in the catalog.
+ */
 export const MAKE_STAGE = `
-create temporary table stage_body (hash bytea, text text) on commit drop;
-create temporary table stage_signature (hash bytea, text text) on commit drop;
-create temporary table stage_attempt (${STAGE_COLUMNS}) on commit drop`
+create temporary table if not exists stage_body (hash bytea, text text) on commit delete rows;
+create temporary table if not exists stage_signature (hash bytea, text text) on commit delete rows;
+create temporary table if not exists stage_attempt (${STAGE_COLUMNS}) on commit delete rows;
+create temporary table if not exists stage_declared (identity bytea, name text, key text, case_id int) on commit delete rows`
 
 /**
  * Plans of the merge are made from real sizes, not from guesses about empty tables (a small sample tells them), and its hashes
@@ -75,6 +79,9 @@ set local default_statistics_target = 10;
 analyze stage_attempt, stage_body, stage_signature;
 set local default_statistics_target = default`
 
+/** Fewer tests than this are merged quickly by any plan. */
+const FEW = 500
+
 /** Takes results while their file is read, and holds them ready for the staging tables. */
 export class Stage {
   private readonly attempts = new Spool()
@@ -82,6 +89,8 @@ export class Stage {
   private readonly signatureSpool = new Spool()
   private readonly bodies = new TextPool(this.bodySpool)
   private readonly signatures = new TextPool(this.signatureSpool)
+  /** Whether a test declares a key. */
+  declares = false
   private readonly lists = new ListFields()
   readonly attachments = new StagedAttachments()
   /** The columns of failures that were staged, by what they say. */
@@ -90,6 +99,7 @@ export class Stage {
 
   add(result: TestResult): void {
     const test = this.testFields(result)
+    if (result.keys.length > 0) this.declares = true
     const properties = result.properties.length > 0 ? textField(wellFormedJson(result.properties)) : NULL_FIELD
     for (const [i, attempt] of result.attempts.entries()) {
       if (attempt.attachments.length > 0) this.attachments.add(this.seq, i + 1, attempt.attachments)
@@ -148,10 +158,21 @@ export class Stage {
     return this.attempts.chunks()
   }
 
+  /** Whether it holds texts, and signatures of failures. */
+  get hasTexts(): boolean {
+    return !this.bodySpool.isEmpty
+  }
+  get hasSignatures(): boolean {
+    return !this.signatureSpool.isEmpty
+  }
+  get isLarge(): boolean {
+    return this.seq > FEW
+  }
+
   async copy(transaction: Transaction): Promise<void> {
     await copyChunks(transaction, 'stage_attempt', ATTEMPT_COLUMNS, this.attemptChunks())
-    await copyChunks(transaction, 'stage_body', ['hash', 'text'], this.bodySpool.chunks())
-    await copyChunks(transaction, 'stage_signature', ['hash', 'text'], this.signatureSpool.chunks())
+    if (this.hasTexts) await copyChunks(transaction, 'stage_body', ['hash', 'text'], this.bodySpool.chunks())
+    if (this.hasSignatures) await copyChunks(transaction, 'stage_signature', ['hash', 'text'], this.signatureSpool.chunks())
   }
 
   dispose(): void {

@@ -31,26 +31,29 @@ export async function storeFile(
   const place = { runId, day }
   const { framework, faults, coverage, startedAt } = file.findings
   await run(db, MAKE_STAGE)
-  await file.stage.copy(db.transaction)
-  await run(db, PLAN_MERGE)
+  const { stage } = file
+  await stage.copy(db.transaction)
+  if (stage.isLarge) await run(db, PLAN_MERGE)
   await settleStage(db, file.findings)
-  await run(db, merge.MERGE_BODIES, { projectId, day })
-  await run(db, merge.USE_BODIES, { projectId, day })
-  await run(db, merge.MERGE_SIGNATURES, { projectId })
-  await run(db, merge.STAGE_DECLARED, { projectId, prefix: project.keyPrefix })
+  if (stage.hasTexts) {
+    await run(db, merge.MERGE_BODIES, { projectId, day })
+    await run(db, merge.USE_BODIES, { projectId, day })
+  }
+  if (stage.hasSignatures) await run(db, merge.MERGE_SIGNATURES, { projectId })
+  if (stage.declares) await run(db, merge.STAGE_DECLARED, { projectId, prefix: project.keyPrefix })
   const scripts = await makeScripts(db, { projectId, framework, fileId, unknownTests: project.unknownTests })
   if (scripts.someKnown) await run(db, merge.REFRESH_SCRIPTS, { projectId, framework })
-  await run(db, merge.MERGE_LINKS, { projectId })
+  if (stage.declares) await run(db, merge.MERGE_LINKS, { projectId })
   if (scripts.toMake > 0) await caseForEach(db, project, { fileId })
   const again = await rowsOf<{ scriptId: number }>(db, merge.STORE_ATTEMPTS, { projectId, fileId, ...place })
   const retried = again.map(({ scriptId }) => scriptId)
-  await file.stage.attachments.store(db, blobs, { projectId, fileId, ...place })
+  await stage.attachments.store(db, blobs, { projectId, fileId, ...place })
   if (retried.length > 0) await run(db, merge.SETTLE, { ...place, scriptIds: retried })
   await storeFaults(db.transaction, faults, { projectId, runId, fileId })
   await storeCoverage(db.transaction, coverage ?? [], { projectId, runId, fileId })
   await run(db, merge.REFRESH_RUN, { ...place, startedAt: startedAt === null ? null : new Date(startedAt) })
   await run(db, FORGET_CHANGES, { runId })
-  const unknownKeys = await rowsOf<DeliveredFile['unknownKeys'][number]>(db, merge.UNKNOWN_DECLARED)
+  const unknownKeys = stage.declares ? await rowsOf<DeliveredFile['unknownKeys'][number]>(db, merge.UNKNOWN_DECLARED) : []
   return { newScripts: scripts.fresh, unknownKeys, retried }
 }
 

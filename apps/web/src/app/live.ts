@@ -23,6 +23,8 @@ const TOUCHED: Record<Topic, readonly string[]> = {
 /** Changes come in flocks: those of half a second are asked for at once. */
 const GATHER_MS = 500
 
+/** Sums of a live run are drawn so often at most: faster than anybody reads, and slow enough to leave a machine its work. */
+const SUMS_MS = 200
 /** What changed in a live run, beyond its sums, is asked for so often at most. */
 const LIVE_MS = 2000
 
@@ -49,6 +51,13 @@ export function useLive(): void {
         void queries.invalidateQueries({ predicate: (query) => touched.has(String(query.queryKey[0])) })
       }, GATHER_MS)
     }
+    const sums = new Map<number, NonNullable<ChangeEvent['live']>>()
+    let sumsTimer: ReturnType<typeof setTimeout> | null = null
+    const showNewest = () => {
+      for (const live of sums.values()) showSums(queries, project.slug, live)
+      sumsTimer = sums.size > 0 ? setTimeout(showNewest, SUMS_MS) : null
+      sums.clear()
+    }
     const refreshLive = (runId: number) => {
       running.add(runId)
       liveTimer ??= setTimeout(() => {
@@ -64,7 +73,9 @@ export function useLive(): void {
     source.addEventListener('change', (event) => {
       const { topics, live } = JSON.parse((event as MessageEvent<string>).data) as ChangeEvent
       if (live) {
-        showSums(queries, project.slug, live)
+        sums.set(live.runId, live)
+        // the first is drawn at once, what follows closely is drawn together
+        if (!sumsTimer) showNewest()
         refreshLive(live.runId)
       }
       const touched = touchedBy(topics)
@@ -80,6 +91,7 @@ export function useLive(): void {
     return () => {
       if (timer) clearTimeout(timer)
       if (liveTimer) clearTimeout(liveTimer)
+      if (sumsTimer) clearTimeout(sumsTimer)
       source.close()
     }
   }, [project.slug, queries])

@@ -69,7 +69,7 @@ function Line({ share, label }: { share: number; label: string }) {
       aria-valuenow={Math.round(share * 100)}
       className="mt-2 mb-1.5 flex h-[2px] max-w-[560px] items-center"
     >
-      <span className="h-[2px] bg-dye transition-[width] duration-150 motion-reduce:transition-none" style={{ width: `${share * 100}%` }} />
+      <span className="h-[2px] bg-dye" style={{ width: `${share * 100}%` }} />
       <span className="h-0 flex-1 border-t-2 border-dotted border-dye/40" />
     </span>
   )
