@@ -1315,6 +1315,11 @@ export interface components {
       results: components['schemas']['LiveResultDto'][]
       /** @description What went wrong outside any test; tests that are missing because of it did not run. */
       faults?: components['schemas']['LiveFaultDto'][]
+      /**
+       * @description It is the last one, and the feed is closed with it: so that a runner that ends waits for one answer.
+       * @enum {string}
+       */
+      close?: 'closed' | 'stopped'
     }
     BatchTaken: {
       batches: number

@@ -18,9 +18,19 @@ export function failureOf(thrown: unknown): { message: string | null; type: stri
   return { message: wordOf(message), type: wordOf(name), stack: wordOf(stack) }
 }
 
+/** Tests of one file follow one another. */
+const last = { root: '', path: '', from: '' }
+
 /** A path from where the tests were started, with forward slashes, so that it is the same on every machine. */
 export function pathFrom(root: string, path: string | null | undefined): string | null {
   if (!path) return null
+  if (path === last.path && root === last.root) return last.from
+  const from = relativePath(root, path)
+  Object.assign(last, { root, path, from })
+  return from
+}
+
+function relativePath(root: string, path: string): string {
   const plain = path.startsWith('file://') ? decodeURIComponent(new URL(path).pathname) : path
   const inside = isAbsolute(plain) ? relative(root, plain) : plain
   return inside.split(sep).join('/')

@@ -7,7 +7,7 @@ import { changedFiles, surroundings } from './surroundings'
 import { putAside, takeAside } from './waiting'
 
 /** Results wait so long for others before they are sent together. */
-const GATHER_MS = 250
+const GATHER_MS = 400
 /** A runner says within this time how many tests it has. */
 const START_MS = 1000
 /** So many results at most in a batch, and about so many UTF-16 units of JSON: the server takes up to 5 MB. */
@@ -64,6 +64,8 @@ export class Feed {
   private timer: NodeJS.Timeout | null = null
   /** When the timer fires, on the clock of `performance`. */
   private due = 0
+  /** The timer fires soon enough for a result that comes now. */
+  private gathering = false
   private beat: NodeJS.Timeout | null = null
   private failures = 0
   private over = false
@@ -153,7 +155,7 @@ export class Feed {
     if (this.over || this.ending) return
     this.pending.push(result)
     if (this.pending.length >= MOST_RESULTS) this.kick(0)
-    else this.kick(GATHER_MS)
+    else if (!this.gathering) this.kick(GATHER_MS)
   }
 
   /** Takes what went wrong outside any test. */
@@ -168,7 +170,7 @@ export class Feed {
    * @returns 1 for the first test of its name and place, 2 for the next …
    */
   occurrence(name: string, place: readonly string[], file: string | null, again = false): number {
-    const key = JSON.stringify([name, place, file])
+    const key = `${file}\u0000${place.join('\u0001')}\u0000${name}`
     const nth = Math.max(1, (this.occurrences.get(key) ?? 0) + (again ? 0 : 1))
     this.occurrences.set(key, nth)
     return nth
@@ -209,8 +211,10 @@ export class Feed {
     if (this.working || this.ending || (this.timer && this.due <= due)) return
     if (this.timer) clearTimeout(this.timer)
     this.due = due
+    this.gathering = ms <= GATHER_MS
     this.timer = setTimeout(() => {
       this.timer = null
+      this.gathering = false
       this.flush(false)
       void this.work()
     }, ms)
@@ -268,13 +272,22 @@ export class Feed {
   private async send(): Promise<void> {
     if (this.id === null) await this.open()
     for (let next = this.queue[0]; next; next = this.queue[0]) {
-      const taken = await this.post<{ batches: number; stop: boolean }>(`feeds/${this.id}/batches`, next.body)
+      const isLast = this.ending && this.queue.length === 1 && this.pending.length === 0 && this.faults.length === 0
+      const taken = await this.post<{ batches: number; stop: boolean }>(
+        `feeds/${this.id}/batches`,
+        isLast ? closing(next.body, this.ended) : next.body,
+      )
       this.queue.shift()
       this.heard(taken.stop)
+      if (isLast) return this.finish()
     }
     if (!this.ending || this.pending.length > 0 || this.faults.length > 0) return
-    await this.post(`feeds/${this.id}/close`, JSON.stringify({ batches: this.batches, ended: this.stopped ? 'stopped' : 'closed' }))
+    await this.post(`feeds/${this.id}/close`, JSON.stringify({ batches: this.batches, ended: this.ended }))
     this.finish()
+  }
+
+  private get ended(): 'stopped' | 'closed' {
+    return this.stopped ? 'stopped' : 'closed'
   }
 
   private async open(): Promise<void> {
@@ -366,6 +379,9 @@ export class Feed {
 
 const body = (number: number, texts: readonly string[], faults: readonly LiveFault[] = []): string =>
   `{"number":${number},"results":[${texts.join(',')}]${faults.length > 0 ? `,"faults":${JSON.stringify(faults.map(cutFault))}` : ''}}`
+
+/** A batch that is the last one: the server closes the feed with it, and who ends a process waits for one answer and not for two. */
+const closing = (batch: string, ended: string): string => `${batch.slice(0, -1)},"close":"${ended}"}`
 
 const shorter = (text: string): string => (text.length > MOST_FIELD ? text.slice(0, MOST_FIELD) : text)
 const shorterOrNull = (text: string | null | undefined): string | null => (text ? shorter(text) : null)

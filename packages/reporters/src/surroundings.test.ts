@@ -44,8 +44,9 @@ describe('surroundings', () => {
       commit: 'abcdef0',
       pipeline: null,
       build: null,
-      author: 'Runa',
+      author: null,
     })
+    expect(surroundings({ CI: '1', QUAY_ACTOR: 'a machine' }, { git }).author).toBe('Runa')
   })
 
   it('pass over what npm sets, and what is empty', () => {

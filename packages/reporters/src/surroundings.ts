@@ -70,7 +70,7 @@ export function surroundings(env: Environment, { git = askGit, file = {} }: { gi
     shard: shard?.[0] ?? null,
     shards: shard?.[1] ?? null,
     agent: found('agent') ?? hostname(),
-    author: own('AUTHOR') ?? (commit && git('log', '-1', '--format=%an', commit, '--')) ?? found('author'),
+    author: own('AUTHOR') ?? (inPipeline && commit ? git('log', '-1', '--format=%an', commit, '--') : null) ?? found('author'),
     address: address && /^https?:\/\//.test(address) ? address : null,
   }
 }

@@ -178,6 +178,10 @@ export class BatchDto {
   @ValidateNested({ each: true })
   @Type(() => LiveFaultDto)
   faults?: LiveFaultDto[]
+  /** It is the last one, and the feed is closed with it: so that a runner that ends waits for one answer. */
+  @IsOptional()
+  @IsIn(['closed', 'stopped'])
+  close?: 'closed' | 'stopped'
 }
 
 export class CloseFeedDto {

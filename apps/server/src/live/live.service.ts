@@ -101,7 +101,10 @@ export class LiveService {
     return this.inTransaction(async (db) => {
       await shareIntake(db, project.id)
       const feed = await this.lock(db, project, id)
-      if (dto.number <= feed.batches) return { batches: feed.batches, stop: await this.stopAsked(db, feed.runId), isNew: false }
+      if (dto.number <= feed.batches) {
+        if (dto.close && dto.number === feed.batches) await this.end(db, project.id, feed, dto.close)
+        return { batches: feed.batches, stop: await this.stopAsked(db, feed.runId), isNew: false }
+      }
       if (isOver(feed))
         throw new Problem('conflict', 'feedClosed', `The feed “${feed.name}” has ended (${feed.ended}); open another one with a new key`)
       if (dto.number !== feed.batches + 1)
@@ -113,7 +116,7 @@ export class LiveService {
         const target = await lockRun(db, feed.runId)
         if (!target) throw notFound('run', feed.runId)
         newScripts = await this.store(db, project, target, feed, dto, totals)
-        await this.tell(db, project.id, feed.runId)
+        if (!dto.close) await this.tell(db, project.id, feed.runId)
       }
       await run(db, sql.TAKE_BATCH, {
         id,
@@ -122,6 +125,7 @@ export class LiveService {
         totals: JSON.stringify(totals.settled(NOTHING_SETTLED)),
         newScripts,
       })
+      if (dto.close) await this.end(db, project.id, { ...feed, ended: null }, dto.close)
       return { batches: dto.number, stop: await this.stopAsked(db, feed.runId), isNew: true }
     })
   }
@@ -162,19 +166,25 @@ export class LiveService {
     return this.inTransaction(async (db) => {
       await shareIntake(db, project.id)
       const feed = await this.lock(db, project, id)
-      const over = isOver(feed)
-      if (!over && feed.batches !== dto.batches) {
+      if (!isOver(feed) && feed.batches !== dto.batches) {
         const missing = `Of ${dto.batches} batches ${feed.batches} have come; send the others before closing`
         throw new Problem('conflict', 'batchMissing', missing, { batches: feed.batches })
       }
-      const target = await lockRun(db, feed.runId)
-      if (!target) throw notFound('run', feed.runId)
-      if (feed.ended && !over) await run(db, sql.FORGET_SILENCE, { fileId: feed.fileId })
-      if (!over) metrics.deliveries.inc({ source: 'live' })
-      if (!over) await run(db, sql.CLOSE_FEED, { id, ended: dto.ended ?? 'closed' })
-      await shardIsIn(db, feed.runId, feed.shard)
-      return { runId: feed.runId, live: await settleLive(db, project.id, target) }
+      return this.end(db, project.id, feed, dto.ended ?? 'closed')
     })
+  }
+
+  /** Ends a feed of which everything has come; one that has ended already stays as it is. */
+  private async end(db: InTransaction, projectId: number, feed: FeedRecord, ended: 'closed' | 'stopped'): Promise<FeedClosed> {
+    const target = await lockRun(db, feed.runId)
+    if (!target) throw notFound('run', feed.runId)
+    if (!isOver(feed)) {
+      if (feed.ended) await run(db, sql.FORGET_SILENCE, { fileId: feed.fileId })
+      metrics.deliveries.inc({ source: 'live' })
+      await run(db, sql.CLOSE_FEED, { id: feed.id, ended })
+    }
+    await shardIsIn(db, feed.runId, feed.shard)
+    return { runId: feed.runId, live: await settleLive(db, projectId, target) }
   }
 
   /** Asks the reporters of a live run to stop; each is told with its next batch. */

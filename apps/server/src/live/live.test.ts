@@ -238,6 +238,29 @@ describe('a live run', () => {
   })
 })
 
+describe('the last batch', () => {
+  const last = (id: number, number: number, results: LiveResult[], close: 'closed' | 'stopped' = 'closed') =>
+    bobbin.client().post('/projects/{project}/feeds/{id}/batches', { path: { project, id }, body: { number, results, close } })
+
+  it('may close its feed, sent once or twice', async () => {
+    const feed = await open()
+    await send(feed.id, 1, [passed('one')])
+    await last(feed.id, 2, [passed('two')], 'stopped')
+    const ended = await runOf(feed.runId)
+    expect(ended).toMatchObject({ run: { live: false, totals: { total: 2 } }, sent: { feeds: [{ ended: 'stopped', results: 2 }] } })
+    expect(await last(feed.id, 2, [passed('two')])).toMatchObject({ batches: 2 })
+    expect(await runOf(feed.runId)).toMatchObject({ run: { totals: { total: 2 } }, sent: { feeds: [{ ended: 'stopped', results: 2 }] } })
+    expect(await close(feed.id, 2)).toEqual({ runId: feed.runId, live: false })
+  })
+
+  it('closes nothing while one before it is missing', async () => {
+    const feed = await open()
+    await expect(last(feed.id, 2, [passed('two')])).rejects.toThrow(/Batch 1 comes next/)
+    expect((await runOf(feed.runId)).run.live).toBe(true)
+    await close(feed.id, 0)
+  })
+})
+
 describe('shards', () => {
   const shard = (n: number, of = 3) => ({ shard: n, shards: of })
 

@@ -12,6 +12,7 @@ interface Body {
   results: LiveResult[]
   faults?: unknown[]
   ended?: string
+  close?: string
 }
 
 /** Speaks the part of the API that feeds need, and keeps what they say. The real server is walked through by the journeys. */
@@ -109,8 +110,7 @@ export class FeedServer {
     const before = this.taken.get(Number(id)) ?? 0
     if (what === 'close') {
       if (body.batches !== before) return { status: 409, body: { detail: `${before} batches have come` } }
-      if (!this.over.has(Number(id))) this.closed.push(body)
-      this.over.add(Number(id))
+      this.end(Number(id), body)
       return { status: 200, body: {} }
     }
     if (body.number > before + 1) return { status: 409, body: { detail: `batch ${before + 1} comes next` } }
@@ -119,7 +119,13 @@ export class FeedServer {
       this.faults.push(...(body.faults ?? []))
       this.taken.set(Number(id), body.number)
     }
+    if (body.close) this.end(Number(id), { batches: body.number, ended: body.close })
     return { status: 200, body: { batches: this.taken.get(Number(id)), stop: this.stop_ } }
+  }
+
+  private end(id: number, told: unknown): void {
+    if (!this.over.has(id)) this.closed.push(told)
+    this.over.add(id)
   }
 
   private open(body: Body) {
