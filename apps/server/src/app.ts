@@ -7,16 +7,19 @@ import cookieParser from 'cookie-parser'
 import helmet from 'helmet'
 import { AppModule } from './app.module.js'
 import type { Config } from './platform/config.js'
+import { JsonLog } from './platform/json-log.js'
 import { serveOperations } from './platform/operations.js'
+import { requestContext } from './platform/request-context.js'
 import { serveCli, serveWeb } from './platform/web.js'
 
 /** Builds the application; the caller listens. Open connections are closed when it is. */
 export async function createApp(config: Config): Promise<NestExpressApplication> {
   const app = await NestFactory.create<NestExpressApplication>(AppModule.of(config), {
     forceCloseConnections: true,
-    logger: ['error', 'warn'],
+    logger: config.log === 'json' ? new JsonLog(['fatal', 'error', 'warn', 'log']) : ['error', 'warn'],
     abortOnError: false,
   })
+  app.use(requestContext)
   app.use(
     helmet({
       contentSecurityPolicy: {

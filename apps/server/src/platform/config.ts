@@ -23,6 +23,8 @@ export interface Config {
   sourceFolders: string[]
   /** From these hosts sources may fetch; `*` is any, none where the list is empty. */
   sourceHosts: string[]
+  /** What the server says while it runs: warnings in plain text, or everything, one JSON object a line. */
+  log: 'text' | 'json'
   /** Who knows it may read the metrics; null where nobody may. */
   metricsToken: string | null
 }
@@ -63,6 +65,7 @@ export function readConfig(env: Record<string, string | undefined>): Config {
     queueBytes: megabytes(env, 'BOBBIN_QUEUE_MB', 128),
     sourceFolders: (env['BOBBIN_SOURCE_FOLDERS'] ?? '').split(':').filter((folder) => folder !== ''),
     sourceHosts: (env['BOBBIN_SOURCE_HOSTS'] ?? '').split(/[,\s]+/).filter((host) => host !== ''),
+    log: env['BOBBIN_LOG'] === 'json' ? 'json' : 'text',
     metricsToken: env['BOBBIN_METRICS_TOKEN'] || null,
   }
 }

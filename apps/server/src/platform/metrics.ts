@@ -39,9 +39,10 @@ export const storing = new Histogram({
   registers,
 })
 
-export const openFeeds = new Gauge({
-  name: 'bobbin_open_feeds',
-  help: 'Feeds of live runs that are open, in the whole database',
-  registers,
-})
-export const liveRuns = new Gauge({ name: 'bobbin_live_runs', help: 'Runs that are live, in the whole database', registers })
+const gauge = (name: string, help: string) => new Gauge({ name, help: `${help}, in the whole database`, registers })
+
+export const openFeeds = gauge('bobbin_open_feeds', 'Feeds of live runs that are open')
+export const liveRuns = gauge('bobbin_live_runs', 'Runs that are live')
+export const waitingDeliveries = gauge('bobbin_waiting_deliveries', 'Deliveries that are stored and not read yet')
+export const failedDeliveries = gauge('bobbin_failed_deliveries', 'Deliveries that could not be read and wait for a person')
+export const failingSources = gauge('bobbin_failing_sources', 'Sources whose last look failed')

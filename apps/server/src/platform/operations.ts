@@ -1,4 +1,5 @@
 import { getConnectionToken } from '@nestjs/sequelize'
+import { Logger } from '@nestjs/common'
 import type { NestExpressApplication } from '@nestjs/platform-express'
 import type { Request, Response } from 'express'
 import { timingSafeEqual } from 'node:crypto'
@@ -6,23 +7,29 @@ import type { Sequelize } from 'sequelize-typescript'
 import { type BlobStore, BLOBS } from './blobs/blob-store.js'
 import type { Config } from './config.js'
 import { rowsOf } from './database.js'
-import { liveRuns, metrics, openFeeds, requests } from './metrics.js'
+import { failedDeliveries, failingSources, liveRuns, metrics, openFeeds, requests, waitingDeliveries } from './metrics.js'
 
 /** A database that takes longer than this to say anything is not there. */
 const ANSWER_MS = 3000
 
-const OPEN = `select (select count(*)::int from feed where closed_at is null) as feeds, (select count(*)::int from run where live) as runs`
+const OPEN = `
+select (select count(*)::int from feed where closed_at is null) as feeds, (select count(*)::int from run where live) as runs,
+  (select count(*)::int from delivery where state in ('waiting', 'reading')) as waiting, (select count(*)::int from delivery where state = 'failed') as failed,
+  (select count(*)::int from source where failures > 0 and not paused) as "failingSources"`
 
 /** For those who keep the server running: whether it is alive, whether it can work, and what it does. */
 export function serveOperations(app: NestExpressApplication, { metricsToken }: Config): void {
   const server = app.getHttpAdapter().getInstance()
   const database = () => ({ sequelize: app.get<Sequelize>(getConnectionToken()) })
 
+  const log = new Logger('Request')
   server.use((request: Request, response: Response, next: () => void) => {
     const end = requests.startTimer({ method: request.method })
     response.once('finish', () => {
-      const route = (request.route as { path?: unknown } | undefined)?.path
-      end({ route: typeof route === 'string' ? route : 'other', status: String(response.statusCode) })
+      const { path } = (request.route as { path?: unknown } | undefined) ?? {}
+      const route = typeof path === 'string' ? path : 'other'
+      const seconds = end({ route, status: String(response.statusCode) })
+      log.log({ method: request.method, route, status: response.statusCode, ms: Math.round(seconds * 1000) })
     })
     next()
   })
@@ -55,10 +62,21 @@ export function serveOperations(app: NestExpressApplication, { metricsToken }: C
   })
 }
 
+interface Open {
+  feeds: number
+  runs: number
+  waiting: number
+  failed: number
+  failingSources: number
+}
+
 async function exposed(db: { sequelize: Sequelize }): Promise<string> {
-  const [open] = await within(rowsOf<{ feeds: number; runs: number }>(db, OPEN), ANSWER_MS)
+  const [open] = await within(rowsOf<Open>(db, OPEN), ANSWER_MS)
   openFeeds.set(open?.feeds ?? 0)
   liveRuns.set(open?.runs ?? 0)
+  waitingDeliveries.set(open?.waiting ?? 0)
+  failedDeliveries.set(open?.failed ?? 0)
+  failingSources.set(open?.failingSources ?? 0)
   return metrics.metrics()
 }
 

@@ -20,6 +20,7 @@ describe('readConfig', () => {
       queueBytes: 134_217_728,
       sourceFolders: [],
       sourceHosts: [],
+      log: 'text',
     })
   })
   it('takes the address of a bucket, with its keys', () => {

@@ -1,7 +1,9 @@
 import { type ArgumentsHost, Catch, type ExceptionFilter, HttpException, Logger } from '@nestjs/common'
 import type { ProblemDetails } from '../contract/index.js'
 import type { Response } from 'express'
-import { DatabaseError } from 'sequelize'
+import { ConnectionError, DatabaseError } from 'sequelize'
+import { StoreAway } from './blobs/blob-store.js'
+import { requestId } from './request-context.js'
 
 const STATUS = {
   invalid: 400,
@@ -13,8 +15,12 @@ const STATUS = {
   range: 416,
   tooMany: 429,
   stalled: 408,
+  away: 503,
 } as const
 export type ProblemKind = keyof typeof STATUS
+
+/** So soon what is away may be asked again, in seconds. */
+const RETRY_S = 2
 
 /** What a service throws when it can't do as asked. Services know kinds and sentences, never HTTP. */
 export class Problem extends Error {
@@ -42,6 +48,29 @@ const DATABASE_ERRORS: Record<string, [ProblemKind, string, string]> = {
   '40P01': ['conflict', 'busy', 'Somebody else changed the same at this moment; nothing was stored. Try again'],
 }
 
+/** The database goes down, comes up, or was cut off in the middle (PostgreSQL's classes 08 and 57P). */
+const AWAY = /^(08...|57P0[1-4])$/
+/** What a file system or a network says that can't be used now. */
+const STORE_AWAY = new Set(['ENOSPC', 'EDQUOT', 'EROFS', 'EIO', 'ECONNREFUSED', 'ECONNRESET', 'ETIMEDOUT', 'ENOTFOUND', 'EAI_AGAIN'])
+
+/** What will be there again: who asked may ask again, and nothing was stored by halves. */
+function awayOf(error: unknown): ProblemDetails | null {
+  const code = (thrown: unknown) => (thrown as { code?: string } | null | undefined)?.code ?? ''
+  const cause = error instanceof DatabaseError || error instanceof ConnectionError ? error.parent : error
+  const lost = /Connection terminated|server closed the connection|Client has encountered a connection error/
+  if (error instanceof ConnectionError || AWAY.test(code(cause)) || (cause instanceof Error && lost.test(cause.message)))
+    return details(STATUS.away, 'databaseAway', 'The database is away at the moment; nothing of this was stored. Try again')
+  if (error instanceof StoreAway || STORE_AWAY.has(code(error)))
+    return details(
+      STATUS.away,
+      'storeAway',
+      `The store of contents can’t be used at the moment; nothing of this was stored. Try again (${messageFrom(error)})`,
+    )
+  return null
+}
+
+const messageFrom = (error: unknown): string => (error instanceof Error ? error.message : String(error))
+
 /** Turns whatever was thrown into problem details (RFC 9457). */
 @Catch()
 export class ProblemFilter implements ExceptionFilter {
@@ -52,6 +81,7 @@ export class ProblemFilter implements ExceptionFilter {
     const problem = this.describe(error)
     if (response.headersSent) return
     // what is still being sent is not waited for
+    if (problem.status === STATUS.away) response.setHeader('retry-after', RETRY_S)
     if (problem.status === 408 || problem.status === 413) response.setHeader('connection', 'close')
     if (error instanceof Problem && typeof error.extra['retryAfterS'] === 'number')
       response.setHeader('retry-after', error.extra['retryAfterS'])
@@ -67,7 +97,14 @@ export class ProblemFilter implements ExceptionFilter {
     const known = DATABASE_ERRORS[code]
     if (known) return details(STATUS[known[0]], known[1], known[2])
     this.log.error(error instanceof Error ? (error.stack ?? error.message) : String(error))
-    return details(500, 'internal', 'Something went wrong in the server; nothing was stored. The server’s log says more')
+    const away = awayOf(error)
+    if (away) return away
+    const id = requestId()
+    return details(
+      500,
+      'internal',
+      `Something went wrong in the server; nothing was stored. The server’s log says more${id ? ` (request ${id})` : ''}`,
+    )
   }
 }
 

@@ -48,6 +48,7 @@ export class TestApp {
       queueBytes: settings.queueBytes ?? 128 * 1024 ** 2,
       sourceFolders: settings.sourceFolders ?? [],
       sourceHosts: settings.sourceHosts ?? [],
+      log: settings.log ?? 'text',
       blobs: settings.blobs ?? mkdtempSync(join(tmpdir(), 'bobbin-blobs-')),
     }
     const app = await createApp(config)

@@ -21,6 +21,11 @@ export interface BlobStore {
   check(): Promise<void>
 }
 
+/** The store can't be used now: nothing is wrong with what was to be kept. */
+export class StoreAway extends Error {
+  override name = 'StoreAway'
+}
+
 export const BLOBS = Symbol('BlobStore')
 
 /** @throws RangeError when a name is no SHA-256: no path leads out of a store */

@@ -1,7 +1,7 @@
 import { AwsClient } from 'aws4fetch'
 import { openAsBlob } from 'node:fs'
 import { Readable } from 'node:stream'
-import { assertHash, type BlobContent, type BlobStore, type ByteRange } from './blob-store.js'
+import { assertHash, type BlobContent, type BlobStore, type ByteRange, StoreAway } from './blob-store.js'
 
 export interface S3Settings {
   /** `https://host/bucket` or `https://host/bucket/prefix` (path style). */
@@ -27,35 +27,40 @@ export class S3Blobs implements BlobStore {
     const body = Buffer.isBuffer(content) ? new Blob([new Uint8Array(content)]) : await openAsBlob(content.path)
     // the name is the hash that the service is to check what it got against
     const headers = { 'x-amz-content-sha256': hash, 'content-type': 'application/octet-stream' }
-    await this.expect(await this.client.fetch(url, { method: 'PUT', body, headers }), 'can’t take a content')
+    await this.expect(await this.ask(url, { method: 'PUT', body, headers }), 'can’t take a content')
   }
 
   async get(hash: string, range?: ByteRange): Promise<Readable | null> {
     const headers = range ? { range: `bytes=${range.start}-${range.end}` } : undefined
-    const answer = await this.client.fetch(this.urlOf(hash), headers && { headers })
+    const answer = await this.ask(this.urlOf(hash), headers && { headers })
     if (answer.status === 404) return null
     await this.expect(answer, 'can’t give a content')
     return answer.body ? Readable.fromWeb(answer.body) : Readable.from([])
   }
 
   async remove(hash: string): Promise<void> {
-    const answer = await this.client.fetch(this.urlOf(hash), { method: 'DELETE' })
+    const answer = await this.ask(this.urlOf(hash), { method: 'DELETE' })
     if (answer.status !== 404) await this.expect(answer, 'can’t remove a content')
   }
 
   /** Asks for a content that nobody has: the answer tells whether the bucket is there and lets itself be asked. */
   async check(): Promise<void> {
     const url = this.urlOf('0'.repeat(64))
-    const answer = await this.client.fetch(url).catch((error: unknown) => {
-      throw new Error(`The store of contents at ${new URL(url).origin} does not answer`, { cause: error })
-    })
+    const answer = await this.ask(url)
     if (answer.ok) return
     const said = await saidBy(answer)
     if (answer.status !== 404 || said.startsWith('NoSuchBucket')) throw this.refusal(answer, 'can’t be used', said)
   }
 
+  /** @throws StoreAway when nobody answers */
+  private ask(url: string, init?: RequestInit): Promise<Response> {
+    return this.client.fetch(url, init).catch((error: unknown) => {
+      throw new StoreAway(`The store of contents at ${new URL(url).origin} does not answer`, { cause: error })
+    })
+  }
+
   private async has(url: string): Promise<boolean> {
-    const answer = await this.client.fetch(url, { method: 'HEAD' })
+    const answer = await this.ask(url, { method: 'HEAD' })
     if (answer.status !== 404) await this.expect(answer, 'can’t be asked')
     return answer.ok
   }
@@ -65,7 +70,7 @@ export class S3Blobs implements BlobStore {
   }
 
   private refusal({ status }: Response, what: string, said: string): Error {
-    return new Error(`The store of contents at ${this.base} ${what}: it answered ${status}${said && ` ${said}`}`)
+    return new StoreAway(`The store of contents at ${this.base} ${what}: it answered ${status}${said && ` ${said}`}`)
   }
 
   private urlOf(hash: string): string {
