@@ -85,7 +85,8 @@ export async function startPostgres(folder, say, { quick = false } = {}) {
     dropDatabase: (name) =>
       program('psql', ['-d', url('postgres'), '-c', `drop database if exists "${name}" with (force)`]).then(() => undefined),
     ask: async (name, sql) => (await program('psql', ['-At', '-d', url(name), '-c', sql])).trim(),
-    stop: () => program('pg_ctl', ['stop', '-w', '-m', 'fast', '-D', data]).then(() => undefined),
+    /** `immediate` is how a machine that fails stops it. */
+    stop: (how = 'fast') => program('pg_ctl', ['stop', '-w', '-m', how, '-D', data]).then(() => undefined),
     destroy: () => rmSync(data, { recursive: true, force: true }),
   }
 }

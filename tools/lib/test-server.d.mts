@@ -1,4 +1,4 @@
 export function startTestServer(
   databaseUrl: string,
-  options?: { demo?: boolean },
-): Promise<{ url: string; stop(): Promise<void>; kill(): Promise<void> }>
+  options?: { demo?: boolean; more?: Record<string, string>; port?: number | null },
+): Promise<{ url: string; port: number; stop(): Promise<void>; kill(): Promise<void> }>

@@ -5,8 +5,9 @@ import { SERVER_MAIN, WEB_ROOT } from './build.mjs'
 import { freePort, ROOT, runProgram } from './process.mjs'
 
 /** @returns {Promise<{ url: string, stop(): Promise<void>, kill(): Promise<void> }>} */
-export async function startTestServer(databaseUrl, { demo = true } = {}) {
-  const port = await freePort()
+/** @param more settings of the server beside those that it needs; `port` to come back on the same */
+export async function startTestServer(databaseUrl, { demo = true, more = {}, port: wanted = null } = {}) {
+  const port = wanted ?? (await freePort())
   const url = `http://127.0.0.1:${port}`
   const env = {
     ...process.env,
@@ -14,6 +15,7 @@ export async function startTestServer(databaseUrl, { demo = true } = {}) {
     BOBBIN_PORT: String(port),
     BOBBIN_WEB_ROOT: WEB_ROOT,
     BOBBIN_SECRET: 'secret-of-the-tests',
+    ...more,
   }
   const server = spawn(process.execPath, [SERVER_MAIN], { cwd: ROOT, env, stdio: ['ignore', 'ignore', 'inherit', 'ipc'] })
   await new Promise((resolve, reject) => {
@@ -24,6 +26,7 @@ export async function startTestServer(databaseUrl, { demo = true } = {}) {
   if (demo) await runProgram(process.execPath, [join(ROOT, 'tools/demo/dist/main.js')], { quiet: true, env: { ...env, BOBBIN_URL: url } })
   return {
     url,
+    port,
     /** Without a word of warning, as a machine that fails does. */
     kill: async () => {
       server.kill('SIGKILL')

@@ -372,7 +372,8 @@ export class Feed {
     const { url, token } = this.settings ?? { url: '', token: '' }
     const { status, text } = await send(`${url}/api/${path}`, token, json)
     if (status >= 200 && status < 300) return text === '' ? null : (JSON.parse(text) as unknown)
-    if (status === 429 || status >= 500) throw new Error(`it answers ${status}`)
+    // what somebody else changed at the same moment is asked again, too
+    if (status === 429 || status >= 500 || codeIn(text) === 'busy') throw new Error(`it answers ${status}`)
     throw new Refused(sentenceIn(text) ?? `the server answers ${status}`)
   }
 }
@@ -410,10 +411,14 @@ const cutFault = ({ code, subject, message, stack }: LiveFault): LiveFault => ({
   stack: shorterOrNull(stack),
 })
 
-function sentenceIn(json: string): string | null {
+const sentenceIn = (json: string): string | null => memberOf(json, 'detail')
+const codeIn = (json: string): string | null => memberOf(json, 'code')
+
+/** A text in problem details (RFC 9457). */
+function memberOf(json: string, name: 'detail' | 'code'): string | null {
   try {
-    const { detail } = JSON.parse(json) as { detail?: unknown }
-    return typeof detail === 'string' ? detail : null
+    const member = (JSON.parse(json) as Record<string, unknown>)[name]
+    return typeof member === 'string' ? member : null
   } catch {
     return null
   }

@@ -43,8 +43,10 @@ export class ChangeListener implements OnModuleInit, OnApplicationShutdown {
     this.again()
   }
 
+  /** A try that fails is told twice, by the connection's end and by its error: one more try is made for both. */
   private again(): void {
-    this.retry = setTimeout(() => {
+    this.retry ??= setTimeout(() => {
+      this.retry = null
       this.connect().then(
         () => this.heard.next('missed'),
         (error: unknown) => {

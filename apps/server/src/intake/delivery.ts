@@ -4,7 +4,7 @@ import type { Sequelize } from 'sequelize-typescript'
 import type { Context } from '../access/index.js'
 import { announce } from '../events/announce.js'
 import type { BlobStore } from '../platform/blobs/blob-store.js'
-import { type InTransaction, rowsOf, run } from '../platform/database.js'
+import { type InTransaction, inTransaction, rowsOf, run } from '../platform/database.js'
 import * as metrics from '../platform/metrics.js'
 import type { RunsService } from '../runs/index.js'
 import { type BesideFile, BesideFiles, matchBeside, MOST_ATTACHED, storeBeside } from './beside.js'
@@ -104,10 +104,9 @@ export class Delivery implements Taker {
   }
 
   private async store(file: ReadFile): Promise<DeliveredFile> {
-    const { sequelize, blobs } = this.tools
+    const { blobs } = this.tools
     const original = await file.original.keep(blobs)
-    return sequelize.transaction(async (transaction) => {
-      const db = { sequelize, transaction }
+    return inTransaction(this.tools, async (db) => {
       const { project } = this.context
       const log: MadeLog = { made: [], notes: [] }
       await shareIntake(db, project.id)
@@ -132,7 +131,7 @@ export class Delivery implements Taker {
         notes: JSON.stringify(log.notes.filter((note) => !this.notes.has(note))),
       })
       await announce(db, project.id, ['runs'])
-      transaction.afterCommit(() => this.committed(target, log))
+      db.transaction.afterCommit(() => this.committed(target, log))
       return delivered(file, stored || own ? 'stored' : 'already', stored?.unknownKeys ?? [])
     })
   }
@@ -194,9 +193,7 @@ export class Delivery implements Taker {
     const { runId } = this.run ?? {}
     const { shard, shards, close } = this.dto
     if (runId === undefined || (!shard && !shards && !close)) return
-    const { sequelize } = this.tools
-    await sequelize.transaction(async (transaction) => {
-      const db = { sequelize, transaction }
+    await inTransaction(this.tools, async (db) => {
       const target = await lockRun(db, runId)
       if (!target) return
       await announceShards(db, runId, this.dto)
@@ -207,9 +204,7 @@ export class Delivery implements Taker {
   }
 
   private keepRecord(ended: (db: InTransaction) => Promise<void> | undefined): Promise<void> {
-    const { sequelize } = this.tools
-    return sequelize.transaction(async (transaction) => {
-      const db = { sequelize, transaction }
+    return inTransaction(this.tools, async (db) => {
       const unstored = this.files.filter((file) => file.status !== 'stored')
       if (unstored.length > 0) {
         const rows = unstored.map((file) => {

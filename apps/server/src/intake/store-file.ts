@@ -9,7 +9,7 @@ import { copyRows, listText } from './copy-text.js'
 import * as merge from './merge-queries.js'
 import type { ReadFile } from './read-file.js'
 import { MAKE_STAGE, PLAN_MERGE, settleStage } from './staging.js'
-import type { Target } from './target.js'
+import { isPlausible, type Target } from './target.js'
 
 export interface StoredFile {
   newScripts: number
@@ -30,6 +30,8 @@ export async function storeFile(
   const projectId = project.id
   const place = { runId, day }
   const { framework, faults, coverage, startedAt } = file.findings
+  // later runs are locked before anything that other deliveries may wait for
+  await run(db, FORGET_CHANGES, { runId })
   await run(db, MAKE_STAGE)
   const { stage } = file
   await stage.copy(db.transaction)
@@ -51,8 +53,8 @@ export async function storeFile(
   if (retried.length > 0) await run(db, merge.SETTLE, { ...place, scriptIds: retried })
   await storeFaults(db.transaction, faults, { projectId, runId, fileId })
   await storeCoverage(db.transaction, coverage ?? [], { projectId, runId, fileId })
-  await run(db, merge.REFRESH_RUN, { ...place, startedAt: startedAt === null ? null : new Date(startedAt) })
-  await run(db, FORGET_CHANGES, { runId })
+  const began = startedAt !== null && isPlausible(startedAt, Date.now()) ? new Date(startedAt) : null
+  await run(db, merge.REFRESH_RUN, { ...place, startedAt: began })
   const unknownKeys = stage.declares ? await rowsOf<DeliveredFile['unknownKeys'][number]>(db, merge.UNKNOWN_DECLARED) : []
   return { newScripts: scripts.fresh, unknownKeys, retried }
 }

@@ -18,7 +18,8 @@ export interface MadeLog {
 type MadeKind = DeliveryReport['made'][number]['kind']
 
 /** Finds or makes the pipeline, environment, lane, build and run that a delivery names. */
-export async function resolveTarget(db: Queryable, projectId: number, dto: PlaceDto, startedAt: Date, log: MadeLog): Promise<Target> {
+export async function resolveTarget(db: Queryable, projectId: number, dto: PlaceDto, told: Date, log: MadeLog): Promise<Target> {
+  const startedAt = plausible(told, new Date(), log)
   const made = (kind: MadeKind, name: string, fresh: boolean) => {
     if (fresh) log.made.push({ kind, name })
   }
@@ -55,6 +56,21 @@ export async function resolveTarget(db: Queryable, projectId: number, dto: Place
   const day = locked?.day ?? ''
   await run(db, 'select ensure_month($day::date)', { day })
   return { runId: row.id, day }
+}
+
+const DAY_MS = 86_400_000
+/** A clock that was never set begins in 1970 or 1980, or in 2000. */
+const FIRST_PLAUSIBLE = Date.parse('2000-02-01T00:00:00Z')
+
+/** Whether a sender's clock may be right. */
+export const isPlausible = (at: number, now: number): boolean => at >= FIRST_PLAUSIBLE && at <= now + DAY_MS
+
+/** When a run began, by the sender's clock unless that can't be right. */
+function plausible(told: Date, now: Date, { notes }: MadeLog): Date {
+  if (isPlausible(told.getTime(), now.getTime())) return told
+  const day = told.toISOString().slice(0, 10)
+  notes.push(`By its results the run began on ${day}; the sender’s clock must be wrong, so the time of the delivery is taken`)
+  return now
 }
 
 /** Results whose attempts are gone can't be told anew: a run that was forgotten stays as it is. */

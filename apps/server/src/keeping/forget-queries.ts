@@ -3,10 +3,11 @@
  * when they are older than the project keeps them, and their run is not kept.
  */
 
-/** Runs whose time has come, as many as are dealt with in one transaction. */
+/** Runs whose time has come, as many as are dealt with in one transaction. What came in lately is kept, however old it says it is. */
 export const TAKE_RUNS = `
 update run set forgotten_at = now() where id in (
   select id from run where project_id = $projectId and forgotten_at is null and not keep and not live and day < $before::date
+    and delivered_at < $before::date
   order by day limit 2000 for update
 ) returning id`
 

@@ -1,5 +1,5 @@
 import type { BlobStore } from '../platform/blobs/blob-store.js'
-import { type InTransaction, type Queryable, rowsOf, run } from '../platform/database.js'
+import { inTransaction, type Queryable, rowsOf, run } from '../platform/database.js'
 import * as sql from './forget-queries.js'
 
 /** What one forgetting freed, of one project. */
@@ -19,9 +19,6 @@ export interface Forgetful {
 
 /** A content that nothing refers to stays so long: a delivery under way may be about to use it again. */
 const GRACE = '1 day'
-
-const inTransaction = <T>({ sequelize }: Queryable, work: (db: InTransaction) => Promise<T>): Promise<T> =>
-  sequelize.transaction((transaction) => work({ sequelize, transaction }))
 
 /** The first day of which details are kept. */
 export const firstKeptDay = (now: Date, days: number): string => new Date(now.getTime() - days * 86_400_000).toISOString().slice(0, 10)

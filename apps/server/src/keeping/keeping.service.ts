@@ -16,7 +16,7 @@ select f.at, a.name as by, f.runs, f.attempts::int as attempts, f.texts::int as 
 from forgetting f left join account a on a.id = f.account_id where f.project_id = $projectId order by f.at desc limit 10`
 
 const COUNTS = `
-select count(*) filter (where not keep and not live and forgotten_at is null and day < $before::date)::int as due, count(*) filter (where keep)::int as kept
+select count(*) filter (where not keep and not live and forgotten_at is null and day < $before::date and delivered_at < $before::date)::int as due, count(*) filter (where keep)::int as kept
 from run where project_id = $projectId`
 
 /** So many projects are forgotten at once by night; another process helps nobody, since they share one database. */

@@ -33,11 +33,13 @@ const act = async <T>(method: string, path: string, body?: object): Promise<T> =
 async function deliverOld(daysAgo: number, target: Partial<DeliveryTarget>): Promise<DeliveryReport> {
   const at = new Date(Date.now() - daysAgo * DAY).toISOString().slice(0, 19)
   const name = `${target.pipeline}-${target.build}`
-  return bobbin.deliver(
+  const report = await bobbin.deliver(
     `<testsuite name="deck" timestamp="${at}"><testcase classname="deck" name="own"><failure message="only in ${name}">deck.ts:1</failure></testcase>` +
       `<testcase classname="deck" name="shared"><failure message="the same in all">deck.ts:2</failure><system-out>output of ${name}</system-out></testcase></testsuite>`,
     target,
   )
+  await bobbin.ask(`update run set delivered_at = started_at where id = ${report.run?.id}`)
+  return report
 }
 const textsLike = async (words: string) => (await bobbin.ask(`select text from body where text like '%${words}%'`)).length
 const runOf = (report: DeliveryReport) => bobbin.get<RunDetail>(`/runs/${report.run?.id}`)
@@ -102,6 +104,14 @@ describe('forgetting', () => {
     await bobbin.app.get(KeepingService).night(new Date())
     expect(await attemptsOf(long)).toBe(2)
     expect(theirs).toBeDefined()
+  })
+
+  it('leaves what came in lately, however old its sender’s clock says it is', async () => {
+    const late = await deliverOld(500, { pipeline: 'late', build: '1' })
+    await bobbin.ask(`update run set delivered_at = now() where id = ${late.run?.id}`)
+    await act('POST', '/space/forgetting')
+    expect(await attemptsOf(late)).toBe(2)
+    expect(await textsLike('only in late-1')).toBe(2)
   })
 
   it('is refused where details are kept for ever', async () => {

@@ -22,7 +22,7 @@ import {
   type Target,
 } from '../intake/index.js'
 import { BLOBS, type BlobStore } from '../platform/blobs/blob-store.js'
-import { type InTransaction, rowsOf, run } from '../platform/database.js'
+import { type InTransaction, inTransaction, rowsOf, run } from '../platform/database.js'
 import * as metrics from '../platform/metrics.js'
 import { notFound, Problem } from '../platform/problem.js'
 import type { BatchDto, CloseFeedDto, LiveFaultDto, OpenFeedDto } from './live.dto.js'
@@ -53,7 +53,7 @@ export class LiveService {
   /** Opens a feed into the run that the place names, which is made where it is new. A feed that is there already is found by its key. */
   open(context: Context, dto: OpenFeedDto): Promise<FeedOpened> {
     const { project, caller } = context
-    return this.inTransaction(async (db) => {
+    return inTransaction(this, async (db) => {
       await shareIntake(db, project.id)
       const log: MadeLog = { made: [], notes: [] }
       const target = await resolveTarget(db, project.id, dto, new Date(), log)
@@ -98,7 +98,7 @@ export class LiveService {
   }
 
   private takeOnce({ project }: Context, id: number, dto: BatchDto): Promise<BatchTaken & { isNew: boolean }> {
-    return this.inTransaction(async (db) => {
+    return inTransaction(this, async (db) => {
       await shareIntake(db, project.id)
       const feed = await this.lock(db, project, id)
       if (dto.number <= feed.batches) {
@@ -163,7 +163,7 @@ export class LiveService {
   /** The sender has sent everything. The run ends when no other feed is open and every announced shard is in. */
   close(context: Context, id: number, dto: CloseFeedDto): Promise<FeedClosed> {
     const { project } = context
-    return this.inTransaction(async (db) => {
+    return inTransaction(this, async (db) => {
       await shareIntake(db, project.id)
       const feed = await this.lock(db, project, id)
       if (!isOver(feed) && feed.batches !== dto.batches) {
@@ -209,7 +209,7 @@ export class LiveService {
   /** Ends the runs that wait for shards which did not come. */
   async endLate(): Promise<void> {
     for (const { runId, projectId } of await lateRuns(this)) {
-      await this.inTransaction(async (db) => {
+      await inTransaction(this, async (db) => {
         const target = await lockRun(db, runId)
         if (target) await endWithoutShards(db, projectId, target)
       })
@@ -217,7 +217,7 @@ export class LiveService {
   }
 
   private interrupt(id: number, projectId: number): Promise<boolean> {
-    return this.inTransaction(async (db) => {
+    return inTransaction(this, async (db) => {
       await shareIntake(db, projectId)
       interface Row {
         runId: number
@@ -263,10 +263,6 @@ export class LiveService {
   private async stopAsked(db: InTransaction, runId: number): Promise<boolean> {
     const [row] = await rowsOf<{ asked: boolean }>(db, 'select stop_asked_at is not null as asked from run where id = $runId', { runId })
     return row?.asked ?? false
-  }
-
-  private inTransaction<T>(what: (db: InTransaction) => Promise<T>): Promise<T> {
-    return this.sequelize.transaction((transaction) => what({ sequelize: this.sequelize, transaction }))
   }
 }
 

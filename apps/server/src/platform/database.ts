@@ -1,5 +1,5 @@
 import type { ClientBase } from 'pg'
-import { QueryTypes, type Sequelize, type Transaction, UniqueConstraintError } from 'sequelize'
+import { DatabaseError, QueryTypes, type Sequelize, type Transaction, UniqueConstraintError } from 'sequelize'
 
 export interface Queryable {
   sequelize: Sequelize
@@ -14,6 +14,22 @@ export const clientOf = (transaction: Transaction): ClientBase => (transaction a
 
 /** Whether a statement failed because a row with the same key is there. */
 export const isUniqueViolation = (error: unknown): boolean => error instanceof UniqueConstraintError
+
+/** Deadlock found, or a serialization failure: the transaction was undone, and doing it again helps. */
+const AGAIN = new Set(['40P01', '40001'])
+const MOST_TRIES = 4
+
+/** A transaction that is done again when the database broke it off for the sake of another. @param work has no effect outside of it */
+export async function inTransaction<T>({ sequelize }: Queryable, work: (db: InTransaction) => Promise<T>): Promise<T> {
+  for (let tries = 1; ; tries++) {
+    try {
+      return await sequelize.transaction((transaction) => work({ sequelize, transaction }))
+    } catch (error) {
+      const code = error instanceof DatabaseError ? (error.parent as { code?: string }).code : undefined
+      if (tries >= MOST_TRIES || !AGAIN.has(code ?? '')) throw error
+    }
+  }
+}
 
 /** Runs a SELECT (or a statement with RETURNING) and types its rows; `$name` in the text is bound from `bind`. */
 export async function rowsOf<T extends object>(db: Queryable, sql: string, bind: Record<string, unknown> = {}): Promise<T[]> {

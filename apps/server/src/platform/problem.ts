@@ -50,17 +50,24 @@ const DATABASE_ERRORS: Record<string, [ProblemKind, string, string]> = {
 
 /** The database goes down, comes up, or was cut off in the middle (PostgreSQL's classes 08 and 57P). */
 const AWAY = /^(08...|57P0[1-4])$/
-/** What a file system or a network says that can't be used now. */
-const STORE_AWAY = new Set(['ENOSPC', 'EDQUOT', 'EROFS', 'EIO', 'ECONNREFUSED', 'ECONNRESET', 'ETIMEDOUT', 'ENOTFOUND', 'EAI_AGAIN'])
+/** What a network says of a connection that is gone: it was one to the database, since stores wrap theirs. */
+const CUT_OFF = new Set(['ECONNREFUSED', 'ECONNRESET', 'EPIPE', 'ETIMEDOUT', 'ENOTFOUND', 'EAI_AGAIN'])
+/** What a file system says that can't be used now. */
+const DISK = new Set(['ENOSPC', 'EDQUOT', 'EROFS', 'EIO'])
 
 /** What will be there again: who asked may ask again, and nothing was stored by halves. */
 function awayOf(error: unknown): ProblemDetails | null {
   const code = (thrown: unknown) => (thrown as { code?: string } | null | undefined)?.code ?? ''
   const cause = error instanceof DatabaseError || error instanceof ConnectionError ? error.parent : error
   const lost = /Connection terminated|server closed the connection|Client has encountered a connection error/
-  if (error instanceof ConnectionError || AWAY.test(code(cause)) || (cause instanceof Error && lost.test(cause.message)))
+  if (
+    error instanceof ConnectionError ||
+    AWAY.test(code(cause)) ||
+    CUT_OFF.has(code(cause)) ||
+    (cause instanceof Error && lost.test(cause.message))
+  )
     return details(STATUS.away, 'databaseAway', 'The database is away at the moment; nothing of this was stored. Try again')
-  if (error instanceof StoreAway || STORE_AWAY.has(code(error)))
+  if (error instanceof StoreAway || DISK.has(code(error)))
     return details(
       STATUS.away,
       'storeAway',
@@ -96,7 +103,7 @@ export class ProblemFilter implements ExceptionFilter {
     const code = error instanceof DatabaseError ? ((error.parent as { code?: string }).code ?? '') : ''
     const known = DATABASE_ERRORS[code]
     if (known) return details(STATUS[known[0]], known[1], known[2])
-    this.log.error(error instanceof Error ? (error.stack ?? error.message) : String(error))
+    this.log.error(toldOf(error))
     const away = awayOf(error)
     if (away) return away
     const id = requestId()
@@ -106,6 +113,14 @@ export class ProblemFilter implements ExceptionFilter {
       `Something went wrong in the server; nothing was stored. The server’s log says more${id ? ` (request ${id})` : ''}`,
     )
   }
+}
+
+/** All that an error tells: those of the database have a stack without their message, and a code in what they came from. */
+function toldOf(error: unknown): string {
+  if (!(error instanceof Error)) return String(error)
+  const { code } = ((error as { parent?: unknown }).parent ?? error) as { code?: string }
+  const stack = error.stack ?? ''
+  return `${stack.includes(error.message) ? '' : `${error.message}${code ? ` (${code})` : ''}\n`}${stack}`
 }
 
 /** The sender went away in the middle of a request: no fault of the server, and nobody is there to read the answer. */

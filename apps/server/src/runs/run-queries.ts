@@ -86,10 +86,17 @@ export const CHANGE_COUNTS = `with ${changed()} select change, count(*)::int as 
 
 export const KEEP_CHANGES = 'update run set changes = $changes::int[] where id = $runId'
 
-/** What the later runs of its lane changed is to be counted again once a run was delivered to. They are locked, counted or not. */
+/**
+ * What the later runs of its lane changed is to be counted again once a run was delivered to. They are locked, counted or not, in the
+ * order of the lane: two deliveries to earlier runs never wait for each other in a ring.
+ */
 export const FORGET_CHANGES = `
-update run set changes = null from run delivered
-where delivered.id = $runId and run.lane_id = delivered.lane_id and run.sort_key > delivered.sort_key`
+with later as (
+  select run.id from run, run delivered
+  where delivered.id = $runId and run.lane_id = delivered.lane_id and run.sort_key > delivered.sort_key
+  order by run.sort_key, run.id for update of run
+)
+update run set changes = null from later where later.id = run.id`
 
 /** The scripts that a run shows as failing or recovered, by index in CHANGES; what fails alike stands together. */
 export const SCRIPTS_TO_LOOK_AT = `

@@ -36,6 +36,10 @@ describe('readTimestamp', () => {
     [String(noon), noon],
     ['0001-01-01T00:00:00', null],
     ['1970-01-01T00:00:00.000', null],
+    ['2026-02-30T11:36:55Z', null],
+    ['2026-11-23T25:00:00', null],
+    ['2026-11-23T11:60:00Z', null],
+    ['2026-11-23T24:00:00Z', Date.UTC(2026, 10, 24)],
     ['yesterday', null],
   ])('%s', (text, ms) => expect(readTimestamp(text)).toBe(ms))
 

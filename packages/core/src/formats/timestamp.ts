@@ -30,8 +30,12 @@ function readPlain(text: string): number | null {
     day = text.slice(0, 10)
     dayMs = ms
   }
-  const seconds = digits(text, 11, 2) * 3600 + digits(text, 14, 2) * 60 + digits(text, 17, 2)
-  const ms = dayMs + seconds * 1000 + (end === 19 ? 0 : Math.floor((digits(text, 20, fraction) * 1000) / 10 ** fraction))
+  const [hours, minutes, seconds] = [digits(text, 11, 2), digits(text, 14, 2), digits(text, 17, 2)]
+  if (!isTime(hours, minutes, seconds)) return null
+  const ms =
+    dayMs +
+    (hours * 3600 + minutes * 60 + seconds) * 1000 +
+    (end === 19 ? 0 : Math.floor((digits(text, 20, fraction) * 1000) / 10 ** fraction))
   return Number.isNaN(ms) ? null : ms
 }
 
@@ -50,6 +54,7 @@ function readIso(text: string): number | null {
   const m = ISO.exec(text)
   if (!m) return null
   const [, year, month, day, hour, minute, second = '0', fraction = '0', zone = 'Z'] = m
+  if (!isDay(Number(year), Number(month), Number(day)) || !isTime(Number(hour), Number(minute), Number(second))) return null
   const utc = Date.UTC(
     Number(year),
     Number(month) - 1,
@@ -61,6 +66,16 @@ function readIso(text: string): number | null {
   )
   return utc - zoneMinutes(zone) * 60_000
 }
+
+/** Whether the calendar has it: the 30th of February is nobody's moment. */
+function isDay(year: number, month: number, day: number): boolean {
+  const at = new Date(Date.UTC(year, month - 1, day))
+  return at.getUTCMonth() === month - 1 && at.getUTCDate() === day
+}
+
+/** A leap second is one, and 24:00 is the end of a day (ISO 8601). */
+const isTime = (hours: number, minutes: number, seconds: number): boolean =>
+  minutes <= 59 && seconds <= 60 && (hours <= 23 || (hours === 24 && minutes === 0 && seconds === 0))
 
 function zoneMinutes(zone: string): number {
   if (zone === 'Z') return 0

@@ -1,0 +1,192 @@
+// What may go wrong while results come in. Each scenario makes it happen and says in the end how many results are there exactly once.
+import S3rver from 's3rver'
+import { createServer, request } from 'node:http'
+import { mkdirSync } from 'node:fs'
+import { join } from 'node:path'
+import { startPostgres } from '../lib/postgres.mjs'
+import { freePort } from '../lib/process.mjs'
+import { fileOf, pause, randomOf, Stage } from './stage.mjs'
+
+async function on(name, more, work) {
+  const stage = await Stage.open(name, more)
+  try {
+    return await work(stage)
+  } finally {
+    await stage.close()
+  }
+}
+
+/** Two hundred senders at the same moment, ten to a run. */
+export const senders = ({ count = 200 } = {}) =>
+  on('senders', {}, async (stage) => {
+    const all = Array.from({ length: count }, (_, i) => ({
+      build: String(Math.floor(i / 10) + 1),
+      shard: (i % 10) + 1,
+      shards: 10,
+      nth: i,
+    }))
+    for (const { build } of all) stage.expect(build, 50)
+    await Promise.all(
+      all.map(({ build, shard, shards, nth }) => stage.send({ build, shard, shards }, { [`${nth}.xml`]: fileOf(`f${nth}`, 50) })),
+    )
+    const live = await stage.ask('select 1 from run where live')
+    if (live.length > 0) throw new Error(`${live.length} runs still wait for shards that are all in`)
+    return `${await stage.everythingOnce()} results of ${count} senders`
+  })
+
+/** Senders whose clocks were never set, or are years ahead. */
+export const clocks = () =>
+  on('clocks', {}, async (stage) => {
+    const stamps = ['1970-01-01T00:00:07', '1980-01-01T00:00:00', '2099-06-01T12:00:00', '2026-02-30T99:00:00', 'yesterday']
+    for (const [i, stamp] of stamps.entries()) {
+      stage.expect(String(i + 1), 20)
+      await stage.send({ build: String(i + 1) }, { 'a.xml': fileOf(`f${i}`, 20, ` timestamp="${stamp}"`) })
+    }
+    const [{ odd }] = await stage.ask(`select count(*)::int as odd from run where abs(extract(epoch from started_at - now())) > 86400`)
+    if (odd > 0) throw new Error(`${odd} runs stand where a wrong clock says`)
+    return `${await stage.everythingOnce()} results of ${stamps.length} clocks`
+  })
+
+/** The same shard twice, at once and later, and shards in the wrong order. */
+export const shards = () =>
+  on('shards', {}, async (stage) => {
+    for (let shard = 1; shard <= 6; shard++) stage.expect('1', 40)
+    const send = (shard) => stage.send({ build: '1', shard, shards: 6 }, { [`${shard}.xml`]: fileOf(`shard${shard}`, 40) })
+    await Promise.all([6, 3, 3, 1, 6].map(send))
+    await Promise.all([2, 4, 5, 2].map(send))
+    await send(1)
+    const [run] = await stage.ask('select live from run')
+    if (run.live) throw new Error('the run waits though all its shards are in')
+    return `${await stage.everythingOnce()} results of 6 shards, sent 10 times`
+  })
+
+/** Shards that name another build or environment than the others: nothing is lost, and each run says which shards it waits for. */
+export const disagreeing = () =>
+  on('disagreeing', {}, async (stage) => {
+    const send = (shard, target) => {
+      stage.expect(target.build, 30)
+      return stage.send(
+        { shard, shards: 3, ...target },
+        { [`${shard}.xml`]: fileOf(`${target.build} ${target.environment ?? ''} ${shard}`, 30) },
+      )
+    }
+    await Promise.all([send(1, { build: '7' }), send(2, { build: '8' }), send(3, { build: '7', environment: 'elsewhere' })])
+    const waiting = await stage.ask(
+      `select array(select shard::int from run_shard s where s.run_id = r.id) as "there" from run r where live order by id`,
+    )
+    if (waiting.length !== 3) throw new Error(`${waiting.length} runs wait for their shards, not 3`)
+    return `${await stage.everythingOnce()} results; 3 runs name the shards they wait for`
+  })
+
+/** The store of contents answers that it is full, then nobody answers, then it is back. */
+export const store = async () => {
+  const port = await freePort()
+  const s3 = { state: 'well' }
+  const home = join('/tmp', `bobbin-faults-s3-${process.pid}`)
+  mkdirSync(home, { recursive: true })
+  const behind = new S3rver({
+    port: 0,
+    address: '127.0.0.1',
+    silent: true,
+    directory: home,
+    configureBuckets: [{ name: 'quay', configs: [] }],
+  })
+  const { port: own } = await behind.run()
+  const proxy = createServer((incoming, outgoing) => {
+    if (s3.state === 'away') return void incoming.destroy()
+    if (s3.state === 'full' && incoming.method === 'PUT') {
+      incoming.resume()
+      return void outgoing.writeHead(507).end('<Error><Code>InsufficientStorage</Code><Message>The disk is full</Message></Error>')
+    }
+    const onward = request(
+      { host: '127.0.0.1', port: own, method: incoming.method, path: incoming.url, headers: incoming.headers },
+      (answer) => {
+        outgoing.writeHead(answer.statusCode, answer.headers)
+        answer.pipe(outgoing)
+      },
+    )
+    onward.on('error', () => outgoing.destroy())
+    incoming.pipe(onward)
+  })
+  await new Promise((resolve) => proxy.listen(port, '127.0.0.1', resolve))
+  try {
+    return await on(
+      'store',
+      { BOBBIN_BLOBS: `http://127.0.0.1:${port}/quay`, BOBBIN_S3_ACCESS_KEY: 'S3RVER', BOBBIN_S3_SECRET_KEY: 'S3RVER' },
+      async (stage) => {
+        let tried = 0
+        for (const state of ['full', 'away']) {
+          s3.state = state
+          stage.expect(state, 60)
+          const sending = stage.send({ build: state }, { 'a.xml': fileOf(`a ${state}`, 30), 'b.xml': fileOf(`b ${state}`, 30) })
+          await pause(4000)
+          s3.state = 'well'
+          tried += (await sending).tries
+        }
+        if (tried < 4) throw new Error('the senders never met the store as it was')
+        return `${await stage.everythingOnce()} results, tried ${tried} times`
+      },
+    )
+  } finally {
+    proxy.closeAllConnections()
+    proxy.close()
+    await behind.close()
+  }
+}
+
+/** The database is away for half a minute in the middle of what comes in. */
+export const database = ({ seconds = 30 } = {}) =>
+  on('database', {}, async (stage) => {
+    const sending = []
+    for (let i = 1; i <= 12; i++) {
+      stage.expect(String(i), 900)
+      sending.push(stage.send({ build: String(i) }, Object.fromEntries([1, 2, 3].map((n) => [`${n}.xml`, fileOf(`f${i} ${n}`, 300)]))))
+      await pause(60)
+    }
+    // without a word, as a machine that fails
+    await stage.postgres.stop('immediate')
+    await pause(seconds * 1000)
+    stage.postgres = await startPostgres(stage.home, () => undefined)
+    const tries = (await Promise.all(sending)).map((sent) => sent.tries)
+    return `${await stage.everythingOnce()} results; senders tried up to ${Math.max(...tries)} times over ${seconds} s`
+  })
+
+/** SIGKILL of the server that takes, of one that reads from the queue, or of the sender, at random moments. */
+export const kills = ({ count = 200, seed = 4127 } = {}) =>
+  on('kills', { BOBBIN_QUEUE_MB: '0' }, async (stage) => {
+    const random = randomOf(seed)
+    const workerPort = await freePort()
+    let [taker] = stage.servers
+    let worker = await stage.start(workerPort)
+    const killed = { server: 0, worker: 0, sender: 0 }
+    const deliver = (build) =>
+      stage.bobbin(
+        ['deliver', '.', '--wait', '--pipeline', 'p', '--build', build, '--branch', 'main', '--environment', 'e', '--retries', '30'],
+        Object.fromEntries([1, 2, 3].map((n) => [`${n}.xml`, fileOf(`f${n}`, 150).replace('<testsuite ', `<testsuite id="${build}" `)])),
+      )
+    for (let i = 1; i <= count; i++) {
+      const build = String(i)
+      stage.expect(build, 450)
+      const sending = deliver(build)
+      await pause(random() * 1200)
+      const victim = ['server', 'worker', 'sender'][Math.floor(random() * 3)]
+      killed[victim]++
+      if (victim === 'server') {
+        await taker.kill()
+        stage.servers.splice(stage.servers.indexOf(taker), 1)
+        taker = await stage.start()
+      } else if (victim === 'worker') {
+        await worker.kill()
+        stage.servers.splice(stage.servers.indexOf(worker), 1)
+        worker = await stage.start(workerPort)
+      } else sending.child.kill('SIGKILL')
+      let { code, err } = await sending.ended
+      // what a pipeline does after a broken delivery: it is run again
+      for (let again = 0; code !== 0 && again < 5; again++) ({ code, err } = await deliver(build).ended)
+      if (code !== 0) throw new Error(`build ${build} could not be delivered: ${err}`)
+      if (i % 20 === 0) console.log(`    ${i} of ${count}`)
+    }
+    return `${await stage.everythingOnce()} results after ${count} kills (${Object.entries(killed)
+      .map(([who, n]) => `${n} of the ${who}`)
+      .join(', ')}; seed ${seed})`
+  })
