@@ -1,0 +1,75 @@
+import type { DeliveryReport, RunDetail } from '@bobbin/client'
+import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { resultFile, TestApp } from '../testing/test-app.js'
+
+let bobbin: TestApp
+beforeAll(async () => {
+  bobbin = await TestApp.start()
+})
+afterAll(() => bobbin.stop())
+
+const runOf = ({ run }: DeliveryReport) => bobbin.get<RunDetail>(`/runs/${run?.id}`)
+
+// the same with 200 senders, and what else may go wrong: npm run faults
+describe('many senders at once', () => {
+  it('never wait for each other in a ring, and lose nothing: shards of several builds of one lane, which say the same', async () => {
+    const place = { pipeline: 'at-once', branch: 'main', environment: 'pier-test' }
+    const sent = await Promise.all(
+      Array.from({ length: 24 }, (_, i) => {
+        const file = resultFile([{ name: `own ${i}`, fails: 'no' }, { name: `also ${i}`, fails: 'no' }, 'in every file'])
+        return bobbin.deliver(file, { ...place, build: String((i % 4) + 1), shard: Math.floor(i / 4) + 1, shards: 6 })
+      }),
+    )
+    for (const report of sent.slice(0, 4)) {
+      const { run, sent: shards } = await runOf(report)
+      expect(run).toMatchObject({ live: false, totals: { total: 13, failed: 12, passed: 1 } })
+      expect(shards?.shards).toEqual({ announced: 6, in: [1, 2, 3, 4, 5, 6] })
+    }
+    expect(await bobbin.send<object>('post', '/recount')).toMatchObject({ runs: 4, differing: [] })
+  })
+
+  it('make each script once, also where several bring it first', async () => {
+    const tests = Array.from({ length: 40 }, (_, i) => `first seen ${i}`)
+    const sent = await Promise.all([1, 2, 3, 4].map((build) => bobbin.deliver(resultFile(tests), { pipeline: `newcomers-${build}` })))
+    expect(sent.reduce((sum, { newScripts }) => sum + newScripts, 0)).toBe(40)
+    expect(await bobbin.ask(`select count(*)::int as n from script where name like 'first seen %'`)).toEqual([{ n: 40 }])
+  })
+})
+
+describe('a sender whose clock is wrong', () => {
+  it.each(['2099-06-01T12:00:00', '2000-01-01T00:00:09'])('is told so, and its run stands where it came in: %s', async (stamp) => {
+    const report = await bobbin.deliver(`<testsuite name="s" timestamp="${stamp}"><testcase classname="c" name="n"/></testsuite>`, {
+      pipeline: 'clocks',
+      build: stamp.slice(0, 4),
+    })
+    expect(report.notes).toEqual([expect.stringContaining('the sender’s clock must be wrong')])
+    const { run } = await runOf(report)
+    expect(Math.abs(Date.parse(run.startedAt) - Date.now())).toBeLessThan(60_000)
+  })
+
+  it('is believed about a time that may be', async () => {
+    const report = await bobbin.deliver(
+      '<testsuite name="s" timestamp="2024-03-01T10:00:00Z"><testcase classname="c" name="n"/></testsuite>',
+      {
+        pipeline: 'clocks',
+        build: '2024',
+      },
+    )
+    expect(report.notes).toEqual([])
+    expect((await runOf(report)).run.startedAt).toBe('2024-03-01T10:00:00.000Z')
+  })
+})
+
+it('shards that name different builds or environments become several runs, each of which says what it waits for', async () => {
+  const send = (shard: number, target: object) =>
+    bobbin.deliver(resultFile([`of shard ${shard}`]), { pipeline: 'disagree', shard, shards: 2, ...target })
+  const [one, other] = [await send(1, { build: '7' }), await send(2, { build: '8' })]
+  for (const [report, there] of [
+    [one, 1],
+    [other, 2],
+  ] as const)
+    // prettier-ignore
+    expect(await runOf(report)).toMatchObject({ run: { live: true, totals: { total: 1 } }, sent: { shards: { announced: 2, in: [there] } } })
+  const moved = await send(2, { build: '7' })
+  expect(await runOf(moved)).toMatchObject({ run: { live: false, totals: { total: 2 } } })
+})
