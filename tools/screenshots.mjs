@@ -17,7 +17,7 @@ await ensureBuilt(say)
 const home = join(DATA, `screenshots-${process.pid}`)
 const database = await startPostgres(home, say, { quick: true })
 await database.createDatabase('screenshots')
-const server = await startTestServer(database.url('screenshots'))
+const server = await startTestServer(database.url('screenshots'), { more: { BOBBIN_SOURCE_FOLDERS: '/srv/reports' } })
 const browser = await chromium.launch(CHROMIUM)
 
 /** Opens a page in a theme, lets `act` bring it into the state to show, and takes its picture. */
@@ -95,6 +95,22 @@ try {
       await page.getByLabel('Name').fill('Nightly pipeline')
       await page.getByRole('button', { name: 'Make a token' }).click()
       await page.getByText('copy the secret now').waitFor()
+    },
+  })
+  await shoot('taking-in', '/gullhaven/settings/intake', {
+    act: async (page) => {
+      const ask = askOf(page)
+      const place = { pipeline: 'nightly-full', branch: 'main', environment: 'breakwater-stage', build: null }
+      const folder = { name: 'Reports of the night', kind: 'folder', address: '/srv/reports/nightly', everySeconds: 900, ...place }
+      const { id } = await ask('POST', '/sources', folder)
+      await ask('POST', `/sources/${id}/fetch`)
+      await page.getByText('is no folder below').waitFor()
+    },
+  })
+  await shoot('space', '/gullhaven/settings/space', {
+    act: async (page) => {
+      await page.getByRole('button', { name: 'Measure now' }).click()
+      await page.getByText('are used').waitFor()
     },
   })
   await shoot('reference', '/reference', { act: (page) => page.getByText('Changes many cases in the same way').click() })

@@ -11,10 +11,17 @@ export async function makeCases(client, projectId) {
 }
 
 /** One lane of 20,000 tests and 30 builds, and as many smaller ones as it takes. Every script has one of the cases. */
-export async function makeHistory(client, projectId, results) {
-  const big = { tests: 20_000, builds: 30, pipeline: 'big' }
+export async function makeHistory(client, projectId, results, name = '') {
+  const big = { tests: 20_000, builds: 30, pipeline: `big${name}` }
   const small = { tests: 5000, builds: 100 }
   const lanes = Math.ceil((results - big.tests * big.builds) / (small.tests * small.builds))
+  if (name === '') await makeScripts(client, projectId)
+  await lane(client, projectId, big)
+  for (let i = 0; i < lanes; i++) await lane(client, projectId, { ...small, pipeline: `small${name}-${i}` })
+  await client.query('analyze')
+}
+
+async function makeScripts(client, projectId) {
   await client.query(
     `insert into script (project_id, identity, name, classname, file)
      select $1, sha256(convert_to('bench ' || i, 'UTF8')), 'vehicle ' || i || ' stands in its lane', 'ferry.deck.Planner' || i % 400, 'deck/planner-' || i % 400 || '.spec.ts'
@@ -29,9 +36,6 @@ export async function makeHistory(client, projectId, results) {
   await client.query(`insert into environment (project_id, name) values ($1, 'bench')`, [projectId])
   await client.query(`insert into signature (project_id, hash, text) values ($1, sha256('s'), 'expected lane to be free')`, [projectId])
   await client.query(`insert into body (project_id, hash, text) values ($1, sha256('b'), 'expected lane 3 to be free')`, [projectId])
-  await lane(client, projectId, big)
-  for (let i = 0; i < lanes; i++) await lane(client, projectId, { ...small, pipeline: `small-${i}` })
-  await client.query('analyze')
 }
 
 async function lane(client, projectId, { tests, builds, pipeline }) {

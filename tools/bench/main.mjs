@@ -16,8 +16,11 @@ import { Figures } from './measure.mjs'
 import { benchParsing } from './parsing.mjs'
 import { benchReading } from './reading.mjs'
 import { startBench } from './server.mjs'
+import { benchThroughput } from './throughput.mjs'
 
 const RESULTS = 5_000_000
+/** What a delivery costs must not grow with history. */
+const MORE_RESULTS = 20_000_000
 const say = (text) => console.log(text)
 const figures = new Figures()
 const wanted = process.argv.slice(2)
@@ -44,6 +47,12 @@ try {
       if (wants('live')) await benchLatency(figures, bench)
     })
   }
+  if (wants('throughput')) {
+    await inDatabase('bench_many', async (bench) => {
+      await makeCases(bench.database, 1)
+      await benchThroughput(figures, home, bench, postgres.url('bench_many'))
+    })
+  }
   if (wants('delivery') || wants('reading')) {
     await inDatabase('bench_full', async (bench) => {
       say(`Making ${RESULTS.toLocaleString('en')} results …`)
@@ -51,7 +60,11 @@ try {
       await makeHistory(bench.database, 1, RESULTS)
       if (wants('reading')) await benchReading(figures, bench)
       if (wants('reading')) await benchFirstPage(figures, bench)
-      if (wants('delivery')) await benchDelivery(figures, home, bench, 'into a project with 5,000,000 results', { compareWith: empty })
+      if (!wants('delivery')) return
+      await benchDelivery(figures, home, bench, 'into a project with 5,000,000 results', { compareWith: empty, atMost: 1.2 })
+      say(`Making ${(MORE_RESULTS - RESULTS).toLocaleString('en')} results more …`)
+      await makeHistory(bench.database, 1, MORE_RESULTS - RESULTS, 'more')
+      await benchDelivery(figures, home, bench, 'into a project with 20,000,000 results', { compareWith: empty, atMost: 1.3, suite: 'more' })
     })
   }
 } finally {

@@ -9,18 +9,18 @@ export function median(list) {
 export class Figures {
   rows = []
 
-  add(part, what, value, unit, most, detail = '') {
-    const kept = value <= most
-    this.rows.push({ part, what, value, unit, most, kept, detail })
+  /** @param goal the most that it may be, or `{ least }` */
+  add(part, what, value, unit, goal, detail = '') {
+    const kept = goal.least === undefined ? value <= goal : value >= goal.least
+    const bound = goal.least === undefined ? `at most ${goal} ${unit}` : `at least ${goal.least} ${unit}`
+    this.rows.push({ part, what, value, unit, bound, kept, detail })
     const number = unit === '×' ? value.toFixed(2) : Math.round(value)
-    console.log(
-      `${kept ? 'kept  ' : 'MISSED'}  ${part}: ${what}: ${number} ${unit} (at most ${most} ${unit})${detail ? ` · ${detail}` : ''}`,
-    )
+    console.log(`${kept ? 'kept  ' : 'MISSED'}  ${part}: ${what}: ${number} ${unit} (${bound})${detail ? ` · ${detail}` : ''}`)
   }
 
   markdown() {
-    const line = ({ part, what, value, unit, most, kept, detail }) =>
-      `| ${part} | ${what} | ${unit === '×' ? value.toFixed(2) : Math.round(value)} ${unit} | ${most} ${unit} | ${kept ? 'kept' : '**missed**'} | ${detail} |`
-    return ['| part | figure | measured | at most | | from |', '|---|---|---|---|---|---|', ...this.rows.map(line)].join('\n')
+    const line = ({ part, what, value, unit, bound, kept, detail }) =>
+      `| ${part} | ${what} | ${unit === '×' ? value.toFixed(2) : Math.round(value)} ${unit} | ${bound} | ${kept ? 'kept' : '**missed**'} | ${detail} |`
+    return ['| part | figure | measured | goal | | from |', '|---|---|---|---|---|---|', ...this.rows.map(line)].join('\n')
   }
 }

@@ -1,0 +1,103 @@
+// A million results in 200 files from 8 senders at once, with one server process and with two.
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
+import { join } from 'node:path'
+import { Readable } from 'node:stream'
+import { pipeline } from 'node:stream/promises'
+import { from } from 'pg-copy-streams'
+import { readResultFile } from '../../packages/core/dist/index.js'
+import { Stage, STAGE_COLUMNS } from '../../apps/server/dist/intake/staging.js'
+import { ApiClient, deliver } from '../../packages/client/dist/index.js'
+import { startTestServer } from '../lib/test-server.mjs'
+import { textOf } from './files.mjs'
+import { barePass } from './parsing.mjs'
+
+const FILES = 200
+const TESTS = 5000
+const SENDERS = 8
+/** So many files are the shards of one run. */
+const SHARDS = 10
+
+/** The nth file: its tests are those of no other shard, and of each build again. */
+const fileText = (nth) => textOf({ tests: TESTS, variant: Math.floor(nth / SHARDS) }).replaceAll('ferry.deck', `ferry.deck${nth % SHARDS}`)
+
+export async function benchThroughput(figures, home, bench, databaseUrl) {
+  const base = await baseline(home, bench)
+  const one = await sendAll(bench, 'one', [bench.url])
+  figures.add(
+    'throughput',
+    `1,000,000 results in ${FILES} files from ${SENDERS} senders, of the rate of COPY plus bare parse`,
+    base / one,
+    '×',
+    { least: 0.5 },
+    `${seconds(one)} against ${seconds(base)}: ${Math.round((FILES * TESTS) / one / 1000)} thousand a second`,
+  )
+  const second = await startTestServer(databaseUrl, { demo: false })
+  try {
+    const two = await sendAll(bench, 'two', [bench.url, second.url])
+    figures.add(
+      'throughput',
+      'the same into two server processes, of the rate of one',
+      one / two,
+      '×',
+      { least: 1.6 },
+      `${seconds(two)} against ${seconds(one)}`,
+    )
+  } finally {
+    await second.stop()
+  }
+}
+
+const seconds = (ms) => `${(ms / 1000).toFixed(1)} s`
+
+async function sendAll({ token, database }, name, urls) {
+  const began = performance.now()
+  let next = 0
+  const sender = async (nth) => {
+    const client = new ApiClient({ baseUrl: urls[nth % urls.length], token })
+    for (let i = next++; i < FILES; i = next++) {
+      const target = { pipeline: `throughput-${name}`, branch: 'main', environment: 'bench', build: String(Math.floor(i / SHARDS) + 1) }
+      await deliver(client, 'bench', { ...target, shard: (i % SHARDS) + 1, shards: SHARDS }, 'cli', [
+        { name: `${i}.xml`, content: new Blob([fileText(i)]) },
+      ])
+    }
+  }
+  await Promise.all(Array.from({ length: SENDERS }, (_, nth) => sender(nth)))
+  const time = performance.now() - began
+  const { rows } = await database.query(
+    `select (select count(*)::int from result x where x.run_id = any(r.ids)) as results, (select count(*)::int from attempt a where a.run_id = any(r.ids)) as attempts, live
+     from (select array_agg(r.id) as ids, count(*) filter (where r.live)::int as live from run r join build b on b.id = r.build_id join pipeline p on p.id = b.pipeline_id
+       where p.name = $1) r`,
+    [`throughput-${name}`],
+  )
+  const [{ results, attempts, live }] = rows
+  if (results !== FILES * TESTS || attempts !== FILES * TESTS || live > 0)
+    throw new Error(`${results} results and ${attempts} attempts are there, not ${FILES * TESTS}; ${live} runs are live`)
+  return time
+}
+
+/** The same files read with nobody listening, one after the other, and their rows copied to where nothing checks them. */
+async function baseline(home, { database }) {
+  const folder = mkdtempSync(join(home, 'throughput-'))
+  const paths = Array.from({ length: FILES }, (_, i) => join(folder, `${i}.xml`))
+  const rows = []
+  for (const [i, path] of paths.entries()) {
+    const text = fileText(i)
+    writeFileSync(path, text)
+    const stage = new Stage()
+    for (const result of readResultFile(Buffer.from(text)).results) stage.add(result)
+    const own = []
+    for await (const chunk of stage.attemptChunks()) own.push(chunk)
+    rows.push(own)
+    stage.dispose()
+  }
+  await database.query(`create unlogged table bench_rows (${STAGE_COLUMNS})`)
+  const began = performance.now()
+  for (const [i, path] of paths.entries()) {
+    await barePass(path)
+    await pipeline(Readable.from(rows[i]), database.query(from('copy bench_rows from stdin')))
+  }
+  const time = performance.now() - began
+  await database.query('drop table bench_rows')
+  rmSync(folder, { recursive: true })
+  return time
+}
