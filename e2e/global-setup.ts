@@ -1,3 +1,6 @@
+import { mkdtempSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
 import { startPostgres } from '../tools/lib/postgres.mjs'
 import { startTestServer } from '../tools/lib/test-server.mjs'
 
@@ -11,11 +14,14 @@ async function globalSetup(): Promise<() => Promise<void>> {
   await own?.createDatabase(name)
   if (given) await createDatabase(given, name)
   url.pathname = `/${name}`
-  const server = await startTestServer(url.href)
+  const incoming = mkdtempSync(join(tmpdir(), 'bobbin-e2e-incoming-'))
+  const server = await startTestServer(url.href, { more: { BOBBIN_SOURCE_FOLDERS: incoming } })
+  process.env['BOBBIN_E2E_INCOMING'] = incoming
   process.env['BOBBIN_E2E_URL'] = server.url
   process.env['BOBBIN_E2E_DATABASE_URL'] = given ?? own?.url('postgres')
   return async () => {
     await server.stop()
+    rmSync(incoming, { recursive: true, force: true })
     await own?.stop()
     own?.destroy()
   }

@@ -16,7 +16,10 @@ export async function benchDelivery(figures, folder, bench, title, { compareWith
   const times = []
   const bases = []
   // a server that has been up for a while, not one whose code was never run
-  await bench.deliver(textOf({ tests: 5000 }).replaceAll('ferry.deck', `ferry.before-${suite}`), { pipeline: `before ${title}`, build: '1' })
+  await bench.deliver(textOf({ tests: 5000 }).replaceAll('ferry.deck', `ferry.before-${suite}`), {
+    pipeline: `before ${title}`,
+    build: '1',
+  })
   for (let round = 0; round <= ROUNDS; round++) {
     const text = textOf({ tests: TESTS, variant: round }).replaceAll('ferry.deck', `ferry.${suite}`)
     const path = join(folder, `delivery-${round}.xml`)

@@ -64,7 +64,11 @@ try {
       await benchDelivery(figures, home, bench, 'into a project with 5,000,000 results', { compareWith: empty, atMost: 1.2 })
       say(`Making ${(MORE_RESULTS - RESULTS).toLocaleString('en')} results more …`)
       await makeHistory(bench.database, 1, MORE_RESULTS - RESULTS, 'more')
-      await benchDelivery(figures, home, bench, 'into a project with 20,000,000 results', { compareWith: empty, atMost: 1.3, suite: 'more' })
+      await benchDelivery(figures, home, bench, 'into a project with 20,000,000 results', {
+        compareWith: empty,
+        atMost: 1.3,
+        suite: 'more',
+      })
     })
   }
 } finally {

@@ -44,7 +44,7 @@ export function RuleSettings() {
   )
 }
 
-/** Changes a rule of the project; the answer of the page is the way back. */
+/** Changes a rule of the project, with the way back. What was chosen is shown at once, and taken back if the server refuses it. */
 export function useRule() {
   const { project } = useSession()
   const queries = useQueryClient()
@@ -53,13 +53,18 @@ export function useRule() {
     onSuccess: () => queries.invalidateQueries({ predicate: ({ queryKey: [word] }) => ['rules', 'space'].includes(String(word)) }),
     onError: (error) => notifyError(messageOf(error)),
   })
-  return (rule: Partial<ProjectRules>, before: Partial<ProjectRules>, words: string) =>
-    change.mutate(rule, { onSuccess: () => notifyUndo(words, () => change.mutate(before)) })
+  return {
+    /** What is on its way to the server; empty when nothing is. */
+    chosen: change.isPending ? change.variables : {},
+    set: (rule: Partial<ProjectRules>, before: Partial<ProjectRules>, words: string) =>
+      change.mutate(rule, { onSuccess: () => notifyUndo(words, () => change.mutate(before)) }),
+  }
 }
 
 function UnknownTestsRule({ rules: { unknownTests } }: { rules: ProjectRules }) {
   const { project } = useSession()
-  const change = useRule()
+  const rule = useRule()
+  const now = rule.chosen.unknownTests ?? unknownTests
   const keeps = project.role === 'keeper'
   return (
     <fieldset disabled={!keeps} className="mb-9">
@@ -70,8 +75,8 @@ function UnknownTestsRule({ rules: { unknownTests } }: { rules: ProjectRules }) 
             type="radio"
             name="unknown-tests"
             className="mt-[3px] accent-dye"
-            checked={unknownTests === value}
-            onChange={() => change({ unknownTests: value }, { unknownTests }, `From now on: ${words.toLowerCase()}`)}
+            checked={now === value}
+            onChange={() => rule.set({ unknownTests: value }, { unknownTests }, `From now on: ${words.toLowerCase()}`)}
           />
           <span>
             <span className="font-medium">{words}</span>

@@ -31,10 +31,11 @@ export function SpaceSettings() {
 
 function Keep({ space: { keepDetailsDays, due, kept } }: { space: Space }) {
   const { project } = useSession()
-  const change = useRule()
+  const rule = useRule()
+  const now = rule.chosen.keepDetailsDays === undefined ? keepDetailsDays : rule.chosen.keepDetailsDays
   const keeps = project.role === 'keeper'
   const spans = [...new Set([...SPANS, keepDetailsDays])].sort((a, b) => (a ?? Infinity) - (b ?? Infinity))
-  const set = (days: number | null) => change({ keepDetailsDays: days }, { keepDetailsDays }, `Details are kept ${spanWords(days)}`)
+  const set = (days: number | null) => rule.set({ keepDetailsDays: days }, { keepDetailsDays }, `Details are kept ${spanWords(days)}`)
   return (
     <section className="mb-9">
       <label className="flex items-center gap-3">
@@ -42,7 +43,7 @@ function Keep({ space: { keepDetailsDays, due, kept } }: { space: Space }) {
         <select
           className="field"
           disabled={!keeps}
-          value={keepDetailsDays ?? ''}
+          value={now ?? ''}
           onChange={(event) => set(event.target.value === '' ? null : Number(event.target.value))}
         >
           {spans.map((days) => (
