@@ -14,6 +14,6 @@ import { RecountController } from './recount.controller.js'
   imports: [AccessModule, RunsModule],
   controllers: [IntakeController, QueueController, DeliveriesController, RecountController],
   providers: [IntakeService, QueueService, DeliveryReader, DeliveriesService],
-  exports: [IntakeService],
+  exports: [IntakeService, QueueService],
 })
 export class IntakeModule {}

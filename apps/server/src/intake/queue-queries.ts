@@ -59,7 +59,3 @@ select d.id, d.at, a.name as by, d.state, d.tries, d.due_at as "dueAt", d.proble
   (select count(*)::int from result_file f where f.delivery_id = d.id and f.status = 'stored') as stored
 from delivery d join account a on a.id = d.account_id
 where d.project_id = $projectId and d.state in ('coming', 'waiting', 'reading', 'failed') order by d.state = 'failed' desc, d.id limit 200`
-
-export const COUNTS = `
-select count(*) filter (where state = 'waiting')::int as waiting, count(*) filter (where state = 'reading')::int as reading,
-  count(*) filter (where state = 'failed')::int as failed from delivery where state in ('waiting', 'reading', 'failed')`

@@ -41,6 +41,11 @@ export class QueueService {
     return waitingReport(id)
   }
 
+  /** Forgets what was left when a server went away while a delivery came in: its sender has sent it again, or never will. */
+  async forgetBroken(): Promise<void> {
+    for (const { id } of await rowsOf<{ id: number }>(this, sql.LONG_COMING)) await run(this, sql.FORGET_COMING, { id })
+  }
+
   async list({ project }: Context): Promise<QueuedDelivery[]> {
     type Row = Omit<QueuedDelivery, 'at' | 'dueAt'> & { at: Date; dueAt: Date | null }
     const rows = await rowsOf<Row>(this, sql.QUEUE, { projectId: project.id })

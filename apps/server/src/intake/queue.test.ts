@@ -2,6 +2,7 @@ import { deliver, type DeliveryDetail, type DeliveryReport, type QueuedDelivery,
 import { request } from 'node:http'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { resultFile, TestApp, TOKEN } from '../testing/test-app.js'
+import { QueueService } from './queue.service.js'
 
 let bobbin: TestApp
 beforeAll(async () => {
@@ -69,21 +70,33 @@ describe('a large delivery', () => {
   })
 
   it('that breaks off while it comes in leaves nothing', async () => {
-    const before = await bobbin.ask('select id from delivery')
-    await new Promise<void>((resolve) => {
-      const { port } = new URL(bobbin.url)
-      const path = '/api/projects/gullhaven/deliveries?pipeline=p&build=9&branch=b&environment=e'
-      const headers = { authorization: `Bearer ${TOKEN}`, 'content-type': 'multipart/form-data; boundary=x', 'content-length': 5_000_000 }
-      const sending = request({ host: '127.0.0.1', port, path, method: 'POST', headers }, (answer) => answer.resume())
-      sending.once('error', () => resolve())
-      sending.once('close', () => resolve())
-      sending.write('--x\r\ncontent-disposition: form-data; name="file"; filename="a.xml"\r\n\r\n<testsuite>', () => sending.destroy())
-    })
-    await until(
-      () => bobbin.ask('select id from delivery'),
-      (rows) => rows.length === before.length,
-    )
+    const coming = () => bobbin.ask(`select id from delivery where state = 'coming'`)
+    const { port } = new URL(bobbin.url)
+    const path = '/api/projects/gullhaven/deliveries?pipeline=p&build=9&branch=b&environment=e'
+    const headers = { authorization: `Bearer ${TOKEN}`, 'content-type': 'multipart/form-data; boundary=x', 'content-length': 5_000_000 }
+    const sending = request({ host: '127.0.0.1', port, path, method: 'POST', headers }, (answer) => answer.resume())
+    sending.on('error', () => undefined)
+    sending.write('--x\r\ncontent-disposition: form-data; name="file"; filename="a.xml"\r\n\r\n<testsuite>')
+    await until(coming, (rows) => rows.length === 1)
+    sending.destroy()
+    await until(coming, (rows) => rows.length === 0)
     expect(await bobbin.ask(`select 1 as one from waiting_file`)).toEqual([])
+  })
+
+  it('whose server went away while it came in is forgotten a day later', async () => {
+    const coming = (hours: number) =>
+      bobbin.ask<{ id: number }>(
+        `insert into delivery (project_id, account_id, source, state, asked, at) select project_id, account_id, 'cli', 'coming', '{}', now() - interval '${hours} hours'
+         from delivery limit 1 returning id`,
+      )
+    const [[old], [late]] = [await coming(30), await coming(1)]
+    await bobbin.ask(
+      `insert into waiting_file (delivery_id, seq, name, attachment, hash, bytes) values (${old?.id}, 1, 'a.xml', false, sha256('half'), 10)`,
+    )
+    await bobbin.app.get(QueueService).forgetBroken()
+    expect((await bobbin.ask<{ id: number }>(`select id from delivery where state = 'coming'`)).map(({ id }) => id)).toEqual([late?.id])
+    expect(await bobbin.ask(`select 1 as one from doomed_blob where hash = sha256('half')`)).toHaveLength(1)
+    await bobbin.ask(`delete from delivery where state = 'coming'`)
   })
 
   it('is read on by another when its reader went away in the middle', async () => {

@@ -1,7 +1,8 @@
 import { Module } from '@nestjs/common'
+import { IntakeModule } from '../intake/index.js'
 import { KeepingController } from './keeping.controller.js'
 import { KeepingService } from './keeping.service.js'
 import { NightWatch } from './night-watch.js'
 
-@Module({ controllers: [KeepingController], providers: [KeepingService, NightWatch] })
+@Module({ imports: [IntakeModule], controllers: [KeepingController], providers: [KeepingService, NightWatch] })
 export class KeepingModule {}

@@ -3,6 +3,7 @@ import { InjectConnection } from '@nestjs/sequelize'
 import { Sequelize } from 'sequelize-typescript'
 import type { Context } from '../access/index.js'
 import type { Forgetting, Space, SpacePart } from '../contract/index.js'
+import { QueueService } from '../intake/index.js'
 import { BLOBS, type BlobStore } from '../platform/blobs/blob-store.js'
 import { rowsOf, run } from '../platform/database.js'
 import { notFound, Problem } from '../platform/problem.js'
@@ -26,6 +27,7 @@ const NIGHT = `insert into night (day) values ($day::date) on conflict do nothin
 @Injectable()
 export class KeepingService {
   constructor(
+    private readonly queue: QueueService,
     @InjectConnection() readonly sequelize: Sequelize,
     @Inject(BLOBS) private readonly blobs: BlobStore,
   ) {}
@@ -79,6 +81,7 @@ export class KeepingService {
     const begun = await rowsOf(this, NIGHT, { day })
     if (begun.length === 0) return false
     await forgetDetails(this, await rowsOf<Forgetful>(this, FORGETFUL), now, null)
+    await this.queue.forgetBroken()
     await sweepBlobs(this, this.blobs)
     for (const { id } of await rowsOf<{ id: number }>(this, 'select id from project order by id')) await measureSpace(this, id)
     await run(this, 'update night set ended_at = now() where day = $day::date', { day })

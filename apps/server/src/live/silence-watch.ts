@@ -1,4 +1,5 @@
-import { Injectable, Logger, type OnApplicationBootstrap, type OnApplicationShutdown } from '@nestjs/common'
+import { Injectable, type OnApplicationBootstrap, type OnApplicationShutdown } from '@nestjs/common'
+import { Watch } from '../platform/watch.js'
 import { LiveService } from './live.service.js'
 
 /** Silence is counted in minutes; looking this often costs one index look-up. */
@@ -7,26 +8,20 @@ const LOOK_MS = 5000
 /** Looks for feeds that went silent, in every server process: ending one twice is not possible. */
 @Injectable()
 export class SilenceWatch implements OnApplicationBootstrap, OnApplicationShutdown {
-  private readonly log = new Logger('SilenceWatch')
-  private timer: NodeJS.Timeout | null = null
-  private looking: Promise<unknown> = Promise.resolve()
+  private readonly watch: Watch
 
-  constructor(private readonly live: LiveService) {}
-
-  onApplicationBootstrap(): void {
-    this.timer = setInterval(() => {
-      this.looking = this.looking
-        .then(() => this.live.interruptSilent())
-        .then(() => this.live.endLate())
-        .catch((error: unknown) =>
-          this.log.warn(`Silent feeds could not be looked for: ${error instanceof Error ? error.message : String(error)}`),
-        )
-    }, LOOK_MS)
-    this.timer.unref()
+  constructor(live: LiveService) {
+    this.watch = new Watch('SilenceWatch', LOOK_MS, async () => {
+      await live.interruptSilent()
+      await live.endLate()
+    })
   }
 
-  async onApplicationShutdown(): Promise<void> {
-    if (this.timer) clearInterval(this.timer)
-    await this.looking
+  onApplicationBootstrap(): void {
+    this.watch.start()
+  }
+
+  onApplicationShutdown(): Promise<void> {
+    return this.watch.stop()
   }
 }

@@ -1,4 +1,5 @@
-import { Injectable, Logger, type OnApplicationBootstrap, type OnApplicationShutdown } from '@nestjs/common'
+import { Injectable, type OnApplicationBootstrap, type OnApplicationShutdown } from '@nestjs/common'
+import { Watch } from '../platform/watch.js'
 import { SourcesService } from './sources.service.js'
 
 const LOOK_MS = 5000
@@ -6,31 +7,19 @@ const LOOK_MS = 5000
 /** Looks into sources that are due, one after the other, in every server process: each is claimed by one. */
 @Injectable()
 export class SourceWatch implements OnApplicationBootstrap, OnApplicationShutdown {
-  private readonly log = new Logger('SourceWatch')
-  private timer: NodeJS.Timeout | null = null
-  private looking: Promise<void> | null = null
-  private stopped = false
+  private readonly watch: Watch
 
-  constructor(private readonly sources: SourcesService) {}
+  constructor(sources: SourcesService) {
+    this.watch = new Watch('SourceWatch', LOOK_MS, async (stillWatching) => {
+      while (stillWatching() && (await sources.fetchDue()));
+    })
+  }
 
   onApplicationBootstrap(): void {
-    this.timer = setInterval(() => {
-      this.looking ??= this.look().finally(() => (this.looking = null))
-    }, LOOK_MS)
-    this.timer.unref()
+    this.watch.start()
   }
 
-  private async look(): Promise<void> {
-    try {
-      while (!this.stopped && (await this.sources.fetchDue()));
-    } catch (error) {
-      this.log.warn(`Sources could not be looked into: ${error instanceof Error ? error.message : String(error)}`)
-    }
-  }
-
-  async onApplicationShutdown(): Promise<void> {
-    this.stopped = true
-    if (this.timer) clearInterval(this.timer)
-    await this.looking
+  onApplicationShutdown(): Promise<void> {
+    return this.watch.stop()
   }
 }

@@ -3,7 +3,7 @@ import { Inject, Injectable } from '@nestjs/common'
 import { InjectConnection } from '@nestjs/sequelize'
 import { Sequelize } from 'sequelize-typescript'
 import { AccessService, type Context } from '../access/index.js'
-import type { Source, SourceFile, SourceKind, SourceList, SourceLook } from '../contract/index.js'
+import type { Source, SourceFile, SourceList, SourceLook } from '../contract/index.js'
 import { announce } from '../events/announce.js'
 import { IntakeService } from '../intake/index.js'
 import { CONFIG, type Config } from '../platform/config.js'
@@ -15,14 +15,8 @@ import { lookAtAddress } from './http-source.js'
 import * as sql from './source-queries.js'
 import type { SourceDto } from './sources.dto.js'
 
-interface SourceRecord {
+type SourceRecord = Omit<SourceDto, 'build' | 'everySeconds'> & {
   id: number
-  name: string
-  kind: SourceKind
-  address: string
-  pipeline: string
-  branch: string
-  environment: string
   build: string | null
   projectId: number
   accountId: number
@@ -214,52 +208,8 @@ function groupByBuild(pattern: string | null, files: readonly FoundFile[]): Map<
 
 const nameTaken = (name: string) => new Problem('conflict', 'nameTaken', `There is a source “${name}” already; choose another name`)
 
-const bindOf = ({ name, kind, address, pipeline, branch, environment, build, everySeconds }: SourceDto) => ({
-  name,
-  kind,
-  address,
-  pipeline,
-  branch,
-  environment,
-  build: build || null,
-  everySeconds,
-})
+const bindOf = (dto: SourceDto) => ({ ...dto, build: dto.build || null })
 
-function sourceOf(row: SourceRow): Source {
-  const {
-    id,
-    name,
-    kind,
-    address,
-    pipeline,
-    branch,
-    environment,
-    build,
-    everySeconds,
-    paused,
-    by,
-    failures,
-    problem,
-    brought,
-    lastDelivery,
-  } = row
-  const times = { nextAt: row.nextAt.toISOString(), lastAt: row.lastAt?.toISOString() ?? null }
-  return {
-    id,
-    name,
-    kind,
-    address,
-    pipeline,
-    branch,
-    environment,
-    build,
-    everySeconds,
-    paused,
-    by,
-    failures,
-    problem,
-    brought,
-    lastDelivery,
-    ...times,
-  }
+function sourceOf({ projectId: _project, accountId: _account, etag: _etag, lastModified: _modified, ...row }: SourceRow): Source {
+  return { ...row, nextAt: row.nextAt.toISOString(), lastAt: row.lastAt?.toISOString() ?? null }
 }
