@@ -74,7 +74,7 @@ test('a run in shards is live until the last is in, and its page names those tha
     )
   const first = deliver('1/3', 'is lit')
   expect(first.code).toBe(0)
-  expect(first.out).toContain('waiting for shards')
+  expect(first.out).toContain('more is to come')
   await page.goto(/http\S+\/runs\/\d+/.exec(first.out)?.[0] ?? '')
   await expect(page.getByRole('region', { name: 'Live' })).toContainText('1 of 3 shards are in; waiting for 2 and 3')
   deliver('3/3', 'turns')

@@ -1619,6 +1619,7 @@ export interface components {
       files: components['schemas']['DeliveredFile'][]
       newScripts: number
       decided: components['schemas']['Decided']
+      /** @description Against the build before; null where nothing was stored, and while more is to come. */
       changes: {
         newlyFailing: number
         stillFailing: number

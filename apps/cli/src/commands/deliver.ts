@@ -221,12 +221,14 @@ function print(report: DeliveryReport, baseUrl: string, project: string): void {
     console.log(`${baseUrl}/${project}/intake/${report.deliveryId}`)
   }
   const { run, changes } = report
-  if (!run || !changes) return
-  const parts = CHANGE_WORDS.filter(([change]) => changes[change] > 0).map(([change, words]) => `${changes[change]} ${words}`)
+  if (!run) return
   console.log(
-    `\nBuild ${run.build} of ${run.lane.pipeline} in ${run.lane.environment}: ${totalsLine(run.totals)}${run.live ? ' · waiting for shards' : run.incomplete ? ' · incomplete' : ''}`,
+    `\nBuild ${run.build} of ${run.lane.pipeline} in ${run.lane.environment}: ${totalsLine(run.totals)}${run.live ? ' · more is to come' : run.incomplete ? ' · incomplete' : ''}`,
   )
-  console.log(`Against the build before: ${parts.join(', ') || 'nothing changed'}`)
+  if (changes) {
+    const parts = CHANGE_WORDS.filter(([change]) => changes[change] > 0).map(([change, words]) => `${changes[change]} ${words}`)
+    console.log(`Against the build before: ${parts.join(', ') || 'nothing changed'}`)
+  }
   console.log(`${baseUrl}/${project}/runs/${run.id}`)
 }
 

@@ -65,6 +65,7 @@ export interface DeliveryReport {
   files: DeliveredFile[]
   newScripts: number
   decided: Decided
+  /** Against the build before; null where nothing was stored, and while more is to come. */
   changes: Record<Change, number> | null
 }
 

@@ -184,7 +184,8 @@ export class Delivery implements Taker {
       files: this.files,
       ...(told ?? { made: [], notes: [], newScripts: 0 }),
       decided: told && told.newScripts > 0 ? await decidedOf(this.tools, this.id) : NOTHING_DECIDED,
-      changes: record && (await runs.changeCounts(record)),
+      // while more is to come there is nothing to compare yet
+      changes: record && !record.live ? await runs.changeCounts(record) : null,
     }
   }
 

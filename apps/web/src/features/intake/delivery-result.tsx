@@ -12,21 +12,18 @@ export function DeliveryResult({ report }: { report: DeliveryReport }) {
   const { run, changes } = report
   return (
     <section aria-label="Delivered" role="status" className="border-t border-hairline pt-3">
-      {run && changes ? (
+      {report.state === 'waiting' ? (
+        <p className="text-base">It is stored, and read as soon as the server has time. Its page says how far it is.</p>
+      ) : run ? (
         <p className="text-base">
           <ProjectLink to={`runs/${run.id}`}>
             Build {run.build} of {run.lane.pipeline}
           </ProjectLink>{' '}
           now has {count(run.totals.total, 'result')}
-          {run.incomplete && <strong className="font-semibold text-errored">, and is incomplete</strong>}.{' '}
-          {CHANGES.filter((change) => change !== 'unchanged' && changes[change] > 0).map((change, i) => (
-            <span key={change}>
-              {i > 0 && ', '}
-              <ProjectLink to={`runs/${run.id}?show=${change}`}>
-                {changes[change]} {CHANGE_WORDS[change].words}
-              </ProjectLink>
-            </span>
-          ))}
+          {run.live
+            ? '; more is to come'
+            : run.incomplete && <strong className="font-semibold text-errored">, and is incomplete</strong>}.{' '}
+          {changes && <Changes runId={run.id} changes={changes} />}
         </p>
       ) : (
         <p className="text-base text-failed">Nothing was stored.</p>
@@ -50,6 +47,17 @@ export function DeliveryResult({ report }: { report: DeliveryReport }) {
       </ul>
     </section>
   )
+}
+
+function Changes({ runId, changes }: { runId: number; changes: NonNullable<DeliveryReport['changes']> }) {
+  return CHANGES.filter((change) => change !== 'unchanged' && changes[change] > 0).map((change, i) => (
+    <span key={change}>
+      {i > 0 && ', '}
+      <ProjectLink to={`runs/${runId}?show=${change}`}>
+        {changes[change]} {CHANGE_WORDS[change].words}
+      </ProjectLink>
+    </span>
+  ))
 }
 
 function FileLine({ file }: { file: DeliveredFile }) {
