@@ -34,7 +34,9 @@ async function shoot(name, path, { theme = 'light', act = async () => undefined 
   await page.goto(path)
   await page.getByRole('heading', { level: 1 }).or(page.getByRole('dialog')).first().waitFor()
   await act(page)
-  await page.waitForLoadState('networkidle')
+  // events keep a connection open, so that the network is never idle
+  await page.waitForFunction(() => ![...document.querySelectorAll('[role=status]')].some((one) => one.textContent?.startsWith('Loading ')))
+  await page.waitForTimeout(300)
   await page.evaluate(() => document.fonts.ready)
   await page.screenshot({ path: join(folder, `${name}.png`) })
   await context.close()
