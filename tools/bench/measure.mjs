@@ -18,9 +18,21 @@ export class Figures {
     console.log(`${kept ? 'kept  ' : 'MISSED'}  ${part}: ${what}: ${number} ${unit} (${bound})${detail ? ` · ${detail}` : ''}`)
   }
 
-  markdown() {
+  /** A table of what was measured now, and of the parts in `before`, an older one, that were not. */
+  markdown(now, before) {
+    const day = now.toISOString().slice(0, 10)
     const line = ({ part, what, value, unit, bound, kept, detail }) =>
-      `| ${part} | ${what} | ${unit === '×' ? value.toFixed(2) : Math.round(value)} ${unit} | ${bound} | ${kept ? 'kept' : '**missed**'} | ${detail} |`
-    return ['| part | figure | measured | goal | | from |', '|---|---|---|---|---|---|', ...this.rows.map(line)].join('\n')
+      `| ${part} | ${what} | ${unit === '×' ? value.toFixed(2) : Math.round(value)} ${unit} | ${bound} | ${kept ? 'kept' : '**missed**'} | ${detail} | ${day} |`
+    const measured = new Set(this.rows.map(({ part }) => part))
+    const older = before.split('\n').filter((row) => /^\| (?!part |---)/.test(row) && !measured.has(row.split(' | ')[0].slice(2)))
+    return [
+      '| part | figure | measured | goal | | from | on |',
+      '|---|---|---|---|---|---|---|',
+      ...[...older, ...this.rows.map(line)].sort(byPart),
+    ].join('\n')
   }
 }
+
+const PARTS = ['parsing', 'formats', 'delivery', 'throughput', 'live', 'reading', 'first page']
+const placeOf = (row) => PARTS.indexOf(row.split(' | ')[0].slice(2))
+const byPart = (a, b) => placeOf(a) - placeOf(b)

@@ -27,9 +27,9 @@ export async function playLive(ask, { pipeline, environment, share, failing }) {
     ...(i < failing && {
       failures: [
         {
-          message: 'expected the gate to be open, it is closed',
+          message: 'the gate did not open within 5 s',
           type: 'AssertionError',
-          stack: 'AssertionError: expected the gate to be open\n    at openGate (deck/gate.ts:41:9)',
+          stack: 'AssertionError: the gate did not open within 5 s\n    at openGate (deck/gate.ts:41:9)',
         },
       ],
     }),

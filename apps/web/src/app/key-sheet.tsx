@@ -71,7 +71,7 @@ const GROUPS: readonly { name: string; keys: readonly (readonly [string, string]
 export function KeySheet({ open, onOpenChange }: { open: boolean; onOpenChange: (open: boolean) => void }) {
   return (
     <Dialog open={open} onOpenChange={onOpenChange} title="Keys" description="Everything works without a mouse.">
-      <div className="columns-2 gap-8 max-[700px]:columns-1">
+      <div tabIndex={0} aria-label="All keys" role="region" className="min-h-0 columns-2 gap-8 overflow-y-auto max-[700px]:columns-1">
         {GROUPS.map(({ name, keys }) => (
           <section key={name} className="mb-4 break-inside-avoid">
             <h3 className="mb-1 text-sm">{name}</h3>
