@@ -5,7 +5,20 @@ import tseslint from 'typescript-eslint'
 const forbid = (files, patterns) => ({ files, rules: { 'no-restricted-imports': ['error', { patterns }] } })
 const not = (group, message) => ({ group, message })
 
-const SERVER_DOMAINS = ['access', 'projects', 'views', 'cases', 'history', 'scripts', 'runs', 'intake', 'live', 'keeping', 'sources', 'brief']
+const SERVER_DOMAINS = [
+  'access',
+  'projects',
+  'views',
+  'cases',
+  'history',
+  'scripts',
+  'runs',
+  'intake',
+  'live',
+  'keeping',
+  'sources',
+  'brief',
+]
 const WEB_FEATURES = ['history', 'scripts', 'runs', 'cases', 'intake', 'brief']
 
 /** A domain may use those before it in the list, and only through their index.ts. */

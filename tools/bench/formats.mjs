@@ -1,22 +1,17 @@
 // Every XML and JSON format: our reading against a pass of its bare tokenizer over the same file.
 import { Tokenizer } from '@streamparser/json'
-import { createReadStream, mkdirSync, readFileSync, writeFileSync } from 'node:fs'
+import { closeSync, createReadStream, mkdirSync, openSync, readFileSync, rmSync, writeSync } from 'node:fs'
 import { join } from 'node:path'
 import { ROOT } from '../lib/process.mjs'
-import { leastInTurns } from './turns.mjs'
+import { leastInTurns, outputOf } from './turns.mjs'
 
 const SAMPLES = join(ROOT, 'packages/core/src/formats/samples')
 const BYTES = 50_000_000
+const LARGE = 500_000_000
 const read = (file) => readFileSync(join(SAMPLES, file), 'utf8')
 
-/** What a real file holds, over and over until it is large enough, each time under other names. */
-function grown(text, from, to) {
-  const [head, body, tail] = [text.slice(0, from), text.slice(from, to), text.slice(to)]
-  const copies = Array.from({ length: Math.ceil(BYTES / body.length) }, (_, i) =>
-    body.replaceAll(/("?(?:name|title|fullName|fullTitle|Test)"?[=:] ?")(?=\S)/g, `$1${i} `),
-  )
-  return head + copies.join('') + tail
-}
+/** A real file in three pieces: what is over and over until the file is large enough, and what stands before and after. */
+const pieces = (text, from, to) => ({ head: text.slice(0, from), body: text.slice(from, to), tail: text.slice(to) })
 
 const xml =
   (file, element, inward = 0, inwardEnd = inward) =>
@@ -26,24 +21,29 @@ const xml =
     let [from, to] = [text.indexOf(`<${element} `), text.lastIndexOf(last)]
     for (let k = 0; k < inward; k++) from = text.indexOf(`<${element} `, from + 1)
     for (let k = 0; k < inwardEnd; k++) to = text.lastIndexOf(last, to - 1)
-    return grown(text, from, to + last.length)
+    return pieces(text, from, to + last.length)
   }
 
 const json = (file, list) => () => {
   const document = JSON.parse(read(file))
-  const items = list(document)
-  const own = JSON.stringify(items)
+  const own = JSON.stringify(list(document))
   const text = JSON.stringify(document)
   const at = text.indexOf(own) + 1
-  // a comma behind each copy, and the last one is left out again
-  const many = grown(`${text.slice(0, at)}${own.slice(1, -1)},${text.slice(at + own.length - 2)}`, at, at + own.length - 1)
-  const end = many.length - (text.length - (at + own.length - 2))
-  return many.slice(0, end - 1) + many.slice(end)
+  return { ...pieces(text, at, at + own.length - 2), between: ',' }
 }
 
-const lines = (file) => () => {
-  const text = read(file)
-  return grown(text, 0, text.length)
+const lines = (file) => () => pieces(read(file), 0, Infinity)
+
+/** Writes a file of about so many bytes; its tests have other names in each copy. */
+function writeGrown(path, { head, body, tail, between = '' }, bytes) {
+  const fd = openSync(path, 'w')
+  writeSync(fd, head)
+  for (let i = 0, size = 0; size < bytes; i++) {
+    const copy = body.replaceAll(/("?(?:name|title|fullName|fullTitle|Test)"?[=:] ?")(?=\S)/g, `$1${i} `)
+    size += writeSync(fd, i === 0 ? copy : between + copy)
+  }
+  writeSync(fd, tail)
+  closeSync(fd)
 }
 
 const FORMATS = [
@@ -73,7 +73,7 @@ export function benchFormats(figures, folder, only = FORMATS.map(({ id }) => id)
   mkdirSync(folder, { recursive: true })
   for (const { id, make } of FORMATS.filter((format) => only.includes(format.id))) {
     const file = join(folder, `${id}.txt`)
-    writeFileSync(file, make())
+    writeGrown(file, make(), BYTES)
     const { bare, ours } = leastInTurns(id.endsWith('-xml') ? 'bare' : 'bareJson', file, 2)
     figures.add(
       'formats',
@@ -82,6 +82,20 @@ export function benchFormats(figures, folder, only = FORMATS.map(({ id }) => id)
       '×',
       1.6,
       `${Math.round(ours)} ms against ${Math.round(bare)} ms`,
+    )
+  }
+  for (const { id, make } of FORMATS.filter((format) => only.includes(format.id))) {
+    const file = join(folder, `${id}-large.txt`)
+    writeGrown(file, make(), LARGE)
+    const [idle, peak] = [Number(outputOf('peak.mjs', '')), Number(outputOf('peak.mjs', file))]
+    rmSync(file)
+    figures.add(
+      'formats',
+      `${id}, 500 MB, memory above an idle process`,
+      peak - idle,
+      'MB',
+      200,
+      `${Math.round(peak)} MB against ${Math.round(idle)} MB`,
     )
   }
 }
