@@ -17,11 +17,15 @@ export interface FoundTest {
   place: Place
 }
 
+/** So many faults of a file are kept with all they say: nobody reads more, and memory must not grow with the file. */
+export const MOST_FAULTS = 500
+
 /** What all readers do with the tests they find: numbers, keys, limits, faults, and a warning when there is nothing at all. */
 export class ResultCollector {
   readonly faults: Fault[] = []
   private readonly repeats = new RepeatFinder()
   private given = 0
+  private further: { count: number; first: Pick<Fault, 'code' | 'place'> } | null = null
   private startedAt: number | null = null
 
   constructor(
@@ -55,7 +59,17 @@ export class ResultCollector {
   }
 
   fault(fault: Omit<Fault, 'message' | 'stack'> & Partial<Pick<Fault, 'message' | 'stack'>>): void {
-    this.faults.push({ ...fault, message: fault.message ?? null, stack: fault.stack ?? null })
+    if (this.faults.length < MOST_FAULTS) this.faults.push({ ...fault, message: fault.message ?? null, stack: fault.stack ?? null })
+    else if (this.further) this.further.count++
+    else this.further = { count: 1, first: fault }
+  }
+
+  /** What is too much to keep is said to be there, at the place of the first of it. */
+  private allFaults(): Fault[] {
+    if (!this.further) return this.faults
+    const { count, first } = this.further
+    const message = `${count} more like the ${MOST_FAULTS} before ${count === 1 ? 'is' : 'are'} in the file`
+    return [...this.faults, { code: first.code, subject: 'further faults', message, stack: null, place: first.place }]
   }
 
   /** A moment at which something of this file ran; the earliest counts. */
@@ -73,7 +87,7 @@ export class ResultCollector {
       format: this.format,
       framework,
       startedAt: this.startedAt,
-      faults: this.faults,
+      faults: this.allFaults(),
       warnings: this.warnings.list(),
       settlement: { groups: this.repeats.groups(this.policy, new Set(), this.warnings), dropped: [], reasons: [] },
     }
