@@ -39,14 +39,20 @@ export async function follow(folders: readonly string[], options: FollowOptions,
     if (existsSync(folder) && !statSync(folder).isDirectory()) throw new UsageError(`“${folder}” is a file; name the folder it stands in`)
   const client = new ApiClient({ baseUrl, token, fetch: nodeFetch() })
   const again = { retries: 5, wait: (ms: number) => wait(ms), onRetry: (error: Error) => say(`${error.message}. Trying again`) }
+  // a command is not held up by a server that is away
+  const atStart = { ...again, retries: command.length > 0 ? 0 : again.retries }
   const project =
-    options.project ?? config.project ?? (await withRetries(() => onlyProject(client), again).catch((error: unknown) => error))
-  if (typeof project !== 'string') return failed({}, project)
+    options.project ?? config.project ?? (await withRetries(() => onlyProject(client), atStart).catch((error: unknown) => error))
+  if (typeof project !== 'string') {
+    const code = failed({}, project)
+    // the tests run all the same, whether anybody follows them or not
+    return command.length > 0 ? endOf(start(command)) : code
+  }
   const feed = new Feed({ framework: 'followed files', env: environmentOf(place, project), say })
   const following = new Following(folders, feed, (files) =>
     withRetries(() => deliver(client, project, place, 'cli', files), again).then((report) => report.files),
   )
-  const child = command.length > 0 ? spawn(command[0] ?? '', command.slice(1), { stdio: 'inherit' }) : null
+  const child = command.length > 0 ? start(command) : null
   feed.onStop(() => {
     say('the run was asked to stop')
     if (child) child.kill('SIGTERM')
@@ -55,8 +61,10 @@ export async function follow(folders: readonly string[], options: FollowOptions,
   const ended = child ? endOf(child) : untilSignal(following)
   const code = await following.until(ended).catch((error: unknown) => failed({}, error))
   await feed.end()
-  return child && code === null ? await ended : (code ?? following.worst)
+  return child ? ended : (code ?? following.worst)
 }
+
+const start = ([program = '', ...words]: readonly string[]) => spawn(program, words, { stdio: 'inherit' })
 
 const say = (line: string) => console.error(`bobbin: ${line}`)
 

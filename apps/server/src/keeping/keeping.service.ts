@@ -20,7 +20,7 @@ const COUNTS = `
 select count(*) filter (where not keep and not live and forgotten_at is null and day < $before::date and delivered_at < $before::date)::int as due, count(*) filter (where keep)::int as kept
 from run where project_id = $projectId`
 
-/** So many projects are forgotten at once by night; another process helps nobody, since they share one database. */
+/** The night is taken by whoever comes first; another process would help nobody, since they share one database. */
 const NIGHT = `insert into night (day) values ($day::date) on conflict do nothing returning day`
 
 /** How long details are kept, and what is forgotten. */
