@@ -92,8 +92,11 @@ const bodySchema = (body) =>
       ? { type: 'object', properties: { file: { type: 'array', items: { type: 'string', contentMediaType: 'application/octet-stream' } } } }
       : { type: 'string' }
 
+const oneOf = ([name, ...others]) => (others.length === 0 ? ref(name) : { oneOf: [name, ...others].map(ref) })
+
 function answerOf({ answers: { list, type, media }, status }) {
-  if (media !== 'application/json') return { description: 'Done', content: { [media]: { schema: type ? ref(type) : { type: 'string' } } } }
+  if (media !== 'application/json')
+    return { description: 'Done', content: { [media]: { schema: type ? oneOf(type.split(' | ')) : { type: 'string' } } } }
   if (!type) return { description: status === 204 ? 'Done, nothing to say' : 'Done' }
   return { description: 'Done', content: { [media]: { schema: list ? { type: 'array', items: ref(type) } : ref(type) } } }
 }

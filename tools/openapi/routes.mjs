@@ -46,7 +46,7 @@ function routeOf(method, prefix, tag, controller) {
   }
 }
 
-/** `Promise<Name>`, `Promise<Name[]>`, `Promise<void>`; another media type by the tag `@answers text/csv`, the data of server-sent events by `@event Name`. */
+/** `Promise<Name>`, `Promise<Name[]>`, `Promise<void>`; another media type by the tag `@answers text/csv`, the data of server-sent events by `@event Name` or `@event Name | Other`. */
 function answerOf(method, doc, verb) {
   const media = verb === 'Sse' ? 'text/event-stream' : (doc.tags.answers ?? 'application/json')
   if (media !== 'application/json') return { list: false, type: doc.tags.event ?? null, media }

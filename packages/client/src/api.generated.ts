@@ -539,7 +539,7 @@ export interface paths {
     }
     /**
      * Server-sent events
-     * @description “change” with the topics that changed, “missed” when changes may have been lost, “beat” now and then.
+     * @description “began” at once, with the time since the last change; “change” with the topics that changed, “missed” when changes may have been lost, “beat” now and then.
      */
     get: operations['eventsEvents']
     put?: never
@@ -1325,6 +1325,11 @@ export interface components {
       batches: number
       /** @description Somebody asked the run to stop: the reporter tells its runner where it can. */
       stop: boolean
+    }
+    /** @description The first event of a stream. */
+    Began: {
+      /** @description Milliseconds for which nothing has changed: what a page read longer ago than that may be old. */
+      quietMs: number
     }
     Brief: {
       builds: number
@@ -2626,6 +2631,7 @@ export type AttachmentInfo = components['schemas']['AttachmentInfo']
 export type AttemptDetail = components['schemas']['AttemptDetail']
 export type BatchDto = components['schemas']['BatchDto']
 export type BatchTaken = components['schemas']['BatchTaken']
+export type Began = components['schemas']['Began']
 export type Brief = components['schemas']['Brief']
 export type BriefRun = components['schemas']['BriefRun']
 export type BulkDto = components['schemas']['BulkDto']
@@ -4016,7 +4022,7 @@ export interface operations {
           [name: string]: unknown
         }
         content: {
-          'text/event-stream': components['schemas']['ChangeEvent']
+          'text/event-stream': components['schemas']['Began'] | components['schemas']['ChangeEvent']
         }
       }
       /** @description What went wrong */

@@ -8,3 +8,9 @@ export interface ChangeEvent {
   /** Sums of a live run, so that a page shows them without asking. */
   live?: LiveSums
 }
+
+/** The first event of a stream. */
+export interface Began {
+  /** Milliseconds for which nothing has changed: what a page read longer ago than that may be old. */
+  quietMs: number
+}

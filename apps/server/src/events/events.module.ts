@@ -1,8 +1,9 @@
 import { Controller, type MessageEvent, Module, Sse } from '@nestjs/common'
 import { APP_INTERCEPTOR } from '@nestjs/core'
-import { filter, interval, map, merge, type Observable } from 'rxjs'
+import { defer, filter, interval, map, merge, of, type Observable } from 'rxjs'
 import { Ctx, type Context } from '../access/index.js'
 import { AnnounceInterceptor } from './announce.interceptor.js'
+import type { Began } from '../contract/index.js'
 import { ChangeListener } from './listener.js'
 
 /** Often enough that no proxy takes the connection for dead. */
@@ -13,8 +14,8 @@ export class EventsController {
   constructor(private readonly listener: ChangeListener) {}
 
   /**
-   * Server-sent events. “change” with the topics that changed, “missed” when changes may have been lost, “beat” now and then.
-   * @event ChangeEvent
+   * Server-sent events. “began” at once, with the time since the last change; “change” with the topics that changed, “missed” when changes may have been lost, “beat” now and then.
+   * @event Began | ChangeEvent
    */
   @Sse()
   events(@Ctx() { project }: Context): Observable<MessageEvent> {
@@ -26,7 +27,8 @@ export class EventsController {
           : { type: 'change', data: { topics: change.topics, ...(change.live && { live: change.live }) } },
       ),
     )
-    return merge(changes, interval(BEAT_MS).pipe(map((): MessageEvent => ({ type: 'beat', data: '' }))))
+    const began = defer(() => of<MessageEvent>({ type: 'began', data: { quietMs: this.listener.quietMs(project.id) } satisfies Began }))
+    return merge(changes, began, interval(BEAT_MS).pipe(map((): MessageEvent => ({ type: 'beat', data: '' }))))
   }
 }
 

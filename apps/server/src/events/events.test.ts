@@ -1,6 +1,7 @@
 import { afterAll, beforeAll, expect, it } from 'vitest'
 import { resultFile, seedCase, TestApp, TOKEN } from '../testing/test-app.js'
 import { firstValueFrom } from 'rxjs'
+import type { Began } from '../contract/index.js'
 import { ChangeListener } from './listener.js'
 
 let bobbin: TestApp
@@ -9,7 +10,7 @@ beforeAll(async () => {
 })
 afterAll(() => bobbin.stop())
 
-/** Opens the stream of a project and hands out its events one by one, without the beats. */
+/** Opens the stream of a project and hands out its events one by one, without the beats; `quietMs` is what its beginning says. */
 async function listen(url: string, project: string, token: string) {
   const stop = new AbortController()
   const answer = await fetch(`${url}/api/projects/${project}/events`, {
@@ -33,7 +34,9 @@ async function listen(url: string, project: string, token: string) {
       text += piece.value
     }
   }
-  return { next, stop: () => stop.abort() }
+  const began = /event: began\n(?:.*\n)*data: (.*)$/.exec(await next())?.[1] ?? 'null'
+  const { quietMs } = JSON.parse(began) as Began
+  return { next, quietMs, stop: () => stop.abort() }
 }
 
 it('tells open pages what changed, also of what another server process did', async () => {
@@ -59,6 +62,20 @@ it('tells a project nothing of another', async () => {
   })
   expect(await skerries.next()).toContain('"cases"')
   skerries.stop()
+})
+
+it('says at its beginning since when nothing has changed, so that a page that read before knows whether to read again', async () => {
+  const quiet = await listen(bobbin.url, 'gullhaven', TOKEN)
+  await bobbin.deliver(resultFile(['three']), { build: '3' })
+  await quiet.next()
+  const before = performance.now()
+  const late = await listen(bobbin.url, 'gullhaven', TOKEN)
+  const skerries = await listen(bobbin.url, 'skerries', `${TOKEN}-other`)
+  expect(late.quietMs).toBeGreaterThanOrEqual(0)
+  // that delivery was heard by `quiet` before anybody else listened
+  expect(late.quietMs + before).toBeLessThan(quiet.quietMs + performance.now())
+  expect(skerries.quietMs).toBeGreaterThan(late.quietMs)
+  for (const one of [quiet, late, skerries]) one.stop()
 })
 
 it('says that changes may have been missed when its connection to the database broke', async () => {

@@ -14,12 +14,20 @@ export class ChangeListener implements OnModuleInit, OnApplicationShutdown {
   private client: pg.Client | null = null
   private retry: NodeJS.Timeout | null = null
   private stopped = false
+  /** When this process began to hear, and when it last heard of each project since, by `performance.now()`. */
+  private since = performance.now()
+  private readonly last = new Map<number, number>()
 
   constructor(@Inject(CONFIG) private readonly config: Config) {}
 
   /** Announcements of all projects; `missed` after a time in which some may have been lost. */
   get changes(): Observable<Announcement | 'missed'> {
     return this.heard
+  }
+
+  /** For how many milliseconds nothing of a project has changed, as far back as this process can tell. */
+  quietMs(projectId: number): number {
+    return performance.now() - (this.last.get(projectId) ?? this.since)
   }
 
   async onModuleInit(): Promise<void> {
@@ -30,10 +38,17 @@ export class ChangeListener implements OnModuleInit, OnApplicationShutdown {
     const client = new pg.Client({ connectionString: this.config.databaseUrl, keepAlive: true })
     client.on('error', () => undefined) // `end` follows
     client.on('end', () => this.lost())
-    client.on('notification', ({ payload }) => this.heard.next(JSON.parse(payload ?? '{}') as Announcement))
+    client.on('notification', ({ payload }) => this.hear(JSON.parse(payload ?? '{}') as Announcement))
     await client.connect()
     await client.query(`listen ${CHANNEL}`)
+    this.since = performance.now()
+    this.last.clear()
     this.client = client
+  }
+
+  private hear(change: Announcement): void {
+    this.last.set(change.projectId, performance.now())
+    this.heard.next(change)
   }
 
   private lost(): void {

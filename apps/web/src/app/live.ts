@@ -1,4 +1,4 @@
-import type { ChangeEvent, RunDetail, RunList, Topic } from '@bobbin/client'
+import type { Began, ChangeEvent, RunDetail, RunList, Topic } from '@bobbin/client'
 import { type QueryClient, useQueryClient } from '@tanstack/react-query'
 import { useEffect } from 'react'
 import { useSession } from '../context/session.js'
@@ -80,6 +80,11 @@ export function useLive(): void {
       }
       const touched = touchedBy(topics)
       if (touched.size > 0) refresh(touched)
+    })
+    source.addEventListener('began', (event) => {
+      const { quietMs } = JSON.parse((event as MessageEvent<string>).data) as Began
+      // something changed after this page may have asked for it, and before it could hear of that
+      if (quietMs < performance.now()) everything()
     })
     source.addEventListener('missed', everything)
     source.addEventListener('error', () => (broken = true))

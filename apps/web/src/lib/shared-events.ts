@@ -10,9 +10,9 @@ export interface Heard {
   data?: string
 }
 
-/** As much of an EventSource as pages use: `change`, `missed`, `open` and `error`. */
+/** As much of an EventSource as pages use: `began`, `change`, `missed`, `open` and `error`. */
 export interface Events {
-  addEventListener(type: 'change' | 'missed' | 'open' | 'error', listener: (event: Event) => void): void
+  addEventListener(type: 'began' | 'change' | 'missed' | 'open' | 'error', listener: (event: Event) => void): void
   close(): void
 }
 
