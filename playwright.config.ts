@@ -1,16 +1,18 @@
 import { defineConfig } from '@playwright/test'
 import { CHROMIUM } from './tools/lib/chromium.mjs'
 
-/** Journeys in Debian's Chromium; e2e/global-setup.ts starts a server with the demo data for them. */
+/** Journeys in Debian's Chromium; e2e/global-setup.ts starts servers with the demo data for them. */
 export default defineConfig({
   testDir: 'e2e',
   outputDir: '.bobbin/e2e-results',
   workers: 2,
   projects: [
     // one server for all: a delivery of one journey must not change the counts of another half-way
-    { name: 'journeys', testIgnore: /kill|first-run/, workers: 1 },
+    { name: 'journeys', testIgnore: /kill|first-run|accessible/, workers: 1 },
     // servers of their own, beside the others
     { name: 'alone', testMatch: /kill|first-run/, workers: 1 },
+    // look at every page and change little: whichever worker is free takes the next
+    { name: 'looks', testMatch: /accessible/, fullyParallel: true },
   ],
   timeout: 30_000,
   expect: { timeout: 8_000 },

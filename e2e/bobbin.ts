@@ -5,7 +5,8 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 
 export const TOKEN = 'bbn_gullhaven-demo-token'
-export const address = () => process.env['BOBBIN_E2E_URL'] ?? ''
+/** The server of the running test's project. */
+export const address = () => process.env[base.info().project.name === 'looks' ? 'BOBBIN_E2E_LOOKS_URL' : 'BOBBIN_E2E_URL'] ?? ''
 
 /** A signed-in page for every test. */
 export const test = base.extend<{ signedIn: Page }>({

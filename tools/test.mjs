@@ -25,10 +25,17 @@ function run(name, args, env = {}) {
   })
 }
 
-/** A check that is one thing: it holds or not. */
+/** A check that is one thing: it holds or not. What it says is shown at its end, so that others can go on beside it. */
 async function check(title, name, args) {
+  const said = []
+  const passed = await new Promise((resolve) => {
+    const child = spawn(bin(name), args, { cwd: ROOT, stdio: ['ignore', 'pipe', 'pipe'] })
+    for (const stream of [child.stdout, child.stderr]) stream.on('data', (piece) => said.push(piece))
+    child.on('error', (error) => said.push(Buffer.from(`${error.message}\n`)))
+    child.on('close', (code) => resolve(code === 0))
+  })
   console.log(`\n${title}`)
-  const passed = await run(name, args)
+  process.stdout.write(Buffer.concat(said))
   totals[passed ? 'passed' : 'failed']++
   return passed
 }
@@ -59,13 +66,19 @@ async function main() {
   const database = await startPostgres(folder, say, { quick: true })
   try {
     const env = { BOBBIN_TEST_DATABASE_URL: database.url('postgres') }
-    await check('Formatting', 'prettier', ['--check', '--log-level', 'warn', '.'])
-    const built =
-      (await check('Types', 'tsc', ['-b'])) &&
+    const typed = await check('Types', 'tsc', ['-b'])
+    const build = async () =>
+      typed &&
       (await check('Web build', 'vite', ['build', 'apps/web', '--logLevel', 'warn'])) &&
       (await check('Command line as one file', 'rolldown', ['--config', 'apps/cli/rolldown.config.mjs', '--logLevel', 'silent']))
-    await check('Lint', 'eslint', ['.'])
-    await check('OpenAPI document and client are up to date', '../../tools/openapi/main.mjs', ['--check'])
+    const rest = async () => {
+      const built = await build()
+      await check('Formatting', 'prettier', ['--check', '--log-level', 'warn', '.'])
+      await check('OpenAPI document and client are up to date', '../../tools/openapi/main.mjs', ['--check'])
+      return built
+    }
+    // the linter takes as long as the others together
+    const [built] = await Promise.all([rest(), check('Lint', 'eslint', ['.'])])
     const unit = join(folder, 'vitest.json')
     await suite(
       'Unit and server tests',
