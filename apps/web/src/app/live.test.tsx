@@ -58,12 +58,12 @@ describe('an open page', () => {
     await screen.findByText('1')
     vi.useFakeTimers()
     const began = (quietMs: number) => new MessageEvent('began', { data: JSON.stringify({ quietMs }) })
-    vi.spyOn(performance, 'now').mockReturnValue(1000)
+    const now = vi.spyOn(performance, 'now').mockReturnValue(1000)
     await tell(began(1001))
     expect(asked).toBe(1)
     await tell(began(999))
     expect(asked).toBe(2)
-    vi.mocked(performance.now).mockRestore()
+    now.mockRestore()
   })
 
   it('asks for everything when something may have been missed, and hangs up when it is left', async () => {
