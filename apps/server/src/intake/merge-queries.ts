@@ -11,8 +11,8 @@ insert into body (project_id, hash, text, used_on) select distinct on (hash) $pr
 /** Texts that are used again are kept: said once a week at most, and not waited for where another delivery says it. */
 export const USE_BODIES = `
 with stale as (
-  select b.id from (select distinct hash from stage_body) own join body b on b.project_id = $projectId and b.hash = own.hash
-  where b.used_on < $day::date - 7 for update of b skip locked
+  select b.id from (select distinct hash from stage_body) own
+  cross join lateral (select id from body where project_id = $projectId and hash = own.hash and used_on < $day::date - 7 for update skip locked) b
 )
 update body set used_on = $day::date from stale where stale.id = body.id`
 
@@ -22,10 +22,35 @@ insert into signature (project_id, hash, text) select distinct on (hash) $projec
 /** Keys of this project that the file declares, with the case that each names where there is one; looked up once. */
 export const STAGE_DECLARED = `
 insert into stage_declared
-select d.identity, d.name, d.key, c.id as case_id from (
-  select distinct a.identity, a.name, k.key, split_part(k.key, '-', 2)::int as number
+select d.seq, d.identity, d.name, d.key, c.id as case_id from (
+  select min(a.seq) as seq, a.identity, a.name, k.key, split_part(k.key, '-', 2)::int as number
   from stage_attempt a, unnest(a.keys) as k (key) where a.keys <> '{}' and k.key ~ ('^' || $prefix || '-[0-9]{1,9}$')
+  group by a.identity, a.name, k.key
 ) d left join test_case c on c.project_id = $projectId::int and c.deleted_at is null and c.number = d.number`
+
+/**
+ * Which script each test is, for those that are there, and whether it stands elsewhere or says something else than before.
+ * @param lookUp gives the script of the test `a`
+ */
+const findScripts = (lookUp: string) => `
+with found as (
+  insert into stage_script (seq, script_id, differs)
+  select a.seq, s.id,
+    (a.name, a.suites, coalesce(a.file, s.file), coalesce($framework::text, s.framework), case when a.keys = '{}' then s.keys else a.keys end)
+      is distinct from (s.name, s.suites, s.file, s.framework, s.keys)
+  from stage_attempt a
+  ${lookUp}
+  where a.ordinal = 1 and not exists (select 1 from stage_script t where t.seq = a.seq) returning differs
+)
+select count(*) < (select count(*) from stage_attempt where ordinal = 1) as "someNew", coalesce(bool_or(differs), false) as "someDiffer" from found`
+
+/** Of a file of usual size each test is looked up by itself: the work grows with the file and not with the project, whatever the planner believes of either. */
+export const FIND_SCRIPTS = findScripts(`cross join lateral (
+    select id, name, suites, file, framework, keys from script where project_id = $projectId and identity = a.identity offset 0
+  ) s`)
+
+/** A very large file is about as large as its project: both are gone through once. */
+export const FIND_MANY_SCRIPTS = findScripts('join script s on s.project_id = $projectId and s.identity = a.identity')
 
 /**
  * Scripts that were never seen before, as their first attempt in the file names them. What the project chose for tests that no case
@@ -33,20 +58,22 @@ select d.identity, d.name, d.key, c.id as case_id from (
  */
 const makeScripts = (onConflict: string) => `
 with claimed as (select identity, bool_or(case_id is not null) as known from stage_declared group by identity),
-fresh as (
+unknown as materialized (
+  select a.* from stage_attempt a left join stage_script t on t.seq = a.seq where a.ordinal = 1 and t.seq is null
+), fresh as (
   insert into script (project_id, identity, name, classname, suites, file, profile, framework, keys, triage, first_file_id)
   select distinct on (a.identity) $projectId::int, a.identity, a.name, a.classname, a.suites, a.file, a.profile, $framework::text, a.keys,
     case when c.known then null when not c.known and $unknownTests = 'make' then 'ask' else $unknownTests::text end, $fileId::int
-  from stage_attempt a left join claimed c on c.identity = a.identity
-  where not exists (select 1 from script s where s.project_id = $projectId and s.identity = a.identity)
-  order by a.identity, a.seq ${onConflict} returning triage
+  from unknown a left join claimed c on c.identity = a.identity
+  order by a.identity, a.seq ${onConflict} returning id, identity, triage
+), placed as (
+  insert into stage_script (seq, script_id, differs) select u.seq, f.id, false from unknown u join fresh f on f.identity = u.identity
 )
-select count(*)::int as fresh, (count(*) filter (where triage = 'make'))::int as "toMake",
-  count(*) < (select count(*) from stage_attempt where ordinal = 1) as "someKnown" from fresh`
+select count(*)::int as fresh, (count(*) filter (where triage = 'make'))::int as "toMake" from fresh`
 
 /** That another delivery makes the same script at the same moment is rare, and looking out for it costs a third more time. */
 export const MAKE_SCRIPTS = makeScripts('')
-/** For when it happened. */
+/** For when it happened; what the other made is to be found then. */
 export const MAKE_SCRIPTS_BESIDE = makeScripts('on conflict (project_id, identity) do nothing')
 
 /**
@@ -55,26 +82,23 @@ export const MAKE_SCRIPTS_BESIDE = makeScripts('on conflict (project_id, identit
  * drops them. Locked in one order, so that two deliveries never wait for each other in a ring.
  */
 export const REFRESH_SCRIPTS = `
-with differing as materialized (
-  select a.seq, a.identity, s.id, a.name, a.suites, coalesce(a.file, s.file) as file, coalesce($framework::text, s.framework) as framework,
+with first as (select distinct on (script_id) script_id, seq, differs from stage_script order by script_id, seq),
+moved as (
+  select s.id, a.name, a.suites, coalesce(a.file, s.file) as file, coalesce($framework::text, s.framework) as framework,
     case when a.keys = '{}' then s.keys else a.keys end as keys
-  from stage_attempt a join script s on s.project_id = $projectId and s.identity = a.identity
-  where a.ordinal = 1
-    and (a.name, a.suites, coalesce(a.file, s.file), coalesce($framework::text, s.framework), case when a.keys = '{}' then s.keys else a.keys end)
-      is distinct from (s.name, s.suites, s.file, s.framework, s.keys)
-), moved as (
-  select d.* from differing d join script s on s.id = d.id
-  where not exists (select 1 from stage_attempt earlier where earlier.identity = d.identity and earlier.seq < d.seq)
-  order by s.id for update of s
+  from first f join stage_attempt a on a.seq = f.seq and a.ordinal = 1
+  join script s on s.id = f.script_id
+  where f.differs order by s.id for update of s
 )
 update script s set name = m.name, suites = m.suites, file = m.file, framework = m.framework, keys = m.keys from moved m where m.id = s.id`
 
 /** A declared key that names a case makes a link; one that a person rejected stays rejected. */
 export const MERGE_LINKS = `
 insert into link (project_id, script_id, case_id, origin, state)
-select distinct $projectId::int, s.id, d.case_id, 'declared', 'active'
-from stage_declared d join script s on s.project_id = $projectId and s.identity = d.identity
-left join link l on l.script_id = s.id and l.case_id = d.case_id where d.case_id is not null and l.id is null
+select distinct $projectId::int, t.script_id, d.case_id, 'declared', 'active'
+from stage_declared d join stage_script t on t.seq = d.seq
+left join lateral (select id from link where script_id = t.script_id and case_id = d.case_id offset 0) l on true
+where d.case_id is not null and l.id is null
 order by 2, 3 on conflict (script_id, case_id) do nothing`
 
 export const UNKNOWN_DECLARED = `select distinct key, name as test from stage_declared where case_id is null order by 1, 2 limit 200`
@@ -86,19 +110,25 @@ export const UNKNOWN_DECLARED = `select distinct key, name as test from stage_de
  */
 export const STORE_ATTEMPTS = `
 with texts as materialized (
-  select b.hash, b.id from (select distinct hash from stage_body) own join body b on b.project_id = $projectId and b.hash = own.hash
+  select own.hash, b.id from (select distinct hash from stage_body) own
+  cross join lateral (select id from body where project_id = $projectId and hash = own.hash offset 0) b
 ), signatures as materialized (
-  select g.hash, g.id from (select distinct hash from stage_signature) own join signature g on g.project_id = $projectId and g.hash = own.hash
+  select own.hash, g.id from (select distinct hash from stage_signature) own
+  cross join lateral (select id from signature where project_id = $projectId and hash = own.hash offset 0) g
 ), had as materialized (
-  select script_id, max(ordinal) as most from attempt where run_id = $runId and day = $day::date group by script_id
+  select own.script_id, a.most from (select distinct script_id from stage_script) own
+  cross join lateral (
+    select max(ordinal) as most from attempt where run_id = $runId and day = $day::date and script_id = own.script_id offset 0
+  ) a
+  where a.most is not null and exists (select 1 from attempt where run_id = $runId and day = $day::date)
 ), stored as (
   insert into attempt (run_id, script_id, day, ordinal, file_id, outcome, duration_ms, started_at, signature_id, message_id, failures_id, stdout_id, stderr_id, steps_id, reason, properties)
-  select $runId, s.id, $day::date,
-    (coalesce(had.most, 0) + row_number() over (partition by s.id order by a.seq, a.ordinal))::smallint,
+  select $runId, t.script_id, $day::date,
+    (coalesce(had.most, 0) + row_number() over (partition by t.script_id order by a.seq, a.ordinal))::smallint,
     $fileId, a.outcome, a.duration_ms, a.started_at, g.id, m.id, f.id, so.id, se.id, st.id, a.reason, a.properties
   from stage_attempt a
-  join script s on s.project_id = $projectId and s.identity = a.identity
-  left join had on had.script_id = s.id
+  join stage_script t on t.seq = a.seq
+  left join had on had.script_id = t.script_id
   left join signatures g on g.hash = a.signature
   left join texts m on m.hash = a.message
   left join texts f on f.hash = a.failures

@@ -78,16 +78,16 @@ with named as (
   select * from unnest($seqs::int[], $ordinals::int[], $names::text[], $paths::text[], $hashes::text[], $sizes::bigint[], $types::text[])
     with ordinality as x (seq, ordinal, name, path, hash, bytes, type, nth)
 ), staged as (
-  select seq, ordinal, identity, row_number() over (partition by identity order by seq, ordinal) as nth from stage_attempt
-  where identity in (select a.identity from stage_attempt a join named n on n.seq = a.seq)
+  select a.seq, a.ordinal, t.script_id, row_number() over (partition by t.script_id order by a.seq, a.ordinal) as nth
+  from stage_attempt a join stage_script t on t.seq = a.seq
+  where t.script_id in (select script_id from stage_script join named n using (seq))
 ), stored as (
   select a.script_id, a.ordinal, row_number() over (partition by a.script_id order by a.ordinal) as nth
   from attempt a where a.run_id = $runId and a.day = $day::date and a.file_id = $fileId
 )
 insert into attachment (project_id, run_id, script_id, file_id, ordinal, name, path, hash, bytes, media_type)
-select $projectId, $runId, s.id, $fileId, t.ordinal, left(n.name, 500), left(n.path, 2000), decode(n.hash, 'hex'), n.bytes, n.type
+select $projectId, $runId, t.script_id, $fileId, t.ordinal, left(n.name, 500), left(n.path, 2000), decode(n.hash, 'hex'), n.bytes, n.type
 from named n
 join staged g on g.seq = n.seq and g.ordinal = n.ordinal
-join script s on s.project_id = $projectId and s.identity = g.identity
-join stored t on t.script_id = s.id and t.nth = g.nth
+join stored t on t.script_id = g.script_id and t.nth = g.nth
 order by n.nth`

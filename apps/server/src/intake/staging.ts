@@ -67,20 +67,20 @@ export const MAKE_STAGE = `
 create temporary table if not exists stage_body (hash bytea, text text) on commit delete rows;
 create temporary table if not exists stage_signature (hash bytea, text text) on commit delete rows;
 create temporary table if not exists stage_attempt (${STAGE_COLUMNS}) on commit delete rows;
-create temporary table if not exists stage_declared (identity bytea, name text, key text, case_id int) on commit delete rows`
+create temporary table if not exists stage_declared (seq int, identity bytea, name text, key text, case_id int) on commit delete rows;
+create temporary table if not exists stage_script (seq int, script_id int, differs boolean) on commit delete rows`
 
-/**
- * Plans of the merge are made from real sizes, not from guesses about empty tables (a small sample tells them), and its hashes
- * and sorts fit in memory: 100,000 attempts need some 30 MB.
- */
+/** Hashes and sorts of the merge fit in memory: 100,000 attempts need some 30 MB. */
+export const MERGE_IN_MEMORY = "set local work_mem = '64MB'"
+
+/** Plans of a large merge are made from what the tables hold, not from guesses about it; a small sample tells that. */
 export const PLAN_MERGE = `
-set local work_mem = '64MB';
 set local default_statistics_target = 10;
 analyze stage_attempt, stage_body, stage_signature;
 set local default_statistics_target = default`
 
-/** Fewer tests than this are merged quickly by any plan. */
-const FEW = 500
+/** With fewer tests than this the sizes of the tables, which the planner sees by itself, make a good plan. */
+const FEW = 20_000
 
 /** Takes results while their file is read, and holds them ready for the staging tables. */
 export class Stage {

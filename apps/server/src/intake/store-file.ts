@@ -8,7 +8,7 @@ import { caseForEach } from '../scripts/index.js'
 import { copyRows, listText } from './copy-text.js'
 import * as merge from './merge-queries.js'
 import type { ReadFile } from './read-file.js'
-import { MAKE_STAGE, PLAN_MERGE, settleStage } from './staging.js'
+import { MAKE_STAGE, MERGE_IN_MEMORY, PLAN_MERGE, settleStage } from './staging.js'
 import { isPlausible, type Target } from './target.js'
 
 export interface StoredFile {
@@ -33,6 +33,7 @@ export async function storeFile(
   // later runs are locked before anything that other deliveries may wait for
   await run(db, FORGET_CHANGES, { runId })
   await run(db, MAKE_STAGE)
+  await run(db, MERGE_IN_MEMORY)
   const { stage } = file
   await stage.copy(db.transaction)
   if (stage.isLarge) await run(db, PLAN_MERGE)
@@ -43,8 +44,12 @@ export async function storeFile(
   }
   if (stage.hasSignatures) await run(db, merge.MERGE_SIGNATURES, { projectId })
   if (stage.declares) await run(db, merge.STAGE_DECLARED, { projectId, prefix: project.keyPrefix })
-  const scripts = await makeScripts(db, { projectId, framework, fileId, unknownTests: project.unknownTests })
-  if (scripts.someKnown) await run(db, merge.REFRESH_SCRIPTS, { projectId, framework })
+  const scripts = await placeScripts(db, stage.isLarge ? merge.FIND_MANY_SCRIPTS : merge.FIND_SCRIPTS, {
+    projectId,
+    framework,
+    fileId,
+    unknownTests: project.unknownTests,
+  })
   if (stage.declares) await run(db, merge.MERGE_LINKS, { projectId })
   if (scripts.toMake > 0) await caseForEach(db, project, { fileId })
   const again = await rowsOf<{ scriptId: number }>(db, merge.STORE_ATTEMPTS, { projectId, fileId, ...place })
@@ -63,20 +68,30 @@ interface MadeScripts {
   fresh: number
   /** Of these, tests that are to get a case. */
   toMake: number
-  /** Not all tests of the file are new. */
-  someKnown: boolean
+}
+
+const NONE_MADE: MadeScripts = { fresh: 0, toMake: 0 }
+
+/** Tells every staged test its script: finds those that are there, tells them what is new of them, and makes the others. */
+async function placeScripts(db: InTransaction, find: string, bind: Record<string, unknown>): Promise<MadeScripts> {
+  const [found] = await rowsOf<{ someNew: boolean; someDiffer: boolean }>(db, find, bind)
+  const made = found?.someNew ? await makeScripts(db, bind) : NONE_MADE
+  if (found?.someDiffer) await run(db, merge.REFRESH_SCRIPTS, bind)
+  return made
 }
 
 /** Makes what is new; if another delivery made some of it at the same moment, once more beside it. */
 async function makeScripts(db: InTransaction, bind: Record<string, unknown>): Promise<MadeScripts> {
-  const make = async (text: string) => (await rowsOf<MadeScripts>(db, text, bind))[0] ?? { fresh: 0, toMake: 0, someKnown: true }
+  const make = async (text: string) => (await rowsOf<MadeScripts>(db, text, bind))[0] ?? NONE_MADE
   await run(db, 'savepoint scripts')
   try {
     return await make(merge.MAKE_SCRIPTS)
   } catch (error) {
     if (!isUniqueViolation(error)) throw error
     await run(db, 'rollback to savepoint scripts')
-    return make(merge.MAKE_SCRIPTS_BESIDE)
+    const made = await make(merge.MAKE_SCRIPTS_BESIDE)
+    await run(db, merge.FIND_SCRIPTS, bind)
+    return made
   }
 }
 
