@@ -34,7 +34,13 @@ const json = (file, list) => () => {
 
 const lines = (file) => () => pieces(read(file), 0, Infinity)
 
-/** Writes a file of about so many bytes; its tests have other names in each copy. */
+/** Writes a file of a format of about so many bytes; its tests have other names in each copy. */
+export function writeLarge(path, id, bytes) {
+  const format = FORMATS.find((one) => one.id === id)
+  if (!format) throw new Error(`${id} is no format that is measured`)
+  writeGrown(path, format.make(), bytes)
+}
+
 function writeGrown(path, { head, body, tail, between = '' }, bytes) {
   const fd = openSync(path, 'w')
   writeSync(fd, head)

@@ -1,5 +1,4 @@
 import { createHash } from 'node:crypto'
-import { once } from 'node:events'
 import { createWriteStream, mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
@@ -85,7 +84,15 @@ class LargeCopy {
   }
 
   async drained(): Promise<void> {
-    if (this.packer.writableNeedDrain) await Promise.race([once(this.packer, 'drain'), this.packed])
+    if (!this.packer.writableNeedDrain) return
+    // not a race of promises: each would be remembered until the whole file is packed. A packer that broke off is told by keep()
+    await new Promise<void>((resolve) => {
+      const go = () => {
+        for (const event of ['drain', 'close', 'error']) this.packer.off(event, go)
+        resolve()
+      }
+      for (const event of ['drain', 'close', 'error']) this.packer.on(event, go)
+    })
   }
 
   async keep(blobs: BlobStore): Promise<Kept> {

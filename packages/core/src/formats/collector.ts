@@ -1,5 +1,6 @@
 import { declaredKeys } from '../identity/declared-keys.js'
 import { outcomeOfAttempts } from '../results/outcome-of-attempts.js'
+import { detached } from '../text/detached.js'
 import { MAX_NAME, MAX_TEXT } from './limits.js'
 import { type RepeatPolicy, RepeatFinder } from './repeats.js'
 import type { Attempt, Fault, FileFindings, Place, Property, ResultSink, TestResult } from './result.js'
@@ -19,6 +20,16 @@ export interface FoundTest {
 
 /** So many faults of a file are kept with all they say: nobody reads more, and memory must not grow with the file. */
 export const MOST_FAULTS = 500
+
+type FoundFault = Omit<Fault, 'message' | 'stack'> & Partial<Pick<Fault, 'message' | 'stack'>>
+
+const keptFault = ({ code, subject, message, stack, place }: FoundFault): Fault => ({
+  code,
+  subject: detached(subject),
+  message: message == null ? null : detached(message),
+  stack: stack == null ? null : detached(stack),
+  place,
+})
 
 /** What all readers do with the tests they find: numbers, keys, limits, faults, and a warning when there is nothing at all. */
 export class ResultCollector {
@@ -58,8 +69,8 @@ export class ResultCollector {
     this.sink(result)
   }
 
-  fault(fault: Omit<Fault, 'message' | 'stack'> & Partial<Pick<Fault, 'message' | 'stack'>>): void {
-    if (this.faults.length < MOST_FAULTS) this.faults.push({ ...fault, message: fault.message ?? null, stack: fault.stack ?? null })
+  fault(fault: FoundFault): void {
+    if (this.faults.length < MOST_FAULTS) this.faults.push(keptFault(fault))
     else if (this.further) this.further.count++
     else this.further = { count: 1, first: fault }
   }

@@ -1,5 +1,6 @@
 import { placeOf } from '../identity/script-identity.js'
 import { stableText } from '../identity/stable-text.js'
+import { detached } from '../text/detached.js'
 import { isFailing, outcomeCode, outcomeFromCode } from '../results/outcome.js'
 import type { Place, RepeatGroup, TestResult } from './result.js'
 import type { WarningLog } from './warnings.js'
@@ -58,7 +59,7 @@ export class RepeatFinder {
     if (!before) return
     const group = this.repeated.get(before.seq)
     if (group) group.members.push({ seq, outcome })
-    else this.repeated.set(before.seq, { name: result.name, place: before.place, members: [before, { seq, outcome }] })
+    else this.repeated.set(before.seq, { name: detached(result.name), place: before.place, members: [before, { seq, outcome }] })
   }
 
   private hashOf(result: TestResult): Hash64 {

@@ -1,4 +1,5 @@
 import type { Outcome } from '../../results/outcome.js'
+import { detached } from '../../text/detached.js'
 import { attempt, ResultCollector } from '../collector.js'
 import type { Failure, FileFindings, Property } from '../result.js'
 import { readTimestamp } from '../timestamp.js'
@@ -45,10 +46,10 @@ class TestNg implements Vocabulary {
         this.classname = attributes.get('name') ?? ''
         return
       case 'group':
-        this.group = attributes.get('name') ?? ''
+        this.group = detached(attributes.get('name') ?? '')
         return
       case 'method': {
-        const method = `${attributes.get('class') ?? ''}.${attributes.get('name') ?? ''}`
+        const method = detached(`${attributes.get('class') ?? ''}.${attributes.get('name') ?? ''}`)
         this.groups.set(method, [...(this.groups.get(method) ?? []), this.group])
         return
       }
