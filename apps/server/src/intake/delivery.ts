@@ -117,11 +117,13 @@ export class Delivery implements Taker {
         new Date(file.findings.startedAt ?? Date.now()),
         log,
       )
+      // before its first results can be seen: a part is never taken for the whole
+      await announceShards(db, target.runId, this.dto)
       const fileId = await addStoredRow(db, { projectId: project.id, deliveryId: this.id, runId: target.runId }, file, original)
       const stored = fileId === null ? null : await storeFile(db, blobs, project, target, fileId, file)
       // a delivery that is read again from its beginning finds what it stored itself
       const own = fileId === null && (await isOwn(db, this.id, target.runId, file))
-      if (fileId !== null && stored) await keepUnknownKeys(db, fileId, stored.unknownKeys)
+      if (fileId !== null && stored && stored.unknownKeys.length > 0) await keepUnknownKeys(db, fileId, stored.unknownKeys)
       // one that breaks off belongs to its run all the same, and is known for what it made
       await run(db, TELL_STORED, {
         id: this.id,

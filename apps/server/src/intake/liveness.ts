@@ -1,7 +1,7 @@
 import { announce } from '../events/announce.js'
 import { type InTransaction, rowsOf, run } from '../platform/database.js'
 import { SETTLE_LIVE } from './rework-queries.js'
-import { refreshSums } from './rework.js'
+import { forgetChanges } from './rework.js'
 import type { Target } from './target.js'
 
 /** Which part of a run a sender brings, where a run is cut in shards. */
@@ -10,8 +10,8 @@ export interface ShardPart {
   shards?: number | undefined
 }
 
-/** Announcing more shards than before counts; a run whose shards disagree waits for the most. */
-const ANNOUNCE = 'update run set shards = greatest(shards, $shards::smallint) where id = $runId'
+/** Announcing more shards than before counts, and then there are some to wait for; a run whose shards disagree waits for the most. */
+const ANNOUNCE = 'update run set shards = $shards::smallint, live = true where id = $runId and coalesce(shards, 0) < $shards::smallint'
 
 const IS_IN = 'insert into run_shard (run_id, shard) values ($runId, $shard) on conflict do nothing'
 
@@ -40,10 +40,10 @@ export async function shardIsIn(db: InTransaction, runId: number, shard: number 
 
 export const waitNoMore = (db: InTransaction, runId: number): Promise<void> => run(db, WAIT_NO_MORE, { runId })
 
-/** Whether a locked run is live follows from its feeds and shards, and its sums from that. */
+/** Whether a locked run is live, and so incomplete, follows from its feeds and shards; what it and later runs changed, from that. */
 export async function settleLive(db: InTransaction, projectId: number, target: Target): Promise<boolean> {
-  const [row] = await rowsOf<{ live: boolean }>(db, SETTLE_LIVE, { runId: target.runId })
-  await refreshSums(db, target)
+  const [row] = await rowsOf<{ live: boolean; changed: boolean }>(db, SETTLE_LIVE, { runId: target.runId })
+  if (row?.changed) await forgetChanges(db, target)
   await announce(db, projectId, ['runs'])
   return row?.live ?? false
 }

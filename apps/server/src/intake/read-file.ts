@@ -12,6 +12,7 @@ import {
 import { createHash } from 'node:crypto'
 import { MOST_ATTACHED } from './beside.js'
 import { OriginalCopy } from './original-copy.js'
+import { ReadingTurns } from './reading-turns.js'
 import { Stage } from './staging.js'
 
 /** A file as it comes in, in pieces. `cut` is true once it passed the size limit. */
@@ -44,6 +45,16 @@ export interface UnreadFile {
   bytes: number
 }
 
+/** Read at one go: some two milliseconds of work, during which nothing else is done. */
+const PIECE = 1 << 14
+
+async function* pieces(chunks: AsyncIterable<Uint8Array>): AsyncGenerator<Uint8Array> {
+  for await (const chunk of chunks) for (let at = 0; at < chunk.length; at += PIECE) yield chunk.subarray(at, at + PIECE)
+}
+
+/** Of all files that this process reads. */
+const turns = new ReadingTurns()
+
 /**
  * Parses and stages while the bytes come in: memory does not grow with the file. An archive gives out its files one by one, each as
  * soon as it has come whole. The rest of a refused file is read and dropped, so that the next one can follow. The caller disposes
@@ -51,8 +62,10 @@ export interface UnreadFile {
  */
 export async function* readFiles(file: IncomingFile): AsyncGenerator<ReadFile | UnreadFile> {
   const bundle = new OpenBundle(file.name)
+  const stream = turns.open()
   try {
-    for await (const chunk of file.chunks) {
+    for await (const chunk of pieces(file.chunks)) {
+      await turns.next(stream, chunk.length)
       bundle.write(chunk)
       yield* bundle.taken()
       await bundle.drained()

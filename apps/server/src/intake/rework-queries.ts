@@ -80,8 +80,13 @@ export const FORGET_EMPTY = [
      and exists (select 1 from delivery d, jsonb_array_elements(d.made) m where d.id = $deliveryId and m ->> 'kind' = 'environment' and m ->> 'name' = e.name)`,
 ]
 
-/** A run is live while a feed is open or an announced shard has not come. */
+/** A run is live while a feed is open or an announced shard has not come, and incomplete as long; answers whether either is new. */
 export const SETTLE_LIVE = `
-update run r set live = exists (select 1 from feed f where f.run_id = r.id and f.closed_at is null)
-  or coalesce(r.shards, 0) > (select count(*) from run_shard s where s.run_id = r.id)
-where id = $runId returning live`
+update run r set live = now.live, incomplete = now.live or now.faulty
+from (
+  select id, live as was_live, incomplete as was_incomplete, exists (select 1 from fault where run_id = run.id) as faulty,
+    exists (select 1 from feed f where f.run_id = run.id and f.closed_at is null)
+      or coalesce(shards, 0) > (select count(*) from run_shard s where s.run_id = run.id) as live
+  from run where id = $runId
+) now
+where now.id = r.id returning r.live, r.live <> now.was_live or r.incomplete <> now.was_incomplete as changed`

@@ -44,8 +44,14 @@ export async function resettle(db: InTransaction, { runId, day }: Target, script
 }
 
 /** The sums of a run, and what the runs after it changed, are counted anew. */
-export async function refreshSums(db: InTransaction, { runId, day }: Target): Promise<void> {
+async function refreshSums(db: InTransaction, { runId, day }: Target): Promise<void> {
   await run(db, REFRESH_SUMS, { runId, day })
+  await run(db, FORGET_CHANGES, { runId })
+}
+
+/** What a run and the runs after it changed is counted anew. */
+export async function forgetChanges(db: InTransaction, { runId }: Target): Promise<void> {
+  await run(db, 'update run set changes = null where id = $runId and changes is not null', { runId })
   await run(db, FORGET_CHANGES, { runId })
 }
 

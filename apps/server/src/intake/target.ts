@@ -20,6 +20,38 @@ type MadeKind = DeliveryReport['made'][number]['kind']
 /** Finds or makes the pipeline, environment, lane, build and run that a delivery names. */
 export async function resolveTarget(db: Queryable, projectId: number, dto: PlaceDto, told: Date, log: MadeLog): Promise<Target> {
   const startedAt = plausible(told, new Date(), log)
+  const place = { projectId, pipeline: dto.pipeline, environment: dto.environment, branch: dto.branch, build: dto.build }
+  const [known] = await rowsOf<Found>(db, FIND_TARGET, place)
+  const found = known ?? (await makeTarget(db, projectId, dto, startedAt, log))
+  await tellBuild(db, found, dto, log)
+  // deliveries to one run follow each other
+  const [locked] = await rowsOf<{ day: string; forgottenAt: Date | null }>(
+    db,
+    'select day::text as day, forgotten_at as "forgottenAt" from run where id = $id for update',
+    { id: found.runId },
+  )
+  if (locked?.forgottenAt) throw isForgotten(dto.build, locked.forgottenAt)
+  const day = locked?.day ?? ''
+  await run(db, 'select ensure_month($day::date)', { day })
+  return { runId: found.runId, day }
+}
+
+/** What a delivery names, where all of it is there: nearly always, but for the first delivery of a build. */
+const FIND_TARGET = `
+select r.id as "runId", b.id as "buildId", b.commit from pipeline p
+join environment e on e.project_id = p.project_id and e.name = $environment
+join build b on b.pipeline_id = p.id and b.branch = $branch and b.name = $build
+join lane l on l.pipeline_id = p.id and l.branch = $branch and l.environment_id = e.id
+join run r on r.build_id = b.id and r.lane_id = l.id
+where p.project_id = $projectId and p.name = $pipeline`
+
+interface Found {
+  runId: number
+  buildId: number
+  commit: string | null
+}
+
+async function makeTarget(db: Queryable, projectId: number, dto: PlaceDto, startedAt: Date, log: MadeLog): Promise<Found> {
   const made = (kind: MadeKind, name: string, fresh: boolean) => {
     if (fresh) log.made.push({ kind, name })
   }
@@ -33,7 +65,7 @@ export async function resolveTarget(db: Queryable, projectId: number, dto: Place
   }
   const pipelineId = await named('pipeline', dto.pipeline)
   const environmentId = await named('environment', dto.environment)
-  const build = await findOrMakeBuild(db, projectId, pipelineId, dto, startedAt, log)
+  const build = await findOrMakeBuild(db, projectId, pipelineId, dto, startedAt)
   made('build', dto.build, build.fresh)
   const lane = await findOrMake(
     db, 'lane', 'project_id, pipeline_id, branch, environment_id', '$projectId, $pipelineId, $branch, $environmentId',
@@ -46,16 +78,7 @@ export async function resolveTarget(db: Queryable, projectId: number, dto: Place
     'build_id = $buildId and lane_id = $laneId',
     { projectId, buildId: build.id, laneId: lane.id, sortKey: build.sortKey, startedAt },
   ) // prettier-ignore
-  // deliveries to one run follow each other
-  const [locked] = await rowsOf<{ day: string; forgottenAt: Date | null }>(
-    db,
-    'select day::text as day, forgotten_at as "forgottenAt" from run where id = $id for update',
-    { id: row.id },
-  )
-  if (locked?.forgottenAt) throw isForgotten(dto.build, locked.forgottenAt)
-  const day = locked?.day ?? ''
-  await run(db, 'select ensure_month($day::date)', { day })
-  return { runId: row.id, day }
+  return { runId: row.id, buildId: build.id, commit: build.commit }
 }
 
 const DAY_MS = 86_400_000
@@ -81,7 +104,7 @@ export const isForgotten = (build: string, at: Date) =>
     `The details of build ${build} were forgotten on ${at.toISOString().slice(0, 10)}, so what it holds can’t be changed any more. Deliver under another build`,
   )
 
-async function findOrMakeBuild(db: Queryable, projectId: number, pipelineId: number, dto: PlaceDto, startedAt: Date, log: MadeLog) {
+async function findOrMakeBuild(db: Queryable, projectId: number, pipelineId: number, dto: PlaceDto, startedAt: Date) {
   const sortKey = naturalKey(dto.build) ?? `~${startedAt.toISOString()}`
   const row = await findOrMake(
     db, 'build', 'project_id, pipeline_id, branch, name, sort_key, commit', '$projectId, $pipelineId, $branch, $name, $sortKey, $commit',
@@ -91,23 +114,20 @@ async function findOrMakeBuild(db: Queryable, projectId: number, pipelineId: num
   const [stored] = await rowsOf<{ sort_key: string; commit: string | null }>(db, 'select sort_key, commit from build where id = $id', {
     id: row.id,
   })
-  await tellBuild(db, row.id, dto)
-  if (dto.commit && stored?.commit === null)
-    await run(db, 'update build set commit = $commit where id = $id', { commit: dto.commit, id: row.id })
-  else if (dto.commit && stored?.commit !== dto.commit) {
-    log.notes.push(`Build ${dto.build} was delivered before with commit ${stored?.commit}; that one is kept, not ${dto.commit}`)
-  }
-  return { ...row, sortKey: stored?.sort_key ?? sortKey }
+  return { ...row, sortKey: stored?.sort_key ?? sortKey, commit: stored?.commit ?? null }
 }
 
 /** What a sender says about a build is kept where nobody said it before. */
-async function tellBuild(db: Queryable, id: number, { author, address, changedFiles }: PlaceDto): Promise<void> {
-  if (author === undefined && address === undefined && changedFiles === undefined) return
+async function tellBuild(db: Queryable, { buildId: id, commit: known }: Found, dto: PlaceDto, log: MadeLog): Promise<void> {
+  const { commit = null, author = null, address = null, changedFiles = null } = dto
+  if (known !== null && commit !== null && commit !== known)
+    log.notes.push(`Build ${dto.build} was delivered before with commit ${known}; that one is kept, not ${commit}`)
+  if ([author, address, changedFiles].every((said) => said === null) && (commit === null || known !== null)) return
   await run(
     db,
-    `update build set author = coalesce(author, $author), address = coalesce(address, $address), changed_files = coalesce(changed_files, $changedFiles::text[])
-     where id = $id`,
-    { id, author: author ?? null, address: address ?? null, changedFiles: changedFiles ?? null },
+    `update build set commit = coalesce(commit, $commit), author = coalesce(author, $author), address = coalesce(address, $address),
+       changed_files = coalesce(changed_files, $changedFiles::text[]) where id = $id`,
+    { id, commit, author, address, changedFiles },
   )
 }
 

@@ -79,9 +79,9 @@ export class LiveService {
         shard: dto.shard ?? null,
         silence: dto.silenceSeconds ?? SILENCE_S,
       })
-      await announceShards(db, runId, dto)
       // what was asked of a run that ended is not asked of one that goes on
       await run(db, 'update run set stop_asked_at = null, stop_asked_by = null where id = $runId and not live', { runId })
+      await announceShards(db, runId, dto)
       await settleLive(db, project.id, target)
       const [stop] = await rowsOf<{ asked: boolean }>(db, 'select stop_asked_at is not null as asked from run where id = $runId', { runId })
       return { id: feed?.id ?? 0, runId, batches: 0, stop: stop?.asked ?? false }

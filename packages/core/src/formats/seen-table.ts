@@ -8,6 +8,9 @@ const [HIGH, LOW, SEQ, LINE, COLUMN] = [0, 1, 2, 3, 4]
 const OUTCOME_BITS = 4
 const MOST_COLUMN = 2 ** (32 - OUTCOME_BITS) - 1
 
+/** An entry is 20 bytes: from 20 MB on, a table grows in smaller steps. */
+const LARGE = 1 << 20
+
 /** What is kept of the first test of a name. */
 export interface Seen {
   seq: number
@@ -60,7 +63,8 @@ export class SeenTable {
 
   private grow(): void {
     const old = this.table
-    this.capacity *= 4 // few tests: small; many: not moved often
+    // few tests: small; many: not moved often; very many: no more than twice what they need
+    this.capacity *= this.capacity < LARGE ? 4 : 2
     this.table = new Uint32Array(this.capacity * WORDS)
     for (let at = 0; at < old.length; at += WORDS) {
       if (old[at + SEQ] !== EMPTY) this.table.set(old.subarray(at, at + WORDS), this.find(old[at + HIGH] ?? 0, old[at + LOW] ?? 0))
