@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 
 /** So much is gathered before it goes to disk, in UTF-16 units. */
-const PIECE = 2 << 20
+const PIECE = 1 << 20
 
 /**
  * Rows in COPY's text format that wait for their transaction: a few in memory, many in a file, so that neither memory nor a

@@ -30,7 +30,7 @@ export class SeenTable {
 
   /** @returns what was remembered of the name before, or null when it is new */
   add({ high, low }: Hash64, seq: number, outcome: number, place: Place): Seen | null {
-    if (this.size * 2 >= this.capacity) this.grow()
+    if (this.size * 4 >= this.capacity * 3) this.grow()
     const { table } = this
     const at = this.find(high >>> 0, low >>> 0)
     if (table[at + SEQ] === EMPTY) {
