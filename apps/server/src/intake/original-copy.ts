@@ -12,6 +12,9 @@ const IN_MEMORY = 1 << 18
 /** Result files are mostly markup: the fastest level makes them a tenth, and the next ones little less. */
 const LEVEL = { level: 1 }
 
+/** So much is handed to the packer at once: each handing over costs as much as packing some kilobytes. */
+const BLOCK = 1 << 17
+
 /** A packed file in the store. */
 export interface Kept {
   hash: string
@@ -26,11 +29,10 @@ export class OriginalCopy {
   private large: LargeCopy | null = null
 
   write(chunk: Uint8Array): void {
+    if (this.large) return this.large.write(chunk)
     // the sender may use its memory again
-    const own = Buffer.from(chunk)
-    if (this.large) return this.large.write(own)
-    this.pieces.push(own)
-    this.bytes += own.length
+    this.pieces.push(Buffer.from(chunk))
+    this.bytes += chunk.length
     if (this.bytes <= IN_MEMORY) return
     this.large = new LargeCopy()
     for (const piece of this.pieces.splice(0)) this.large.write(piece)
@@ -62,6 +64,9 @@ class LargeCopy {
   private readonly packer: Gzip = createGzip(LEVEL)
   private readonly hash = createHash('sha256')
   private bytes = 0
+  /** What is packed next. */
+  private block = Buffer.allocUnsafe(BLOCK)
+  private used = 0
   private readonly packed: Promise<void>
 
   constructor() {
@@ -79,8 +84,20 @@ class LargeCopy {
     this.packed.catch(() => undefined)
   }
 
-  write(chunk: Buffer): void {
-    this.packer.write(chunk)
+  write(chunk: Uint8Array): void {
+    for (let at = 0; at < chunk.length;) {
+      const part = chunk.subarray(at, at + BLOCK - this.used)
+      this.block.set(part, this.used)
+      this.used += part.length
+      at += part.length
+      if (this.used === BLOCK) this.pack()
+    }
+  }
+
+  private pack(): void {
+    this.packer.write(this.block.subarray(0, this.used))
+    this.block = Buffer.allocUnsafe(BLOCK)
+    this.used = 0
   }
 
   async drained(): Promise<void> {
@@ -96,6 +113,7 @@ class LargeCopy {
   }
 
   async keep(blobs: BlobStore): Promise<Kept> {
+    this.pack()
     this.packer.end()
     await this.packed
     const hash = this.hash.digest('hex')
