@@ -1,4 +1,5 @@
 import type { DeliveryReport, RunDetail } from '@bobbin/client'
+import pg from 'pg'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { resultFile, TestApp } from '../testing/test-app.js'
 
@@ -34,6 +35,33 @@ describe('many senders at once', () => {
     expect(sent.reduce((sum, { newScripts }) => sum + newScripts, 0)).toBe(40)
     expect(await bobbin.ask(`select count(*)::int as n from script where name like 'first seen %'`)).toEqual([{ n: 40 }])
   })
+})
+
+it('a test that another delivery makes at the same moment is found, and told where it stands now', async () => {
+  const file = '<testsuite name="newer suite"><testcase classname="twice" name="made"/></testsuite>'
+  const place = { pipeline: 'beside', build: '1' }
+  const { run } = await bobbin.deliver(file, place)
+  const [made] = await bobbin.ask<{ id: number }>(`select id from script where classname = 'twice'`)
+  // another delivery is about to make it: not to be seen yet, and waited for
+  const other = new pg.Client({ connectionString: bobbin.config.databaseUrl })
+  await other.connect()
+  await bobbin.ask(`create table made_before as select * from script where id = ${made?.id}`)
+  for (const table of ['attempt', 'result']) await bobbin.ask(`delete from ${table} where script_id = ${made?.id}`)
+  await bobbin.ask(`delete from script where id = ${made?.id}`)
+  await other.query('begin')
+  await other.query(
+    `insert into script (project_id, identity, name, classname, suites) select project_id, identity, name, classname, '{older suite}' from made_before`,
+  )
+  const sent = bobbin.deliver(`${file}<!-- again -->`, { ...place, build: '2' })
+  const waiting = `select 1 from pg_stat_activity where datname = current_database() and wait_event_type = 'Lock'`
+  while ((await bobbin.ask(waiting)).length === 0);
+  await other.query('commit')
+  await other.end()
+  const report = await sent
+  expect(report).toMatchObject({ newScripts: 0, run: { totals: { total: 1, passed: 1 } } })
+  expect(report.run?.id).not.toBe(run?.id)
+  expect(await bobbin.ask(`select suites from script where classname = 'twice'`)).toEqual([{ suites: ['newer suite'] }])
+  await bobbin.ask('drop table made_before')
 })
 
 describe('a sender whose clock is wrong', () => {

@@ -68,16 +68,31 @@ interface MadeScripts {
   fresh: number
   /** Of these, tests that are to get a case. */
   toMake: number
+  /** Another delivery made some of the tests' scripts at the same moment. */
+  beside?: boolean
 }
 
 const NONE_MADE: MadeScripts = { fresh: 0, toMake: 0 }
 
 /** Tells every staged test its script: finds those that are there, tells them what is new of them, and makes the others. */
 async function placeScripts(db: InTransaction, find: string, bind: Record<string, unknown>): Promise<MadeScripts> {
-  const [found] = await rowsOf<{ someNew: boolean; someDiffer: boolean }>(db, find, bind)
-  const made = found?.someNew ? await makeScripts(db, bind) : NONE_MADE
-  if (found?.someDiffer) await run(db, merge.REFRESH_SCRIPTS, bind)
+  const found = await findScripts(db, find, bind)
+  const made = found.someNew ? await makeScripts(db, bind) : NONE_MADE
+  // what another delivery made at the same moment is found by a second look
+  const rest = made.beside ? await findScripts(db, merge.FIND_SCRIPTS, bind) : found
+  if (found.someDiffer || rest.someDiffer) await run(db, merge.REFRESH_SCRIPTS, bind)
   return made
+}
+
+interface FoundScripts {
+  someNew: boolean
+  someDiffer: boolean
+}
+
+async function findScripts(db: InTransaction, text: string, bind: Record<string, unknown>): Promise<FoundScripts> {
+  const [found] = await rowsOf<FoundScripts>(db, text, bind)
+  if (!found) throw new Error('finding scripts answered nothing')
+  return found
 }
 
 /** Makes what is new; if another delivery made some of it at the same moment, once more beside it. */
@@ -89,9 +104,7 @@ async function makeScripts(db: InTransaction, bind: Record<string, unknown>): Pr
   } catch (error) {
     if (!isUniqueViolation(error)) throw error
     await run(db, 'rollback to savepoint scripts')
-    const made = await make(merge.MAKE_SCRIPTS_BESIDE)
-    await run(db, merge.FIND_SCRIPTS, bind)
-    return made
+    return { ...(await make(merge.MAKE_SCRIPTS_BESIDE)), beside: true }
   }
 }
 
