@@ -1,4 +1,13 @@
-import { failureSignature, outcomeCode, scriptIdentity, type Attempt, type Failure, type FileFindings, type TestResult } from '@bobbin/core'
+import {
+  detached,
+  failureSignature,
+  outcomeCode,
+  scriptIdentity,
+  type Attempt,
+  type Failure,
+  type FileFindings,
+  type TestResult,
+} from '@bobbin/core'
 import { hash } from 'node:crypto'
 import type { Transaction } from 'sequelize'
 import { run, type Queryable } from '../platform/database.js'
@@ -40,13 +49,10 @@ class TextPool {
       this.known.clear()
       this.remembered = key.length
     }
-    this.known.set(ownCopy(key), field)
+    this.known.set(detached(key), field)
     this.spool.add(`${field}\t${textField(text)}`)
   }
 }
-
-/** A text that was cut out of a larger one keeps all of that in memory; a copy does not. */
-const ownCopy = (text: string) => Buffer.from(text).toString()
 
 export const ATTEMPT_COLUMNS = [
   'seq', 'ordinal', 'identity', 'name', 'classname', 'suites', 'file', 'profile', 'keys', 'outcome', 'duration_ms', 'started_at',

@@ -1,5 +1,7 @@
 import { expect, it } from 'vitest'
-import { MOST_FAULTS, ResultCollector } from './collector.js'
+import { ResultCollector } from './collector.js'
+import { MOST_FAULTS } from './fault-log.js'
+import { readResultFile } from './registry.js'
 import { WarningLog } from './warnings.js'
 
 const collected = (count: number) => {
@@ -23,4 +25,17 @@ it('counts those beyond, from the first of them on', () => {
     stack: null,
     place: { line: 501, column: 1 },
   })
+})
+
+it('holds for JUnit files too, and a suite whose fault is told still explains its own count', () => {
+  const suites = Array.from(
+    { length: MOST_FAULTS + 2 },
+    (_, i) => `<testsuite name="s${i}" failures="0" errors="1"><error message="no"/></testsuite>`,
+  )
+  const { faults } = readResultFile(new TextEncoder().encode(`<testsuites>${suites.join('')}</testsuites>`))
+  expect(faults).toHaveLength(MOST_FAULTS + 1)
+  expect(faults.slice(0, MOST_FAULTS).map(({ code, subject }) => [code, subject])).toEqual(
+    Array.from({ length: MOST_FAULTS }, (_, i) => ['suite', `s${i}`]),
+  )
+  expect(faults.at(-1)).toMatchObject({ code: 'suite', subject: 'further faults', message: '2 more like the 500 before are in the file' })
 })

@@ -1,9 +1,9 @@
 import { declaredKeys } from '../identity/declared-keys.js'
 import { outcomeOfAttempts } from '../results/outcome-of-attempts.js'
-import { detached } from '../text/detached.js'
+import { FaultLog, type FoundFault } from './fault-log.js'
 import { MAX_NAME, MAX_TEXT } from './limits.js'
 import { type RepeatPolicy, RepeatFinder } from './repeats.js'
-import type { Attempt, Fault, FileFindings, Place, Property, ResultSink, TestResult } from './result.js'
+import type { Attempt, FileFindings, Place, Property, ResultSink, TestResult } from './result.js'
 import type { WarningLog } from './warnings.js'
 
 /** A test as a reader found it; what follows from it is worked out here. */
@@ -18,25 +18,11 @@ export interface FoundTest {
   place: Place
 }
 
-/** So many faults of a file are kept with all they say: nobody reads more, and memory must not grow with the file. */
-export const MOST_FAULTS = 500
-
-type FoundFault = Omit<Fault, 'message' | 'stack'> & Partial<Pick<Fault, 'message' | 'stack'>>
-
-const keptFault = ({ code, subject, message, stack, place }: FoundFault): Fault => ({
-  code,
-  subject: detached(subject),
-  message: message == null ? null : detached(message),
-  stack: stack == null ? null : detached(stack),
-  place,
-})
-
 /** What all readers do with the tests they find: numbers, keys, limits, faults, and a warning when there is nothing at all. */
 export class ResultCollector {
-  readonly faults: Fault[] = []
+  readonly faults = new FaultLog()
   private readonly repeats = new RepeatFinder()
   private given = 0
-  private further: { count: number; first: Pick<Fault, 'code' | 'place'> } | null = null
   private startedAt: number | null = null
 
   constructor(
@@ -70,17 +56,7 @@ export class ResultCollector {
   }
 
   fault(fault: FoundFault): void {
-    if (this.faults.length < MOST_FAULTS) this.faults.push(keptFault(fault))
-    else if (this.further) this.further.count++
-    else this.further = { count: 1, first: fault }
-  }
-
-  /** What is too much to keep is said to be there, at the place of the first of it. */
-  private allFaults(): Fault[] {
-    if (!this.further) return this.faults
-    const { count, first } = this.further
-    const message = `${count} more like the ${MOST_FAULTS} before ${count === 1 ? 'is' : 'are'} in the file`
-    return [...this.faults, { code: first.code, subject: 'further faults', message, stack: null, place: first.place }]
+    this.faults.add(fault)
   }
 
   /** A moment at which something of this file ran; the earliest counts. */
@@ -93,12 +69,12 @@ export class ResultCollector {
   }
 
   finish(framework: string | null): FileFindings {
-    if (this.given === 0 && this.faults.length === 0) this.warnings.add('noTests', 'The file holds no tests', START)
+    if (this.given === 0 && this.faults.isEmpty) this.warnings.add('noTests', 'The file holds no tests', START)
     return {
       format: this.format,
       framework,
       startedAt: this.startedAt,
-      faults: this.allFaults(),
+      faults: this.faults.list(),
       warnings: this.warnings.list(),
       settlement: { groups: this.repeats.groups(this.policy, new Set(), this.warnings), dropped: [], reasons: [] },
     }

@@ -121,7 +121,7 @@ class GoTest implements LineVocabulary {
     if (action === 'output') pkg.output = this.context.results.append(pkg.output, textOf(event['Output']) ?? '', place)
     else if (action === 'fail') {
       this.endOpen(name)
-      const built = this.context.results.faults.some(({ code, subject }) => code === 'load' && subject.startsWith(name))
+      const built = this.context.results.faults.kept.some(({ code, subject }) => code === 'load' && subject.startsWith(name))
       // a failing test explains its package; anything else is TestMain, a panic, an exit
       if (!pkg.explained && !built)
         this.context.results.fault({

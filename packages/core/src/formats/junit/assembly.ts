@@ -2,7 +2,8 @@ import { declaredKeys } from '../../identity/declared-keys.js'
 import { stableText } from '../../identity/stable-text.js'
 import { isFailing, type Outcome } from '../../results/outcome.js'
 import { outcomeOfAttempts } from '../../results/outcome-of-attempts.js'
-import type { Fault, FaultCode, FileFindings, Place, ResultSink, TestResult, WarningCode } from '../result.js'
+import { FaultLog } from '../fault-log.js'
+import type { FaultCode, FileFindings, Place, ResultSink, TestResult, WarningCode } from '../result.js'
 import { joinAttempts } from '../settlement.js'
 import { isSameTest, RepeatFinder } from '../repeats.js'
 import { readTimestamp } from '../timestamp.js'
@@ -24,7 +25,7 @@ export class FileAssembly {
   /** The newest result, until the next one shows that it was not tried again. */
   private held: TestResult | null = null
   private given = 0
-  private readonly faults: Fault[] = []
+  private readonly faults = new FaultLog()
   private failing = 0
   private startedAt: number | null = null
 
@@ -153,11 +154,11 @@ export class FileAssembly {
   private checkCounts(element: RawElement, shown: number, subject: string): void {
     if (this.dialect?.ignoresCounts) return
     // a suite that already has a fault explains its own count
-    if (this.faults.some((fault) => fault.subject === subject)) return
+    if (this.faults.has(subject)) return
     const declared = count(element.attributes.get('failures')) + count(element.attributes.get('errors'))
-    const known = this.faults.filter((fault) => fault.code === 'undelivered').length
+    const known = this.faults.countOf('undelivered')
     if (declared <= shown || (element === this.rootElement && declared <= shown + known)) return
-    this.faults.push({
+    this.faults.add({
       code: 'undelivered',
       subject,
       message: `declares ${declared} failures and errors, but shows ${shown}`,
@@ -176,7 +177,7 @@ export class FileAssembly {
     const exit = /^Dubious, test returned (\d+)/.exec(failure.message ?? '')
     // Test::More exits with the number of failed points: that much is no fault beyond them
     if (exit && element && Number(exit[1]) === count(element.attributes.get('failures'))) return
-    this.faults.push({
+    this.faults.add({
       code: 'suite',
       subject: element?.attributes.get('name') ?? 'the file',
       message: failure.message,
@@ -188,7 +189,7 @@ export class FileAssembly {
   private faultOf(test: RawCase, code: FaultCode): void {
     const failure = test.outcomes.map(failureOf)[0]
     const subject = [test.classname, test.name].filter((part) => part && part !== 'test')
-    this.faults.push({
+    this.faults.add({
       code,
       subject: [...new Set(subject)].join(' ') || (test.suites.at(-1)?.element.attributes.get('name') ?? 'the file'),
       message: failure?.message ?? null,
@@ -202,17 +203,17 @@ export class FileAssembly {
     const root = this.rootElement
     if (root?.name === 'testsuites') this.checkCounts(root, this.failing, 'the file')
     const { faults, dropped, reasons } = this.hooks.found()
-    this.faults.push(...faults)
+    for (const fault of faults) this.faults.add(fault)
     const policy = { repeats: this.dialect?.repeats ?? 'auto', retriesAreSkips: this.dialect?.framework === 'testng' }
     const groups = this.repeats.groups(policy, new Set(dropped), this.warnings)
-    if (this.given === dropped.length && this.faults.length === 0) {
+    if (this.given === dropped.length && this.faults.isEmpty) {
       this.warnings.add('noTests', 'The file holds no tests', root?.place ?? START)
     }
     return {
       format: 'junit-xml',
       framework: this.dialect?.framework ?? null,
       startedAt: this.startedAt ?? (root ? this.timestamp(root) : null),
-      faults: this.faults,
+      faults: this.faults.list(),
       warnings: this.warnings.list(),
       settlement: { groups, dropped, reasons },
     }
