@@ -21,7 +21,7 @@ const FILES = [
   'cucumber-A/messages.ndjson',
   'gotest-A/gotest.json.ndjson',
   'gtest-A/gtest.json',
-  'jest-written/results.json',
+  'jest-A/results.json',
   'mocha-A/ctrf/ctrf-report.json',
   'mocha-A/json-stream.jsonl',
   'mocha-A/results.json',

@@ -36,6 +36,7 @@ const COUNTED_OTHERWISE: Record<string, Partial<FileSummary['totals']> & { why: 
   'cucumber-A/junit.xml': { errored: 3, why: 'ambiguous, undefined and pending could not judge' },
   'gotestsum-A/junit.xml': { errored: 0, why: 'TestMain and a package that does not compile are faults' },
   'gtest-A/gtest.xml': { skipped: 3, why: '1 disabled is skipped' },
+  'jest-A/results.json': { passed: 9, recovered: 1, why: 'a retry is told' },
   'mocha-A/xunit.xml': { total: 23, failed: 11, why: '3 hooks are faults' },
   'node-test-A/junit.xml': {
     passed: 17,
@@ -148,7 +149,7 @@ const FAULTS: Record<string, string[]> = {
   'prove-A/05-wrongplan.tap': ['plan'],
   'tape-A/results.tap': ['crash'],
   'testng-A/testng-results.xml': ['hook', 'hook'],
-  'jest-written/results.json': ['load'],
+  'jest-A/results.json': ['hook', 'load', 'load', 'load'],
   'nunit-written/TestResult.xml': ['hook', 'load'],
   'robot-written/output.xml': ['hook'],
   'xunit-written/results.xml': ['hook'],

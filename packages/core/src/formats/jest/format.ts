@@ -4,7 +4,7 @@ import { type JsonContext, jsonFormat, type JsonVocabulary } from '../json/forma
 import { isObject, numberOf, objectOf, objectsOf, textOf, textsOf, wordOf } from '../json/fields.js'
 import type { JsonObject, JsonValue } from '../json/stream.js'
 import { errorOf } from '../js-error.js'
-import type { Attempt, Place, Property } from '../result.js'
+import type { Attempt, Failure, FaultCode, Place, Property } from '../result.js'
 
 /** The JSON report of Jest, which Vitest writes too. */
 export const jestJson = jsonFormat({
@@ -21,9 +21,19 @@ const OUTCOMES: Record<string, Outcome> = {
   todo: 'skipped',
   disabled: 'skipped',
 }
-/** Jest tells all failures of a file again in one text; only these say what no test says. */
-const NOT_LOADED = /Test suite failed to run/
-const HEADING = /^● Test suite failed to run\s*/
+/**
+ * What went wrong outside any test of a file. Jest tells all failures of the file again in one text, each below a heading, of which
+ * only these say what no test says.
+ */
+function outsideTests(message: string): string[] {
+  if (!message.startsWith('● ')) return message === '' ? [] : [message]
+  return message
+    .slice(2)
+    .split('\n  ● ')
+    .filter((section) => section.startsWith(NO_TEST))
+    .map((section) => section.slice(NO_TEST.length).trim())
+}
+const NO_TEST = 'Test suite failed to run\n'
 
 /** Named words of an object, as properties. */
 const wordsIn = (value: JsonValue | undefined): Property[] =>
@@ -31,6 +41,11 @@ const wordsIn = (value: JsonValue | undefined): Property[] =>
     const word = wordOf(inner)
     return word === null ? [] : [{ name, value: word }]
   })
+
+function reasonOf(test: JsonObject): string | null {
+  if (test['status'] === 'todo') return 'todo'
+  return test['failing'] === true && test['status'] === 'passed' ? 'failed as expected' : null
+}
 
 class JestJson implements JsonVocabulary {
   readonly items = [['testResults', '*']]
@@ -51,21 +66,12 @@ class JestJson implements JsonVocabulary {
     const message = (textOf(file['message']) ?? '').trim()
     const failed = textOf(file['status']) === 'failed' || isObject(file['testExecError'])
     if (!failed) return
-    const own = NOT_LOADED.test(message) || (message !== '' && !message.startsWith('●'))
-    if (own)
-      this.context.results.fault({
-        code: tests.length === 0 ? 'load' : 'hook',
-        subject: sourceFile ?? 'a file',
-        ...errorOf(message.replace(HEADING, '')),
-        place,
-      })
-    else if (!tests.some((test) => test['status'] === 'failed'))
-      this.context.results.fault({
-        code: 'hook',
-        subject: sourceFile ?? 'a file',
-        message: 'The file failed, and no test of it did',
-        place,
-      })
+    const outside = outsideTests(message)
+    const fault = (text: Pick<Failure, 'message' | 'stack'>, code: FaultCode) =>
+      this.context.results.fault({ ...text, code, subject: sourceFile ?? 'a file', place })
+    for (const text of outside) fault(errorOf(text), tests.length === 0 ? 'load' : 'hook')
+    if (outside.length === 0 && !tests.some((test) => test['status'] === 'failed'))
+      fault({ message: 'The file failed, and no test of it did', stack: null }, 'hook')
   }
 
   private test(test: JsonObject, sourceFile: string | null, place: Place): void {
@@ -90,7 +96,7 @@ class JestJson implements JsonVocabulary {
       durationMs: numberOf(test['duration']),
       startedAt: numberOf(test['startAt']),
       failures: failing ? messages.map(errorOf) : [],
-      reason: test['status'] === 'todo' ? 'todo' : null,
+      reason: reasonOf(test),
     })
     // what failed before the last try: Jest keeps it apart, Vitest leaves it with a test that passed
     const before = textsOf(test['retryReasons']).length > 0 ? textsOf(test['retryReasons']) : failing ? [] : messages

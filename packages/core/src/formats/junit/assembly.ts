@@ -3,7 +3,7 @@ import { stableText } from '../../identity/stable-text.js'
 import { isFailing, type Outcome } from '../../results/outcome.js'
 import { outcomeOfAttempts } from '../../results/outcome-of-attempts.js'
 import { FaultLog } from '../fault-log.js'
-import type { FaultCode, FileFindings, Place, ResultSink, TestResult, WarningCode } from '../result.js'
+import type { FaultCode, FileFindings, Place, ResultSink, Settlement, TestResult, WarningCode } from '../result.js'
 import { joinAttempts } from '../settlement.js'
 import { isSameTest, RepeatFinder } from '../repeats.js'
 import { readTimestamp } from '../timestamp.js'
@@ -22,6 +22,8 @@ export class FileAssembly {
   private dialect: KnownDialect | null = null
   private readonly repeats = new RepeatFinder()
   private readonly hooks = new SuiteHooks()
+  private readonly dropped: number[] = []
+  private readonly reasons: Settlement['reasons'] = []
   /** The newest result, until the next one shows that it was not tried again. */
   private held: TestResult | null = null
   private given = 0
@@ -82,6 +84,16 @@ export class FileAssembly {
     this.given++
     this.sink(this.held)
     this.held = null
+  }
+
+  /** Vitest writes a suite for each file, so that its end tells which of its failing tests were hooks. */
+  private settleHooks(): void {
+    if (this.dialect?.framework !== 'vitest') return
+    this.release()
+    const { faults, dropped, reasons } = this.hooks.take()
+    for (const fault of faults) this.faults.add(fault)
+    for (const seq of dropped) this.dropped.push(seq)
+    for (const reason of reasons) this.reasons.push(reason)
   }
 
   private resultOf(test: RawCase, settled: Settled, outcome: Outcome, dialect: KnownDialect): TestResult {
@@ -147,6 +159,7 @@ export class FileAssembly {
       if (ms === null) this.warnings.add('timestamp', `Time “${started}” can't be read; it counts as unknown`, suite.element.place)
       else this.startedAt = this.startedAt === null ? ms : Math.min(this.startedAt, ms)
     }
+    this.settleHooks()
     if (suite.suites === 0) this.checkCounts(suite.element, suite.failing, suite.element.attributes.get('name') ?? 'the file')
   }
 
@@ -202,11 +215,10 @@ export class FileAssembly {
     this.release()
     const root = this.rootElement
     if (root?.name === 'testsuites') this.checkCounts(root, this.failing, 'the file')
-    const { faults, dropped, reasons } = this.hooks.found()
-    for (const fault of faults) this.faults.add(fault)
+    this.settleHooks()
     const policy = { repeats: this.dialect?.repeats ?? 'auto', retriesAreSkips: this.dialect?.framework === 'testng' }
-    const groups = this.repeats.groups(policy, new Set(dropped), this.warnings)
-    if (this.given === dropped.length && this.faults.isEmpty) {
+    const groups = this.repeats.groups(policy, new Set(this.dropped), this.warnings)
+    if (this.given === this.dropped.length && this.faults.isEmpty) {
       this.warnings.add('noTests', 'The file holds no tests', root?.place ?? START)
     }
     return {
@@ -215,7 +227,7 @@ export class FileAssembly {
       startedAt: this.startedAt ?? (root ? this.timestamp(root) : null),
       faults: this.faults.list(),
       warnings: this.warnings.list(),
-      settlement: { groups, dropped, reasons },
+      settlement: { groups, dropped: this.dropped, reasons: this.reasons },
     }
   }
 }

@@ -9,12 +9,12 @@ interface Kept {
 
 /**
  * A failing "test" named like the describe block of other tests of its file is that block's hook (Vitest). Keeps the names of
- * blocks, of failing tests and of skipped ones, not the tests.
+ * blocks, of failing tests and of skipped ones, not the tests, and those no longer than to the end of their file's suite.
  */
 export class SuiteHooks {
   private readonly blocks = new Set<string>()
-  private readonly failing: (Kept & { fault: Fault })[] = []
-  private readonly skipped: Kept[] = []
+  private failing: (Kept & { fault: Fault })[] = []
+  private skipped: Kept[] = []
 
   add(seq: number, result: TestResult): void {
     const { classname, name } = result
@@ -23,13 +23,17 @@ export class SuiteHooks {
     else if (result.outcome === 'skipped') this.skipped.push({ seq, classname, name })
   }
 
-  found(): { faults: Fault[] } & Pick<Settlement, 'dropped' | 'reasons'> {
+  /** The hooks among what was added since the last call. */
+  take(): { faults: Fault[] } & Pick<Settlement, 'dropped' | 'reasons'> {
     const hooks = this.failing.filter(({ classname, name }) => this.blocks.has(`${classname}\0${name}`))
     const reasons = hooks.flatMap((hook) =>
       this.skipped
         .filter(({ classname, name }) => classname === hook.classname && name.startsWith(`${hook.name} > `))
         .map(({ seq }) => ({ seq, reason: `did not run: “${hook.name}” failed` })),
     )
+    this.blocks.clear()
+    this.failing = []
+    this.skipped = []
     return { faults: hooks.map((hook) => hook.fault), dropped: hooks.map((hook) => hook.seq), reasons }
   }
 }
