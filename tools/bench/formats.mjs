@@ -53,12 +53,14 @@ function writeGrown(path, { head, body, tail, between = '' }, bytes) {
 }
 
 const FORMATS = [
+  { id: 'junit-xml of Vitest', make: xml('vitest-A/junit.xml', 'testsuite') },
   { id: 'testng-xml', make: xml('testng-A/testng-results.xml', 'suite') },
   { id: 'nunit3-xml', make: xml('nunit-written/TestResult.xml', 'test-suite', 1) },
   { id: 'xunit2-xml', make: xml('xunit-written/results.xml', 'assembly') },
   { id: 'robot-xml', make: xml('robot-written/output.xml', 'suite', 1, 2) },
   { id: 'ctrf', make: json('vitest-A/ctrf/ctrf-report.json', (report) => report.results.tests) },
-  { id: 'jest-json', make: json('vitest-A/results.json', (report) => report.testResults) },
+  { id: 'jest-json', make: json('jest-A/results.json', (report) => report.testResults) },
+  { id: 'jest-json of Vitest', make: json('vitest-A/results.json', (report) => report.testResults) },
   { id: 'playwright-json', make: json('playwright-A/results.json', (report) => report.suites) },
   { id: 'mocha-json', make: json('mocha-A/results.json', (report) => report.failures) },
   { id: 'googletest-json', make: json('gtest-A/gtest.json', (report) => report.testsuites) },
@@ -80,7 +82,7 @@ export function benchFormats(figures, folder, only = FORMATS.map(({ id }) => id)
   for (const { id, make } of FORMATS.filter((format) => only.includes(format.id))) {
     const file = join(folder, `${id}.txt`)
     writeGrown(file, make(), BYTES)
-    const { bare, ours } = leastInTurns(id.endsWith('-xml') ? 'bare' : 'bareJson', file, 2)
+    const { bare, ours } = leastInTurns(id.includes('-xml') ? 'bare' : 'bareJson', file, 2)
     figures.add(
       'formats',
       `${id}, 50 MB, against its bare tokenizer`,

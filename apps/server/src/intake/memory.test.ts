@@ -18,11 +18,11 @@ beforeAll(() => {
 })
 afterAll(() => rmSync(folder, { recursive: true, force: true }))
 
-// groups of methods, repeated names and faults are kept for longer than a test; the bench measures every format with 500 MB
-it('memory does not grow with a file', async () => {
+// groups of methods, repeated names, possible hooks and faults are kept for longer than a test; the bench measures every format with 500 MB
+it.each(['testng-xml', 'junit-xml of Vitest'])('memory does not grow with a file: %s', async (format) => {
   const { writeLarge } = (await import(tools('formats.mjs'))) as { writeLarge: (path: string, id: string, bytes: number) => void }
   const file = join(folder, 'results')
-  writeLarge(file, 'testng-xml', 20 * MB)
+  writeLarge(file, format, 20 * MB)
   const read = spawnSync(process.execPath, [`--max-old-space-size=${HEAP_MB}`, tools('peak.mjs'), file], { encoding: 'utf8' })
   expect(read.stderr).toBe('')
   expect(read.status).toBe(0)

@@ -9,14 +9,20 @@ export type FoundFault = Omit<Fault, 'message' | 'stack'> & Partial<Pick<Fault, 
 /** The faults of a file: the first are kept, the rest are counted. */
 export class FaultLog {
   readonly kept: Fault[] = []
+  private readonly subjects = new Set<string>()
   private readonly counts = new Map<FaultCode, number>()
   private further: { count: number; first: Pick<Fault, 'code' | 'place'> } | null = null
 
   add(fault: FoundFault): void {
     this.counts.set(fault.code, this.countOf(fault.code) + 1)
-    if (this.kept.length < MOST_FAULTS) this.kept.push(keptFault(fault))
+    if (this.kept.length < MOST_FAULTS) this.keep(keptFault(fault))
     else if (this.further) this.further.count++
     else this.further = { count: 1, first: { code: fault.code, place: fault.place } }
+  }
+
+  private keep(fault: Fault): void {
+    this.kept.push(fault)
+    this.subjects.add(fault.subject)
   }
 
   get isEmpty(): boolean {
@@ -29,7 +35,7 @@ export class FaultLog {
 
   /** Whether one that is kept happened in it. */
   has(subject: string): boolean {
-    return this.kept.some((fault) => fault.subject === subject)
+    return this.subjects.has(subject)
   }
 
   /** What is too much to keep is said to be there, at the place of the first of it. */

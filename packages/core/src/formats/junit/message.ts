@@ -1,5 +1,6 @@
 /** Messages that say no more than that something failed. */
 const SAYS_NOTHING = new Set(['', 'failed', 'failure', 'error'])
+const LONGEST_NOTHING = 7
 /** A message that only repeats where the test stands (`boarding.spec.ts:25:3 boards a passenger`). */
 const ONLY_A_PLACE = /^\S+:\d+:\d+ /
 /** Lines that Go's runner and browser runners put around what the test said. */
@@ -11,7 +12,7 @@ const MOST_LINES = 12
 export function messageOf(attribute: string | null, text: string): string | null {
   const own = attribute?.trim() ?? ''
   if (own.startsWith('=== RUN')) return beforeStack(own)
-  if (!SAYS_NOTHING.has(own.toLowerCase()) && !ONLY_A_PLACE.test(own)) return attribute
+  if ((own.length > LONGEST_NOTHING || !SAYS_NOTHING.has(own.toLowerCase())) && !ONLY_A_PLACE.test(own)) return attribute
   return beforeStack(text) ?? (own || null)
 }
 

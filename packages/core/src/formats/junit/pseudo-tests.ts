@@ -4,6 +4,8 @@ import type { RawCase } from './raw.js'
 
 interface PseudoTest {
   code: FaultCode
+  /** The only runner that writes it; any, if it is not told. */
+  of?: string
   /** True when the test case stands for something that is no test. */
   matches(sight: PseudoSight): boolean
 }
@@ -13,7 +15,6 @@ interface PseudoSight {
   classname: string
   suite: string
   text: string
-  framework: string | null
 }
 
 /**
@@ -25,31 +26,32 @@ const PSEUDO_TESTS: readonly PseudoTest[] = [
   { code: 'hook', matches: ({ name, classname }) => classname === '' && /^(setUp|tearDown)(Class|Module) \(/.test(name) },
   { code: 'load', matches: ({ classname }) => classname === 'unittest.loader._FailedTest' },
   // pytest: a module that could not be imported
-  { code: 'load', matches: ({ text, framework }) => framework === 'pytest' && /^collection failure/.test(text) },
+  { code: 'load', of: 'pytest', matches: ({ text }) => /^collection failure/.test(text) },
   // mocha: "before all" hook for "admits one"
-  { code: 'hook', matches: ({ name }) => /"(before|after) (all|each)" hook/.test(name) },
+  { code: 'hook', matches: ({ name }) => name.includes('" hook') && /"(before|after) (all|each)" hook/.test(name) },
   // TestNG's older reporter: @BeforeClass powerUp
   {
     code: 'hook',
-    matches: ({ name, framework }) => framework === 'testng' && /^@(Before|After)(Suite|Test|Groups|Class|Method) /.test(name),
+    of: 'testng',
+    matches: ({ name }) => /^@(Before|After)(Suite|Test|Groups|Class|Method) /.test(name),
   },
   // Cucumber: a hook of the whole run has no feature
-  { code: 'hook', matches: ({ classname, framework }) => framework === 'cucumber' && classname === '' },
+  { code: 'hook', of: 'cucumber', matches: ({ classname }) => classname === '' },
   // Go: TestMain stands for the package
-  { code: 'hook', matches: ({ name, framework }) => framework === 'go' && name === 'TestMain' },
+  { code: 'hook', of: 'go', matches: ({ name }) => name === 'TestMain' },
   // prove: the harness's own points
-  { code: 'suite', matches: ({ name, framework }) => framework === 'tap' && (name === '(init)' || name === '(teardown)') },
+  { code: 'suite', of: 'tap', matches: ({ name }) => name === '(init)' || name === '(teardown)' },
   // node:test: a file that did not load is named by its absolute path
-  { code: 'load', matches: ({ name, framework }) => framework === 'node:test' && /^(\/|[A-Za-z]:\\).*\.[cm]?[jt]sx?$/.test(name) },
+  { code: 'load', of: 'node:test', matches: ({ name }) => /^(\/|[A-Za-z]:\\).*\.[cm]?[jt]sx?$/.test(name) },
   // JUnit 4 class initialisation and class hooks as build tools name them: common practice, no source
   { code: 'load', matches: ({ name }) => name === 'initializationError' },
   { code: 'hook', matches: ({ name, text }) => name === 'classMethod' && text !== '' },
   // JavaScript runners whose whole file failed: common practice, no source
   {
     code: 'load',
-    matches: ({ name, classname }) => /^Test suite failed to run$/.test(name) || /^Test suite failed to run$/.test(classname),
+    matches: ({ name, classname }) => name === 'Test suite failed to run' || classname === 'Test suite failed to run',
   },
-  { code: 'hook', matches: ({ name }) => /Test execution failure: could be caused by test hooks/.test(name) },
+  { code: 'hook', matches: ({ name }) => name.includes('Test execution failure: could be caused by test hooks') },
   // Go by other reporters, and suite hooks of a Go framework: from memory
   { code: 'load', matches: ({ name }) => /^\[(build|setup) failed\]$/.test(name) },
   { code: 'hook', matches: ({ name }) => /^\[(Synchronized)?(Before|After|ReportBefore|ReportAfter)Suite\]/.test(name) },
@@ -58,13 +60,21 @@ const PSEUDO_TESTS: readonly PseudoTest[] = [
   { code: 'load', matches: ({ name }) => name === 'bats-gather-tests' },
 ]
 
+const byFramework = new Map<string | null, PseudoTest[]>()
+
+function pseudoTestsOf(framework: string | null): PseudoTest[] {
+  let own = byFramework.get(framework)
+  if (!own) byFramework.set(framework, (own = PSEUDO_TESTS.filter(({ of }) => of === undefined || of === framework)))
+  return own
+}
+
 /** The kind of fault a test case stands for, or null for a real test. `failing` says whether it went wrong. */
 export function pseudoTest(test: RawCase, dialect: KnownDialect, failing: boolean): FaultCode | null {
   const { name, classname } = test
   const suite = test.suites.at(-1)?.element.attributes.get('name') ?? ''
   const [first] = test.outcomes
-  const sight: PseudoSight = { name, classname, suite, text: first ? (first.message ?? first.text) : '', framework: dialect.framework }
-  const known = PSEUDO_TESTS.find((pseudo) => pseudo.matches(sight))
+  const sight: PseudoSight = { name, classname, suite, text: first ? (first.message ?? first.text) : '' }
+  const known = pseudoTestsOf(dialect.framework).find((pseudo) => pseudo.matches(sight))
   if (known) return known.code
   if (!failing) return null
   if (name === '') return 'hook' // a class-level error: the reporter has no test to name

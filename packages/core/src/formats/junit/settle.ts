@@ -27,6 +27,8 @@ const PASSING_STATUS = new Set(['run', 'pass', 'passed', 'success', 'completed',
 const SAYING = ['result', 'status', 'executed', 'failure']
 const EXPECTED_FAILURE = /todo|xfail|expected|!mayfail|!shouldfail/i
 const DEPENDENCY = /depends on not successfully finished|fixture dependency failed/i
+/** Looks at texts closely only where they can say it: most of them are stacks. */
+const saysDependency = (text: string) => (text.includes('epend') || text.includes('EPEND')) && DEPENDENCY.test(text)
 const NOT_STARTED = /unable to find executable|required files missing|failed to start|could not be found/i
 
 const NONE: readonly never[] = []
@@ -98,8 +100,8 @@ function judge(test: RawCase, doubts: Settled['doubts']): Verdict {
 
 function judgeFailing(test: RawCase, first: RawOutcome, failing: RawOutcome[], doubts: Settled['doubts']): Verdict {
   const failures = failing.map(failureOf)
-  const text = `${first.message ?? ''}\n${first.text}`
-  if (DEPENDENCY.test(text) || first.type === 'cancelledByParent') return { outcome: 'blocked', failures: [], reason: reasonOf(first) }
+  if (saysDependency(first.message ?? '') || saysDependency(first.text) || first.type === 'cancelledByParent')
+    return { outcome: 'blocked', failures: [], reason: reasonOf(first) }
   if (first.type && SKIP_TYPES.has(first.type)) return { outcome: 'skipped', failures: [], reason: reasonOf(first) }
   if (first.type === 'TodoTestSucceeded') {
     doubts.push('unexpectedPass')
@@ -116,7 +118,7 @@ function judgeFailing(test: RawCase, first: RawOutcome, failing: RawOutcome[], d
 function judgeSkipped(skipped: RawOutcome, test: RawCase): Verdict {
   const named = test.properties.find((property) => property.name === 'skip' || property.name === 'fixme')
   const reason = reasonOf(skipped) ?? named?.value ?? null
-  if (reason && DEPENDENCY.test(reason)) return { outcome: 'blocked', failures: [], reason }
+  if (reason && saysDependency(reason)) return { outcome: 'blocked', failures: [], reason }
   if (reason && NOT_STARTED.test(reason) && test.element.attributes.get('status') === 'notrun') {
     return { outcome: 'errored', failures: [{ message: reason, type: null, stack: null }], reason: null }
   }
