@@ -100,4 +100,11 @@ describe('the demo tells on purpose of', () => {
       ms('Return ticket shows the price in both currencies', 407) / ms('Return ticket shows the price in both currencies', 406),
     ).toBeGreaterThan(2.5)
   })
+  it('rows of a data-driven test that were mended', () => {
+    const newest = Math.max(...history.filter((one) => one.pipeline === 'core-services').map((one) => one.number))
+    const failing = (number: number) =>
+      results('core-services', number).filter((result) => /dues_by_length\[/.test(result.name) && result.outcome === 'failed').length
+    expect([failing(newest - 1), failing(newest)]).toEqual([3, 0])
+    expect(results('core-services', newest).filter((result) => /dues_by_length\[/.test(result.name))).toHaveLength(8)
+  })
 })

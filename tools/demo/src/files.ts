@@ -136,7 +136,7 @@ export function serviceFile(name: string, startedAt: Date, entries: Entry[], bro
 const moduleOf = (script: DemoScript) => `${script.system.folder}.test_${script.part.folder}`
 
 function serviceCase({ script, told }: Entry): string {
-  const method = `test_${(told.title ?? script.title).toLowerCase().replace(/[^a-z0-9]+/g, '_')}`
+  const method = `test_${(told.title ?? script.title).toLowerCase().replace(/[^a-z0-9]+/g, '_')}${script.row ? `[${script.row}]` : ''}`
   const properties = script.key ? `<properties><property name="case" value="${script.key}" /></properties>` : ''
   const skipped = told.outcome === 'skipped' ? `<skipped type="pytest.skip" message="${escape(told.reason ?? '')}" />` : ''
   const body = properties + (skipped || outcomeElements(told))

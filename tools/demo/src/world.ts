@@ -19,6 +19,8 @@ export interface DemoScript {
   /** The subject and ending it was made of, for the stories to find it. */
   subject: string
   ending: string
+  /** The values of a row of a data-driven test. */
+  row?: string
 }
 
 export interface World {
@@ -64,7 +66,27 @@ export function makeWorld(seed: number): World {
     subject: 'Ten-trip card',
     ending: 'counts down',
   })
+  scripts.push(...rowsOfDues(scripts))
   return { cases, scripts }
+}
+
+const DUES = ['car-4.2', 'van-5.9', 'coach-12.0', 'lorry-16.5', 'motorbike-2.1', 'caravan-7.4', 'trailer-9.8', 'bicycle-1.8']
+
+/** A data-driven test: one test of the services, with a row for each vehicle and its length. */
+function rowsOfDues(scripts: readonly DemoScript[]): DemoScript[] {
+  const like = scripts.find(({ part, system }) => system.runner === 'service' && part.name === 'Containers')
+  if (!like) throw new Error('The services have no containers')
+  const title = 'Freight dues by length'
+  return DUES.map((row) => ({
+    ...like,
+    id: `${title} ${row}`,
+    title,
+    key: null,
+    baseMs: 140,
+    subject: 'Freight dues',
+    ending: 'by length',
+    row,
+  }))
 }
 
 function baseDuration(random: Random, system: System): number {

@@ -53,14 +53,14 @@ const result: ResultDetail = {
 } // prettier-ignore
 
 const RUN = '/api/projects/gullhaven/runs/149'
-const open = (search = '', shown: ResultDetail = result) => {
+const open = (search = '', shown: ResultDetail = result, run: RunDetail = detail) => {
   const element = (
     <Routes>
       <Route path="runs/:id" element={<RunPage />} />
     </Routes>
   )
   return renderAt(`/gullhaven/runs/149${search}`, element, {
-    [RUN]: detail,
+    [RUN]: run,
     [`${RUN}/results/1`]: shown,
     [`${RUN}/results`]: { rows: [{ ...row(4, 'calm', 'unchanged'), outcome: 'passed' }], threads: { points: [], byScript: { 4: '11' } } },
   })
@@ -107,6 +107,17 @@ describe('RunPage', () => {
     await waitFor(() => expect(screen.getByRole('row', { selected: true }).textContent).toContain('calm'))
     fireEvent.click(screen.getByRole('button', { name: /9 tests unchanged/ }))
     expect(screen.queryByRole('row', { name: /calm/ })).toBeNull()
+  })
+
+  it('folds the rows of a data-driven test below it, by its button', async () => {
+    const rows = ['adult', 'child', 'senior'].map((values, i) => row(10 + i, `fare[${values}]`, 'newlyFailing'))
+    open('', result, { ...detail, rows })
+    const head = await screen.findByRole('button', { name: /3 rows ?fare ?— deck.*one cause/ })
+    expect(head.getAttribute('aria-expanded')).toBe('true')
+    expect(screen.getAllByRole('row', { name: /^(?!.*fare).*(adult|child|senior)/ })).toHaveLength(3)
+    fireEvent.click(head)
+    expect(screen.queryByRole('row', { name: /child/ })).toBeNull()
+    expect(head.getAttribute('aria-expanded')).toBe('false')
   })
 
   it('opens a result beside the list: message, case, history and what failed alike', async () => {

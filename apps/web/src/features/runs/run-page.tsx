@@ -24,7 +24,7 @@ import { ResultInspector } from './result-inspector.js'
 import { cameInWords, stoppedWords } from './live-words.js'
 import { RunLive } from './run-live.js'
 import { RunFaults } from './run-faults.js'
-import { layOutRun, type RunLine } from './run-rows.js'
+import { layOutRun, resultsIn, type RunLine } from './run-rows.js'
 
 /** How many builds the thread in a row shows. */
 const STRIP = 12
@@ -47,8 +47,12 @@ function RunBench({ detail }: { detail: RunDetail }) {
   const { id } = detail.run
   const unchanged = useUnchanged(project.slug, id, unfolded)
   const filter = { show: oneOf<Change>(CHANGES, params.get('show')), outcome: oneOf<Outcome>(OUTCOMES, params.get('outcome')) }
-  const lines = layOutRun(detail, unfolded ? (unchanged.data ?? null) : null, filter)
   const selected = params.get('script')
+  const [opened, setOpened] = useState<ReadonlyMap<string, boolean>>(new Map())
+  const lines = layOutRun(detail, unfolded ? (unchanged.data ?? null) : null, filter, {
+    opened,
+    script: selected ? Number(selected) : null,
+  })
   const profiles = new Set(detail.rows.map((row) => row.script.profile)).size > 1
   const filtered = filter.show !== null || filter.outcome !== null
 
@@ -64,8 +68,7 @@ function RunBench({ detail }: { detail: RunDetail }) {
         <RunLive detail={detail} />
         {filtered && (
           <p className="border-b border-hairline bg-dye-wash px-5 py-1.5">
-            Only {filter.show ? CHANGE_WORDS[filter.show].words : filter.outcome}:{' '}
-            {count(lines.filter((line) => line.kind === 'result').length, 'row')}.{' '}
+            Only {filter.show ? CHANGE_WORDS[filter.show].words : filter.outcome}: {count(resultsIn(lines), 'row')}.{' '}
             <button type="button" className="link" onClick={() => setAddress({ show: null, outcome: null })}>
               Show all changes
             </button>
@@ -81,7 +84,13 @@ function RunBench({ detail }: { detail: RunDetail }) {
           onSelect={(key) => setAddress({ script: key }, { replace: selected !== null })}
           heightOf={(line) => (line.kind === 'heading' ? 44 : line.kind === 'fold' ? 40 : 34)}
           render={(line) => (
-            <Line line={line} loading={unfolded && unchanged.isPending} profiles={profiles} onFold={() => setUnfolded(!unfolded)} />
+            <Line
+              line={line}
+              loading={unfolded && unchanged.isPending}
+              profiles={profiles}
+              onFold={() => setUnfolded(!unfolded)}
+              onOpen={(key, open) => setOpened((before) => new Map(before).set(key, open))}
+            />
           )}
         />
       </section>
@@ -219,9 +228,11 @@ interface LineProps {
   /** Whether the run has several profiles, so that each row must name its own. */
   profiles: boolean
   onFold: () => void
+  /** Opens or closes the rows of a data-driven test. */
+  onOpen: (key: string, open: boolean) => void
 }
 
-function Line({ line, loading, profiles, onFold }: LineProps) {
+function Line({ line, loading, profiles, onFold, onOpen }: LineProps) {
   if (line.kind === 'heading') {
     const { words, outcome } = CHANGE_WORDS[line.change]
     return (
@@ -248,21 +259,66 @@ function Line({ line, loading, profiles, onFold }: LineProps) {
       </div>
     )
   }
-  return <ResultLine row={line.row} thread={line.thread} profiles={profiles} />
+  if (line.kind === 'test') return <TestLine line={line} profiles={profiles} onOpen={onOpen} />
+  return <ResultLine line={line} profiles={profiles} />
 }
 
-function ResultLine({ row, thread, profiles }: { row: RunDetail['rows'][number]; thread: string; profiles: boolean }) {
-  const { script, cases } = row
+type LineOf<K extends RunLine['kind']> = Extract<RunLine, { kind: K }>
+
+/** A data-driven test above its rows. */
+function TestLine({ line, profiles, onOpen }: { line: LineOf<'test'>; profiles: boolean; onOpen: (key: string, open: boolean) => void }) {
+  const Icon = line.open ? ChevronDown : ChevronRight
+  const { script } = line.first
+  return (
+    <div role="gridcell" className="min-w-0 flex-1 pr-5 pl-[19px]">
+      <button
+        type="button"
+        aria-expanded={line.open}
+        onClick={() => onOpen(line.key, !line.open)}
+        className="flex w-full items-center text-left hover:text-dye"
+        title={`${line.test}${placeOf(script)}`}
+      >
+        <span className="flex w-[118px] shrink-0 items-center gap-1.5 text-soft">
+          <Icon size={14} aria-hidden="true" />
+          {count(line.count, 'row')}
+        </span>{' '}
+        <span className="min-w-0 truncate">
+          {line.test}
+          <span className="text-soft">{placeOf(script)}</span>
+          {profiles && script.profile && <span className="text-soft"> · {script.profile}</span>}
+          {line.note && <span className="text-soft"> · {line.note}</span>}
+        </span>
+      </button>
+    </div>
+  )
+}
+
+function placeOf(script: RunDetail['rows'][number]['script']): string {
   const file = script.file ?? script.classname
+  return file ? ` — ${file}` : ''
+}
+
+function ResultLine({ line: { row, thread, values }, profiles }: { line: LineOf<'result'>; profiles: boolean }) {
+  const { script, cases } = row
   return (
     <>
       <div role="gridcell" className="w-[126px] shrink-0 pl-4">
         <Thread outcomes={readThread(thread.slice(-STRIP))} cell={108 / STRIP} room={STRIP} />
       </div>
-      <div role="gridcell" className="min-w-0 flex-1 truncate pl-2" title={`${script.name}${file ? ` — ${file}` : ''}`}>
-        {script.name}
-        {file && <span className="text-soft"> — {file}</span>}
-        {profiles && script.profile && <span className="text-soft"> · {script.profile}</span>}
+      <div
+        role="gridcell"
+        className={`min-w-0 flex-1 truncate ${values === null ? 'pl-2' : 'pl-6'}`}
+        title={`${script.name}${placeOf(script)}`}
+      >
+        {values === null ? (
+          <>
+            {script.name}
+            <span className="text-soft">{placeOf(script)}</span>
+            {profiles && script.profile && <span className="text-soft"> · {script.profile}</span>}
+          </>
+        ) : (
+          <span className="font-mono">{values}</span>
+        )}
       </div>
       <div role="gridcell" className={`w-[92px] shrink-0 truncate pl-3 font-mono ${cases.length > 0 ? 'text-dye' : 'text-soft'}`}>
         {cases.length > 0 ? `${cases[0]}${cases.length > 1 ? ` +${cases.length - 1}` : ''}` : 'no case'}

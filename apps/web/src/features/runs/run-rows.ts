@@ -1,10 +1,12 @@
 import type { ResultRow, RunDetail } from '@bobbin/client'
-import { CHANGES, isFailing, type Change, type Outcome } from '@bobbin/core'
+import { CHANGES, isFailing, rowOf, type Change, type Outcome } from '@bobbin/core'
 
-/** A line of the run's page: a heading, a result, or the fold with what did not change. */
+/** A line of the run's page: a heading, a data-driven test with the rows that share its change, a result, or the fold with what did not change. */
 export type RunLine =
   | { kind: 'heading'; change: Change; count: number; note: string | null }
-  | { kind: 'result'; row: ResultRow; thread: string }
+  | { kind: 'test'; key: string; test: string; first: ResultRow; count: number; note: string | null; open: boolean }
+  /** `values` are those of a row that stands below its test. */
+  | { kind: 'result'; row: ResultRow; thread: string; values: string | null }
   | { kind: 'fold'; count: number; open: boolean }
 
 export interface RunFilter {
@@ -14,24 +16,91 @@ export interface RunFilter {
   outcome: Outcome | null
 }
 
-/** Lays out a run: changes in reading order, the unchanged folded at the end. */
-export function layOutRun(detail: RunDetail, unchanged: Pick<RunDetail, 'rows' | 'threads'> | null, filter: RunFilter): RunLine[] {
+/** A test with more rows under one heading than these is folded until somebody opens it. */
+const FEW_ROWS = 6
+
+/**
+ * Lays out a run: changes in reading order, the unchanged folded at the end, rows of a data-driven test below it.
+ * @param seen which tests somebody has opened or closed, by their keys, and the script that is looked at: its row is not folded away
+ */
+export function layOutRun(
+  detail: RunDetail,
+  unchanged: Pick<RunDetail, 'rows' | 'threads'> | null,
+  filter: RunFilter,
+  seen: { opened: ReadonlyMap<string, boolean>; script: number | null } = { opened: new Map(), script: null },
+): RunLine[] {
   const threads = { ...unchanged?.threads.byScript, ...detail.threads.byScript }
-  const line = (row: ResultRow): RunLine => ({ kind: 'result', row, thread: threads[row.script.id] ?? '' })
+  const line = (row: ResultRow, values: string | null): RunLine => ({
+    kind: 'result',
+    row,
+    thread: threads[row.script.id] ?? '',
+    values,
+  })
   const fits = (row: ResultRow) => (!filter.show || row.change === filter.show) && (!filter.outcome || row.outcome === filter.outcome)
+  const linesOf = (change: Change, group: ResultRow[]): RunLine[] => {
+    const [first] = group
+    const test = first && group.length > 1 ? partsOf(first)?.test : undefined
+    if (!first || test === undefined) return group.map((row) => line(row, null))
+    const key = `${change} ${first.script.id}`
+    const few = group.length <= FEW_ROWS && change !== 'unchanged'
+    const open = seen.opened.get(key) ?? (few || group.some((row) => row.script.id === seen.script))
+    const head: RunLine = { kind: 'test', key, test, first, count: group.length, note: noteOf(change, group), open }
+    return open ? [head, ...group.map((row) => line(row, partsOf(row)?.values ?? null))] : [head]
+  }
   const lines: RunLine[] = []
   for (const change of CHANGES) {
     const rows = (change === 'unchanged' ? (unchanged?.rows ?? []) : detail.rows).filter((row) => row.change === change && fits(row))
     if (change === 'unchanged' && !filter.show && !filter.outcome)
       lines.push({ kind: 'fold', count: detail.changes.unchanged, open: unchanged !== null })
     else if (rows.length > 0) lines.push({ kind: 'heading', change, count: rows.length, note: noteOf(change, rows) })
-    lines.push(...rows.map(line))
+    for (const group of byTest(rows)) lines.push(...linesOf(change, group))
   }
   return lines
 }
 
+/** How many results stand in lines, those that a test folds away among them. */
+export const resultsIn = (lines: readonly RunLine[]): number =>
+  lines.reduce((sum, line) => sum + (line.kind === 'result' ? 1 : line.kind === 'test' && !line.open ? line.count : 0), 0)
+
+/** A row of a data-driven test: what its test is told apart by, and its values. */
+interface Parts {
+  key: string
+  test: string
+  values: string
+}
+
+/** Lists are laid out anew with every key that is pressed; names are taken apart once. */
+const parts = new WeakMap<ResultRow, Parts | null>()
+
+function partsOf(row: ResultRow): Parts | null {
+  let known = parts.get(row)
+  if (known === undefined) {
+    const { name, classname, suites, file, profile } = row.script
+    const own = rowOf(name)
+    known = own && { key: JSON.stringify([own.test, classname, suites, file, profile]), test: own.test, values: own.row }
+    parts.set(row, known)
+  }
+  return known
+}
+
+/** Rows of one data-driven test together, where the first of them stands. */
+function byTest(rows: readonly ResultRow[]): ResultRow[][] {
+  const groups: ResultRow[][] = []
+  const known = new Map<string, ResultRow[]>()
+  for (const row of rows) {
+    const own = partsOf(row)
+    const group = own && known.get(own.key)
+    if (group) group.push(row)
+    else {
+      groups.push([row])
+      if (own) known.set(own.key, groups.at(-1) ?? [])
+    }
+  }
+  return groups
+}
+
 /** What the rows of one heading have in common. */
-function noteOf(change: Change, rows: ResultRow[]): string | null {
+function noteOf(change: Change, rows: readonly ResultRow[]): string | null {
   if (change !== 'newlyFailing' && change !== 'stillFailing') return null
   const failing = rows.filter((row) => row.outcome && isFailing(row.outcome))
   const causes = new Set(failing.map((row) => row.signatureId ?? `script ${row.script.id}`)).size
