@@ -1,5 +1,6 @@
 import { AxeBuilder } from '@axe-core/playwright'
 import type { Page } from '@playwright/test'
+import { walk } from './keyboard-walk.js'
 import { bobbin, expect, folderWith, openRun, test } from './bobbin.js'
 
 const VIEWS: [string, string][] = [
@@ -42,13 +43,30 @@ test('what is wrong is found, in light and in dark', async ({ page }) => {
   expect(await violations(page)).toEqual(expect.arrayContaining(found))
 })
 
+test('what the keyboard does not reach, or reaches unseen, is found', async ({ page }) => {
+  await page.goto('/sign-in')
+  await page.getByRole('heading', { level: 1 }).waitFor()
+  await page.evaluate(() =>
+    document.body.insertAdjacentHTML(
+      'beforeend',
+      '<button tabindex="-1" id="lost">lost</button><button id="dark" style="outline: none !important; box-shadow: none">dark</button>',
+    ),
+  )
+  const { missed, unseen } = await walk(page)
+  expect(missed).toEqual([expect.stringContaining('id="lost"')])
+  expect(unseen).toEqual([expect.stringContaining('id="dark"')])
+})
+
 for (const [name, path] of VIEWS) {
-  test(`${name}: no axe violation in light and dark`, async ({ signedIn: page }) => {
+  test(`${name}: no axe violation in light and dark, and everything by keyboard alone`, async ({ signedIn: page }) => {
     await page.goto(path)
     await page.getByRole('heading', { level: 1 }).or(page.getByRole('dialog')).first().waitFor()
     // events keep a connection open, so that the network is never idle
     await expect(page.getByText(/^Loading /)).toHaveCount(0)
     expect(await violations(page)).toEqual([])
+    const walked = await walk(page)
+    expect(walked).toEqual({ missed: [], unseen: [], controls: walked.controls })
+    expect(walked.controls).toBeGreaterThan(3)
   })
 }
 

@@ -30,13 +30,14 @@ const act = async <T>(method: string, path: string, body?: object): Promise<T> =
 }
 
 /** A delivery of a run so many days ago, with a message of its own and one that all share. */
-async function deliverOld(daysAgo: number, target: Partial<DeliveryTarget>): Promise<DeliveryReport> {
+async function deliverOld(daysAgo: number, target: Partial<DeliveryTarget>, project?: 'skerries'): Promise<DeliveryReport> {
   const at = new Date(Date.now() - daysAgo * DAY).toISOString().slice(0, 19)
   const name = `${target.pipeline}-${target.build}`
   const report = await bobbin.deliver(
     `<testsuite name="deck" timestamp="${at}"><testcase classname="deck" name="own"><failure message="only in ${name}">deck.ts:1</failure></testcase>` +
       `<testcase classname="deck" name="shared"><failure message="the same in all">deck.ts:2</failure><system-out>output of ${name}</system-out></testcase></testsuite>`,
     target,
+    project,
   )
   await bobbin.ask(`update run set delivered_at = started_at where id = ${report.run?.id}`)
   return report
@@ -96,14 +97,25 @@ describe('forgetting', () => {
     await expect(act('POST', `/deliveries/${delivery?.id}/undo`)).rejects.toThrow(/forgotten/)
   })
 
-  it('keeps the partition of a month in which something may still go', async () => {
-    // its project keeps details longer: what both have in one month stays until all of it may go
-    await act('PATCH', '', { keepDetailsDays: 400 })
-    const long = await deliverOld(250, { pipeline: 'long', build: '1' })
-    const [theirs] = await bobbin.ask<{ id: number }>(`select id from project where slug = 'skerries'`)
-    await bobbin.app.get(KeepingService).night(new Date())
-    expect(await attemptsOf(long)).toBe(2)
-    expect(theirs).toBeDefined()
+  it('keeps what another project of the same month keeps longer, until its time has come too', async () => {
+    const keepsFor = (days: number) => bobbin.ask(`update project set keep_details_days = ${days} where slug = 'skerries'`)
+    await keepsFor(400)
+    const own = await deliverOld(190, { pipeline: 'both', build: '1' })
+    const theirs = await deliverOld(190, { pipeline: 'both', build: '1' }, 'skerries')
+    expect(await textsLike('only in both-1')).toBe(4)
+
+    await act('POST', '/space/forgetting')
+    const run = await runOf(own)
+    expect(run.run.forgottenAt).not.toBeNull()
+    const result = await bobbin.get<ResultDetail>(`/runs/${own.run?.id}/results/${run.rows[0]?.script.id}`)
+    expect(result.attempts).toEqual([])
+    expect([await attemptsOf(theirs), await textsLike('only in both-1')]).toEqual([2, 2])
+
+    await keepsFor(60)
+    await bobbin.app.get(KeepingService).night(new Date(Date.now() + 4 * DAY))
+    expect([await attemptsOf(own), await attemptsOf(theirs), await textsLike('only in both-1')]).toEqual([0, 0, 0])
+    const outcomes = await bobbin.ask(`select outcome from result where run_id in (${own.run?.id}, ${theirs.run?.id})`)
+    expect(outcomes).toHaveLength(4)
   })
 
   it('leaves what came in lately, however old its sender’s clock says it is', async () => {

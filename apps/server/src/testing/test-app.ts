@@ -75,10 +75,14 @@ export class TestApp {
   }
 
   /** Delivers one file (or several by name) and answers the report. */
-  deliver(files: string | Record<string, string | Uint8Array<ArrayBuffer>>, target: Partial<DeliveryTarget> = {}): Promise<DeliveryReport> {
+  deliver(
+    files: string | Record<string, string | Uint8Array<ArrayBuffer>>,
+    target: Partial<DeliveryTarget> = {},
+    project: 'gullhaven' | 'skerries' = 'gullhaven',
+  ): Promise<DeliveryReport> {
     const named = typeof files === 'string' ? { 'report.xml': files } : files
     const outgoing = Object.entries(named).map(([name, text]) => ({ name, content: new Blob([text]) }))
-    return deliver(this.client(), 'gullhaven', { ...TARGET, ...target }, 'cli', outgoing)
+    return deliver(this.client(project === 'gullhaven' ? TOKEN : `${TOKEN}-other`), project, { ...TARGET, ...target }, 'cli', outgoing)
   }
 
   get<T>(path: string): Promise<T> {
