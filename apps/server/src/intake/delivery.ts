@@ -6,9 +6,11 @@ import { announce } from '../events/announce.js'
 import type { BlobStore } from '../platform/blobs/blob-store.js'
 import { type InTransaction, inTransaction, rowsOf, run } from '../platform/database.js'
 import * as metrics from '../platform/metrics.js'
+import { Problem } from '../platform/problem.js'
 import type { RunsService } from '../runs/index.js'
 import { type BesideFile, BesideFiles, matchBeside, MOST_ATTACHED, storeBeside } from './beside.js'
 import { decidedOf, NOTHING_DECIDED } from './delivery-decided.js'
+import { type EarlyPace, EarlyPlacing } from './early-placing.js'
 import { deliveryRun } from './delivery-run.js'
 import { addStoredRow, addUnstoredRows, isOwn, keepUnknownKeys } from './file-rows.js'
 import type { Taker } from './incoming-files.js'
@@ -18,13 +20,14 @@ import { announceShards, settleLive, shardIsIn, waitNoMore } from './liveness.js
 import { lockRun } from './rework.js'
 import type { Kept } from './original-copy.js'
 import { disposeOf, readFiles, type IncomingFile, type ReadFile, type UnreadFile } from './read-file.js'
-import { storeFile } from './store-file.js'
+import { type Early, storeFile } from './store-file.js'
 import { resolveTarget, type MadeLog, type Target } from './target.js'
 
 export interface DeliveryTools {
   sequelize: Sequelize
   runs: RunsService
   blobs: BlobStore
+  earlyPace: EarlyPace
 }
 
 const MOST_CHANGED = 1000
@@ -75,7 +78,7 @@ export class Delivery implements Taker {
   }
 
   async take(file: IncomingFile): Promise<void> {
-    for await (const read of readFiles(file)) {
+    for await (const read of readFiles(file, () => new EarlyPlacing(this.tools, this.context.project, this.tools.earlyPace))) {
       this.storing = true
       try {
         if ('stage' in read) this.files.push(await this.timed(read))
@@ -104,38 +107,58 @@ export class Delivery implements Taker {
   }
 
   private async store(file: ReadFile): Promise<DeliveredFile> {
+    const original = await file.original.keep(this.tools.blobs)
+    const { early } = file
+    if (early && (await early.settled(file.findings))) {
+      try {
+        return await early.finish((db, placed, fileId) => this.storeIn(db, file, original, placed, fileId))
+      } catch (error) {
+        if (error instanceof Problem) throw error
+        // two deliveries waited for each other, say: from the beginning, which tells what is really wrong
+        await early.giveUp()
+      }
+    }
+    return inTransaction(this.tools, (db) => this.storeIn(db, file, original))
+  }
+
+  /** @param early what was placed of the file in this transaction while it was read, under the number that its row gets */
+  private async storeIn(
+    db: InTransaction,
+    file: ReadFile,
+    original: Kept,
+    early?: Early,
+    reserved: number | null = null,
+  ): Promise<DeliveredFile> {
     const { blobs } = this.tools
-    const original = await file.original.keep(blobs)
-    return inTransaction(this.tools, async (db) => {
-      const { project } = this.context
-      const log: MadeLog = { made: [], notes: [] }
-      await shareIntake(db, project.id)
-      const target = await resolveTarget(
-        db,
-        project.id,
-        { ...this.dto, changedFiles: this.changedFiles ?? this.dto.changedFiles },
-        new Date(file.findings.startedAt ?? Date.now()),
-        log,
-      )
-      // before its first results can be seen: a part is never taken for the whole
-      await announceShards(db, target.runId, this.dto)
-      const fileId = await addStoredRow(db, { projectId: project.id, deliveryId: this.id, runId: target.runId }, file, original)
-      const stored = fileId === null ? null : await storeFile(db, blobs, project, target, fileId, file)
-      // a delivery that is read again from its beginning finds what it stored itself
-      const own = fileId === null && (await isOwn(db, this.id, target.runId, file))
-      if (fileId !== null && stored && stored.unknownKeys.length > 0) await keepUnknownKeys(db, fileId, stored.unknownKeys)
-      // one that breaks off belongs to its run all the same, and is known for what it made
-      await run(db, TELL_STORED, {
-        id: this.id,
-        runId: target.runId,
-        newScripts: stored?.newScripts ?? 0,
-        made: JSON.stringify(log.made),
-        notes: JSON.stringify(log.notes.filter((note) => !this.notes.has(note))),
-      })
-      await announce(db, project.id, ['runs'])
-      db.transaction.afterCommit(() => this.committed(target, log))
-      return delivered(file, stored || own ? 'stored' : 'already', stored?.unknownKeys ?? [])
+    const { project } = this.context
+    const log: MadeLog = { made: [], notes: [] }
+    await shareIntake(db, project.id)
+    const target = await resolveTarget(
+      db,
+      project.id,
+      { ...this.dto, changedFiles: this.changedFiles ?? this.dto.changedFiles },
+      new Date(file.findings.startedAt ?? Date.now()),
+      log,
+    )
+    // before its first results can be seen: a part is never taken for the whole
+    await announceShards(db, target.runId, this.dto)
+    const fileId = await addStoredRow(db, { id: reserved, projectId: project.id, deliveryId: this.id, runId: target.runId }, file, original)
+    if (fileId === null && early && early.placed.fresh > 0) throw new Error('what was made for a file that is there already is undone')
+    const stored = fileId === null ? null : await storeFile(db, blobs, project, target, fileId, file, early)
+    // a delivery that is read again from its beginning finds what it stored itself
+    const own = fileId === null && (await isOwn(db, this.id, target.runId, file))
+    if (fileId !== null && stored && stored.unknownKeys.length > 0) await keepUnknownKeys(db, fileId, stored.unknownKeys)
+    // one that breaks off belongs to its run all the same, and is known for what it made
+    await run(db, TELL_STORED, {
+      id: this.id,
+      runId: target.runId,
+      newScripts: stored?.newScripts ?? 0,
+      made: JSON.stringify(log.made),
+      notes: JSON.stringify(log.notes.filter((note) => !this.notes.has(note))),
     })
+    await announce(db, project.id, ['runs'])
+    db.transaction.afterCommit(() => this.committed(target, log))
+    return delivered(file, stored || own ? 'stored' : 'already', stored?.unknownKeys ?? [])
   }
 
   private committed(target: Target, { notes }: MadeLog): void {

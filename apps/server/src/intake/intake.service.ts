@@ -6,11 +6,14 @@ import type { DeliveryPlace } from '../contract/index.js'
 import { BLOBS, type BlobStore } from '../platform/blobs/blob-store.js'
 import { type Queryable, rowsOf } from '../platform/database.js'
 import { RunsService } from '../runs/index.js'
+import { EARLY_PACE } from './early-placing.js'
 import { Delivery } from './delivery.js'
 import type { PlaceDto, TargetDto } from './intake.dto.js'
 
 @Injectable()
 export class IntakeService {
+  earlyPace = EARLY_PACE
+
   constructor(
     readonly runs: RunsService,
     @InjectConnection() readonly sequelize: Sequelize,

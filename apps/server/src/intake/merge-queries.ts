@@ -19,17 +19,17 @@ update body set used_on = $day::date from stale where stale.id = body.id`
 export const MERGE_SIGNATURES = `
 insert into signature (project_id, hash, text) select distinct on (hash) $projectId::int, hash, text from stage_signature order by hash on conflict (project_id, hash) do nothing`
 
-/** Keys of this project that the file declares, with the case that each names where there is one; looked up once. */
+/** Keys of this project that the file declares, from a test on, with the case that each names where there is one; looked up once. */
 export const STAGE_DECLARED = `
 insert into stage_declared
 select d.seq, d.identity, d.name, d.key, c.id as case_id from (
   select min(a.seq) as seq, a.identity, a.name, k.key, split_part(k.key, '-', 2)::int as number
-  from stage_attempt a, unnest(a.keys) as k (key) where a.keys <> '{}' and k.key ~ ('^' || $prefix || '-[0-9]{1,9}$')
+  from stage_attempt a, unnest(a.keys) as k (key) where a.seq >= $from and a.keys <> '{}' and k.key ~ ('^' || $prefix || '-[0-9]{1,9}$')
   group by a.identity, a.name, k.key
 ) d left join test_case c on c.project_id = $projectId::int and c.deleted_at is null and c.number = d.number`
 
 /**
- * Which script each test is, for those that are there, and whether it stands elsewhere or says something else than before.
+ * Which script each test is from one on, for those that are there, and whether it stands elsewhere or says something else than before.
  * @param lookUp gives the script of the test `a`
  */
 const findScripts = (lookUp: string) => `
@@ -40,9 +40,9 @@ with found as (
       is distinct from (s.name, s.suites, s.file, s.framework, s.keys)
   from stage_attempt a
   ${lookUp}
-  where a.ordinal = 1 and not exists (select 1 from stage_script t where t.seq = a.seq) returning differs
+  where a.seq >= $from and a.ordinal = 1 and not exists (select 1 from stage_script t where t.seq = a.seq) returning differs
 )
-select count(*) < (select count(*) from stage_attempt where ordinal = 1) as "someNew", coalesce(bool_or(differs), false) as "someDiffer" from found`
+select count(*) < (select count(*) from stage_attempt where seq >= $from and ordinal = 1) as "someNew", coalesce(bool_or(differs), false) as "someDiffer" from found`
 
 /** Of a file of usual size each test is looked up by itself: the work grows with the file and not with the project, whatever the planner believes of either. */
 export const FIND_SCRIPTS = findScripts(`cross join lateral (
@@ -59,7 +59,8 @@ export const FIND_MANY_SCRIPTS = findScripts('join script s on s.project_id = $p
 const makeScripts = (onConflict: string) => `
 with claimed as (select identity, bool_or(case_id is not null) as known from stage_declared group by identity),
 unknown as materialized (
-  select a.* from stage_attempt a left join stage_script t on t.seq = a.seq where a.ordinal = 1 and t.seq is null
+  select a.seq, a.identity, a.name, a.classname, a.suites, a.file, a.profile, a.keys
+  from stage_attempt a left join stage_script t on t.seq = a.seq where a.seq >= $from and a.ordinal = 1 and t.seq is null
 ), fresh as (
   insert into script (project_id, identity, name, classname, suites, file, profile, framework, keys, triage, first_file_id)
   select distinct on (a.identity) $projectId::int, a.identity, a.name, a.classname, a.suites, a.file, a.profile, $framework::text, a.keys,

@@ -11,6 +11,7 @@ import {
 } from '@bobbin/core'
 import { createHash } from 'node:crypto'
 import { MOST_ATTACHED } from './beside.js'
+import type { EarlyPlacing } from './early-placing.js'
 import { OriginalCopy } from './original-copy.js'
 import { ReadingTurns } from './reading-turns.js'
 import { Stage } from './staging.js'
@@ -28,6 +29,7 @@ export interface ReadFile {
   findings: FileFindings
   totals: OutcomeTotals
   stage: Stage
+  early: EarlyPlacing | null
   original: OriginalCopy
   sha256: Buffer
   bytes: number
@@ -59,9 +61,10 @@ const turns = new ReadingTurns()
  * Parses and stages while the bytes come in: memory does not grow with the file. An archive gives out its files one by one, each as
  * soon as it has come whole. The rest of a refused file is read and dropped, so that the next one can follow. The caller disposes
  * of each (disposeOf).
+ * @param early begins to place a file while it is read
  */
-export async function* readFiles(file: IncomingFile): AsyncGenerator<ReadFile | UnreadFile> {
-  const bundle = new OpenBundle(file.name)
+export async function* readFiles(file: IncomingFile, early: () => EarlyPlacing | null = () => null): AsyncGenerator<ReadFile | UnreadFile> {
+  const bundle = new OpenBundle(file.name, early)
   const stream = turns.open()
   try {
     for await (const chunk of pieces(file.chunks)) {
@@ -80,7 +83,10 @@ export async function* readFiles(file: IncomingFile): AsyncGenerator<ReadFile | 
 
 /** Lets go of what waits on disk for a file. */
 export function disposeOf(read: ReadFile | UnreadFile): void {
-  if ('stage' in read) read.stage.dispose()
+  if ('stage' in read) {
+    void read.early?.giveUp()
+    read.stage.dispose()
+  }
   read.original?.dispose()
 }
 
@@ -91,10 +97,13 @@ class OpenBundle {
   private refusal: Refusal | null = null
   private readonly bundle: Bundle
 
-  constructor(private readonly name: string) {
+  constructor(
+    private readonly name: string,
+    early: () => EarlyPlacing | null,
+  ) {
     this.bundle = new Bundle(name, {
       open: (inner, inside) => {
-        const reading = new FileReading(inner, inside, (read) => {
+        const reading = new FileReading(inner, inside, early(), (read) => {
           this.open = null
           this.done.push(read)
         })
@@ -162,6 +171,7 @@ class FileReading implements EntrySink {
   constructor(
     private readonly name: string,
     private readonly inside: boolean,
+    private readonly early: EarlyPlacing | null,
     private readonly finished: (read: ReadFile | UnreadFile) => void,
   ) {}
 
@@ -180,13 +190,14 @@ class FileReading implements EntrySink {
   }
 
   private read(findings: FileFindings): void {
-    const { name, stage, original, bytes } = this
+    const { name, stage, early, original, bytes } = this
     const totals = this.totals.settled(findings.settlement)
-    this.finished({ name, findings, totals, stage, original, sha256: this.hash.digest(), bytes })
+    this.finished({ name, findings, totals, stage, early, original, sha256: this.hash.digest(), bytes })
   }
 
   private unread(refusal: Refusal): void {
     const { name, original, bytes } = this
+    void this.early?.giveUp()
     this.stage.dispose()
     const passedOver = isPassedOver(refusal, this.inside)
     if (passedOver) original.dispose()
@@ -199,6 +210,7 @@ class FileReading implements EntrySink {
   }
 
   drained(): Promise<void> {
+    if (!this.refusal) this.early?.offer(this.stage, this.reader.framework)
     return this.original.drained()
   }
 
@@ -214,6 +226,7 @@ class FileReading implements EntrySink {
   }
 
   dispose(): void {
+    void this.early?.giveUp()
     this.stage.dispose()
     this.original.dispose()
   }

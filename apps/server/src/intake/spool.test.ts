@@ -30,3 +30,21 @@ it('puts many into a file, gives them back in order, and leaves nothing behind',
   spool.dispose()
   expect(spools().length).toBe(before)
 })
+
+it('gives out the rows between two places while more are added', async () => {
+  const spool = new Spool()
+  spool.add('1\tein Fährplan')
+  const first = spool.flush()
+  spool.add('2\t⚓')
+  const second = spool.flush()
+  expect(spool.flush()).toBe(second)
+  spool.add('3')
+  const between: Buffer[] = []
+  for await (const piece of spool.between(first, second)) between.push(piece)
+  expect(Buffer.concat(between).toString()).toBe('2\t⚓\n')
+  const rest: Buffer[] = []
+  for await (const piece of spool.chunks(second)) rest.push(piece)
+  expect(Buffer.concat(rest).toString()).toBe('3\n')
+  expect(await read(spool)).toBe('1\tein Fährplan\n2\t⚓\n3\n')
+  spool.dispose()
+})

@@ -159,9 +159,24 @@ export class Stage {
     return fields
   }
 
-  /** The attempts in COPY's text format, texts aside. */
-  attemptChunks(): AsyncGenerator<Buffer> {
-    return this.attempts.chunks()
+  /** The attempts in COPY's text format, texts aside, from a place that flush() told. */
+  attemptChunks(from = 0): AsyncGenerator<Buffer> {
+    return this.attempts.chunks(from)
+  }
+
+  /** How many tests it holds. */
+  get tests(): number {
+    return this.seq
+  }
+
+  /** Puts the attempts so far on disk, so that they can be copied while more are added. @returns where the next one will begin there */
+  flush(): number {
+    return this.attempts.flush()
+  }
+
+  /** Copies the attempts between two places that flush() told. */
+  copyBetween(transaction: Transaction, from: number, to: number): Promise<void> {
+    return copyChunks(transaction, 'stage_attempt', ATTEMPT_COLUMNS, this.attempts.between(from, to))
   }
 
   /** Whether it holds texts, and signatures of failures. */
@@ -175,8 +190,9 @@ export class Stage {
     return this.seq > FEW
   }
 
-  async copy(transaction: Transaction): Promise<void> {
-    await copyChunks(transaction, 'stage_attempt', ATTEMPT_COLUMNS, this.attemptChunks())
+  /** @param from where the attempts begin that were not copied before */
+  async copy(transaction: Transaction, from = 0): Promise<void> {
+    await copyChunks(transaction, 'stage_attempt', ATTEMPT_COLUMNS, this.attemptChunks(from))
     if (this.hasTexts) await copyChunks(transaction, 'stage_body', ['hash', 'text'], this.bodySpool.chunks())
     if (this.hasSignatures) await copyChunks(transaction, 'stage_signature', ['hash', 'text'], this.signatureSpool.chunks())
   }

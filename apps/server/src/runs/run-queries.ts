@@ -153,6 +153,7 @@ export const SAME_FAILURE = `
 select s.id as "scriptId", s.name from result r join script s on s.id = r.script_id
 where r.run_id = $runId and r.day = $day::date and r.signature_id = $signatureId and r.script_id <> $scriptId order by s.id limit 50`
 
+/** None of a run whose details were forgotten, though they wait to go with their month. */
 export const ATTEMPTS = `
 select a.ordinal::int as ordinal, a.outcome::int as outcome, a.duration_ms as "durationMs", a.started_at as "startedAt", a.reason, a.properties,
   f.text as failures, so.text as stdout, se.text as stderr, st.text as steps, rf.name as file,
@@ -160,7 +161,7 @@ select a.ordinal::int as ordinal, a.outcome::int as outcome, a.duration_ms as "d
     select jsonb_agg(jsonb_build_object('id', t.id, 'name', t.name, 'path', t.path, 'bytes', t.bytes, 'mediaType', t.media_type) order by t.id)
     from attachment t where t.run_id = a.run_id and t.script_id = a.script_id and t.ordinal = a.ordinal
   ), '[]') as attachments
-from attempt a join result_file rf on rf.id = a.file_id
+from attempt a join run r on r.id = a.run_id and r.forgotten_at is null join result_file rf on rf.id = a.file_id
 left join body f on f.id = a.failures_id left join body so on so.id = a.stdout_id left join body se on se.id = a.stderr_id left join body st on st.id = a.steps_id
 where a.run_id = $runId and a.day = $day::date and a.script_id = $scriptId order by a.ordinal`
 

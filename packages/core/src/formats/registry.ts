@@ -83,6 +83,10 @@ export class ResultFileStream implements FormatReader {
     if (this.head.length >= HEAD) this.choose()
   }
 
+  get framework(): string | null | undefined {
+    return this.reader?.framework
+  }
+
   end(): FileFindings {
     return (this.reader ?? this.choose()).end()
   }

@@ -40,6 +40,11 @@ export class FileAssembly {
     this.rootElement = element
   }
 
+  /** Told by the first test. */
+  get framework(): string | null | undefined {
+    return this.dialect?.framework
+  }
+
   test(test: RawCase): void {
     this.dialect ??= dialectOf(this.rootElement ?? test.element, test)
     if (test.outcomes.length > 0) this.countFailing(test)

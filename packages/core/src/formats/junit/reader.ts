@@ -34,6 +34,10 @@ export class JunitListener implements Vocabulary {
     this.assembly = new FileAssembly(warnings, sink)
   }
 
+  get framework(): string | null | undefined {
+    return this.assembly.framework
+  }
+
   open(element: RawElement): void {
     if (!this.root) this.openRoot(element)
     if (this.test) this.openInTest(element, this.test)

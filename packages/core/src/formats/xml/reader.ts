@@ -14,6 +14,7 @@ export interface XmlContext {
 
 /** One XML vocabulary: hears the elements of a file, gives out its results, and says at the end what else was there. */
 export interface Vocabulary extends XmlListener {
+  readonly framework?: string | null | undefined
   finish(): FileFindings
 }
 
@@ -45,6 +46,10 @@ export class XmlReader implements FormatReader {
     this.decoder ??= new StreamDecoder(xmlEncoding(chunk))
     this.xml.write(this.decoder.decode(chunk))
     this.checkBytes(this.decoder)
+  }
+
+  get framework(): string | null | undefined {
+    return this.vocabulary.framework
   }
 
   end(): FileFindings {

@@ -1,0 +1,73 @@
+import type { Project } from '../access/index.js'
+import { type InTransaction, isUniqueViolation, rowsOf, run } from '../platform/database.js'
+import * as merge from './merge-queries.js'
+import { MAKE_STAGE, MERGE_IN_MEMORY, type Stage } from './staging.js'
+
+/** What became of tests that were told their scripts. */
+export interface Placed {
+  /** Scripts that were made. */
+  fresh: number
+  /** Of these, tests that are to get a case. */
+  toMake: number
+  /** Some scripts stand elsewhere now, or say something else than before. */
+  differ: boolean
+}
+
+export const NOTHING_PLACED: Placed = { fresh: 0, toMake: 0, differ: false }
+
+export const sumOf = (a: Placed, b: Placed): Placed => ({
+  fresh: a.fresh + b.fresh,
+  toMake: a.toMake + b.toMake,
+  differ: a.differ || b.differ,
+})
+
+/** The staging tables of this connection, empty. */
+export async function openStage(db: InTransaction): Promise<void> {
+  await run(db, MAKE_STAGE)
+  await run(db, MERGE_IN_MEMORY)
+}
+
+interface Which {
+  framework: string | null
+  fileId: number
+  /** The first test; those before it were placed. */
+  from: number
+}
+
+/** Tells staged tests their scripts: finds those that are there, and makes the others. */
+export async function placeTests(db: InTransaction, project: Project, stage: Stage, find: string, which: Which): Promise<Placed> {
+  const { id: projectId, keyPrefix: prefix, unknownTests } = project
+  if (stage.declares) await run(db, merge.STAGE_DECLARED, { projectId, prefix, from: which.from })
+  const bind = { projectId, unknownTests, ...which }
+  const found = await findScripts(db, find, bind)
+  const made = found.someNew ? await makeScripts(db, bind) : { fresh: 0, toMake: 0 }
+  // what another delivery made at the same moment is found by a second look
+  const rest = 'beside' in made ? await findScripts(db, merge.FIND_SCRIPTS, bind) : found
+  return { fresh: made.fresh, toMake: made.toMake, differ: found.someDiffer || rest.someDiffer }
+}
+
+interface FoundScripts {
+  someNew: boolean
+  someDiffer: boolean
+}
+
+async function findScripts(db: InTransaction, text: string, bind: Record<string, unknown>): Promise<FoundScripts> {
+  const [found] = await rowsOf<FoundScripts>(db, text, bind)
+  if (!found) throw new Error('finding scripts answered nothing')
+  return found
+}
+
+type MadeScripts = Pick<Placed, 'fresh' | 'toMake'>
+
+/** Makes what is new; if another delivery made some of it at the same moment, once more beside it. */
+async function makeScripts(db: InTransaction, bind: Record<string, unknown>): Promise<MadeScripts | (MadeScripts & { beside: true })> {
+  const make = async (text: string) => (await rowsOf<MadeScripts>(db, text, bind))[0] ?? NOTHING_PLACED
+  await run(db, 'savepoint scripts')
+  try {
+    return await make(merge.MAKE_SCRIPTS)
+  } catch (error) {
+    if (!isUniqueViolation(error)) throw error
+    await run(db, 'rollback to savepoint scripts')
+    return { ...(await make(merge.MAKE_SCRIPTS_BESIDE)), beside: true }
+  }
+}
