@@ -66,7 +66,7 @@ for (const [name, path] of VIEWS) {
     expect(await violations(page)).toEqual([])
     const walked = await walk(page)
     expect(walked).toEqual({ missed: [], unseen: [], controls: walked.controls })
-    expect(walked.controls).toBeGreaterThan(3)
+    expect(walked.controls).toBeGreaterThan(0)
   })
 }
 

@@ -60,7 +60,9 @@ function watch(): void {
     const { outlineStyle, outlineWidth, boxShadow } = getComputedStyle(target)
     if ((outlineStyle === 'none' || outlineWidth === '0px') && boxShadow === 'none') now.unseen.add(target.outerHTML.slice(0, 200))
   })
-  if (document.activeElement instanceof HTMLElement && !modal) document.activeElement.blur()
+  // a dialog has the focus already, and may have one control alone
+  if (modal && document.activeElement) now.reached.add(document.activeElement)
+  else if (document.activeElement instanceof HTMLElement) document.activeElement.blur()
 }
 
 function told(): Walk {
@@ -76,10 +78,23 @@ function told(): Walk {
     element.type === 'radio' &&
     [...reached].some((one) => one instanceof HTMLInputElement && one.type === 'radio' && one.name === element.name)
   const missed = controls.filter(
-    (element) => element.isConnected && !reached.has(element) && !byArrows(element) && !sameGroup(element) && element.getAttribute('tabindex') !== '-1',
+    (element) =>
+      element.isConnected &&
+      !reached.has(element) &&
+      !byArrows(element) &&
+      !sameGroup(element) &&
+      element.getAttribute('tabindex') !== '-1',
   )
   const silent = controls.filter(
-    (element) => element.isConnected && element.matches('a, button, input, select, textarea') && element.getAttribute('tabindex') === '-1' && !byArrows(element),
+    (element) =>
+      element.isConnected &&
+      element.matches('a, button, input, select, textarea') &&
+      element.getAttribute('tabindex') === '-1' &&
+      !byArrows(element),
   )
-  return { missed: [...missed, ...silent].map((element) => element.outerHTML.slice(0, 200)), unseen: [...unseen], controls: controls.length }
+  return {
+    missed: [...missed, ...silent].map((element) => element.outerHTML.slice(0, 200)),
+    unseen: [...unseen],
+    controls: controls.length,
+  }
 }

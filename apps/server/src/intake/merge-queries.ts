@@ -93,13 +93,13 @@ moved as (
 )
 update script s set name = m.name, suites = m.suites, file = m.file, framework = m.framework, keys = m.keys from moved m where m.id = s.id`
 
-/** A declared key that names a case makes a link; one that a person rejected stays rejected. */
+/** A declared key that names a case makes a link, from a test on; one that a person rejected stays rejected. */
 export const MERGE_LINKS = `
 insert into link (project_id, script_id, case_id, origin, state)
 select distinct $projectId::int, t.script_id, d.case_id, 'declared', 'active'
 from stage_declared d join stage_script t on t.seq = d.seq
 left join lateral (select id from link where script_id = t.script_id and case_id = d.case_id offset 0) l on true
-where d.case_id is not null and l.id is null
+where d.seq >= $from and d.case_id is not null and l.id is null
 order by 2, 3 on conflict (script_id, case_id) do nothing`
 
 export const UNKNOWN_DECLARED = `select distinct key, name as test from stage_declared where case_id is null order by 1, 2 limit 200`

@@ -34,7 +34,7 @@ interface Which {
   from: number
 }
 
-/** Tells staged tests their scripts: finds those that are there, and makes the others. */
+/** Tells staged tests their scripts: finds those that are there, and makes the others, with the links that they declare. */
 export async function placeTests(db: InTransaction, project: Project, stage: Stage, find: string, which: Which): Promise<Placed> {
   const { id: projectId, keyPrefix: prefix, unknownTests } = project
   if (stage.declares) await run(db, merge.STAGE_DECLARED, { projectId, prefix, from: which.from })
@@ -43,6 +43,7 @@ export async function placeTests(db: InTransaction, project: Project, stage: Sta
   const made = found.someNew ? await makeScripts(db, bind) : { fresh: 0, toMake: 0 }
   // what another delivery made at the same moment is found by a second look
   const rest = 'beside' in made ? await findScripts(db, merge.FIND_SCRIPTS, bind) : found
+  if (stage.declares) await run(db, merge.MERGE_LINKS, { projectId, from: which.from })
   return { fresh: made.fresh, toMake: made.toMake, differ: found.someDiffer || rest.someDiffer }
 }
 

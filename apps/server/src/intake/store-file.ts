@@ -60,7 +60,6 @@ export async function storeFile(
   const find = stage.isLarge ? merge.FIND_MANY_SCRIPTS : merge.FIND_SCRIPTS
   const scripts = sumOf(early.placed, await placeTests(db, project, stage, find, { framework, fileId, from: early.tests }))
   if (scripts.differ) await run(db, merge.REFRESH_SCRIPTS, { framework })
-  if (stage.declares) await run(db, merge.MERGE_LINKS, { projectId })
   if (scripts.toMake > 0) await caseForEach(db, project, { fileId })
   const again = await rowsOf<{ scriptId: number }>(db, merge.STORE_ATTEMPTS, { projectId, fileId, ...place })
   const retried = again.map(({ scriptId }) => scriptId)

@@ -1,11 +1,13 @@
 import { parse } from 'csv-parse/sync'
 import { stringify } from 'csv-stringify/sync'
-import ExcelJS from 'exceljs'
 import { Problem } from '../problem.js'
 import { unpacksWithin } from './unpacked.js'
 
 /** Lines of cells, as a spreadsheet holds them. */
 export type Sheet = string[][]
+
+/** Loaded when the first workbook comes: it takes as long as a tenth of the server's start. */
+const newWorkbook = async () => new (await import('exceljs')).default.Workbook()
 
 /** A cell that begins like a formula is marked as text, so that no spreadsheet runs it (OWASP, "CSV Injection"). */
 const FORMULA = /^[=+\-@\t\r]/
@@ -22,7 +24,7 @@ export function writeCsv(sheet: Sheet): string {
 
 /** A workbook with one sheet: headings that stay in sight, texts as texts. */
 export async function writeXlsx(sheet: Sheet, name: string, widths: number[] = []): Promise<Buffer> {
-  const workbook = new ExcelJS.Workbook()
+  const workbook = await newWorkbook()
   const page = workbook.addWorksheet(name, { views: [{ state: 'frozen', ySplit: 1 }] })
   for (const line of sheet) page.addRow(line)
   page.getRow(1).font = { bold: true }
@@ -62,7 +64,7 @@ function readCsv(bytes: Buffer): Sheet {
 }
 
 async function readXlsx(bytes: Buffer): Promise<Sheet> {
-  const workbook = new ExcelJS.Workbook()
+  const workbook = await newWorkbook()
   const unreadable = () => new Problem('invalid', 'noTable', 'The workbook cannot be read; save it again as .xlsx, or as CSV')
   const fits = await unpacksWithin(bytes, MOST_UNPACKED).catch(() => {
     throw unreadable()
