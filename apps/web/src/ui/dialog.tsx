@@ -1,3 +1,4 @@
+import { X } from 'lucide-react'
 import { Dialog as Radix } from 'radix-ui'
 import type { ReactNode } from 'react'
 
@@ -25,9 +26,13 @@ export function Dialog({ open, onOpenChange, title, description, size = 'plain',
         <Radix.Content
           className={`fixed left-1/2 z-30 flex -translate-x-1/2 flex-col gap-3 overflow-y-auto rounded border border-hairline bg-raised p-5 shadow-xl outline-none ${SIZES[size]}`}
         >
-          <Radix.Title className="text-lg">{title}</Radix.Title>
+          <Radix.Title className="pr-8 text-lg">{title}</Radix.Title>
           <Radix.Description className="text-soft">{description}</Radix.Description>
           {children}
+          {/* the last, so that a dialog begins with what it is for */}
+          <Radix.Close title="Close (Esc)" aria-label="Close" className="absolute top-4 right-4 p-1 text-soft hover:text-ink">
+            <X size={16} aria-hidden="true" />
+          </Radix.Close>
         </Radix.Content>
       </Radix.Portal>
     </Radix.Root>
