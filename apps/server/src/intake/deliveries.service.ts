@@ -20,6 +20,7 @@ import { holdIntake } from './intake-lock.js'
 import { placeOf } from './intake.service.js'
 import { disposeOf, readFiles, type ReadFile, type UnreadFile } from './read-file.js'
 import { forgetUnused, lockRun, moveFiles, removeFiles, resettle } from './rework.js'
+import { openStage, placeFile } from './place-tests.js'
 import { storeFile } from './store-file.js'
 import { isForgotten, resolveTarget, type Target } from './target.js'
 
@@ -153,7 +154,9 @@ export class DeliveriesService {
     const lost = held.fileIds.includes(fileId) ? await removeFiles(db, place, [fileId]) : []
     if (!(await rereadRow(db, fileId, place.runId, file, original)))
       throw new Problem('conflict', 'already', `The run has “${file.name}” already, by another delivery`)
-    const stored = await storeFile(db, this.blobs, project, place, fileId, file)
+    await openStage(db)
+    const placed = await placeFile(db, project, file, fileId)
+    const stored = await storeFile(db, this.blobs, project, place, fileId, file, placed)
     await keepUnknownKeys(db, fileId, stored.unknownKeys)
     await resettle(db, place, stored.retried)
     await run(db, 'update delivery set run_id = $runId, undone_at = null, undone_by = null where id = $id', {

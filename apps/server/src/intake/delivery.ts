@@ -20,7 +20,8 @@ import { announceShards, settleLive, shardIsIn, waitNoMore } from './liveness.js
 import { lockRun } from './rework.js'
 import type { Kept } from './original-copy.js'
 import { disposeOf, readFiles, type IncomingFile, type ReadFile, type UnreadFile } from './read-file.js'
-import { type Early, storeFile } from './store-file.js'
+import { type Early, forgetMade, openStage, placeFile, reserveFileId } from './place-tests.js'
+import { storeFile } from './store-file.js'
 import { resolveTarget, type MadeLog, type Target } from './target.js'
 
 export interface DeliveryTools {
@@ -111,28 +112,30 @@ export class Delivery implements Taker {
     const { early } = file
     if (early && (await early.settled(file.findings))) {
       try {
-        return await early.finish((db, placed, fileId) => this.storeIn(db, file, original, placed, fileId))
+        return await early.finish((db, placed, fileId) => this.storeIn(db, file, original, fileId, placed))
       } catch (error) {
         if (error instanceof Problem) throw error
         // two deliveries waited for each other, say: from the beginning, which tells what is really wrong
         await early.giveUp()
       }
     }
-    return inTransaction(this.tools, (db) => this.storeIn(db, file, original))
+    return inTransaction(this.tools, async (db) => {
+      await shareIntake(db, this.context.project.id)
+      await openStage(db)
+      return this.storeIn(db, file, original, await reserveFileId(db))
+    })
   }
 
-  /** @param early what was placed of the file in this transaction while it was read, under the number that its row gets */
-  private async storeIn(
-    db: InTransaction,
-    file: ReadFile,
-    original: Kept,
-    early?: Early,
-    reserved: number | null = null,
-  ): Promise<DeliveredFile> {
+  /**
+   * To be called with the stage open.
+   * @param reserved the number that the file's row gets
+   * @param early what was placed of the file in this transaction while it was read
+   */
+  private async storeIn(db: InTransaction, file: ReadFile, original: Kept, reserved: number, early?: Early): Promise<DeliveredFile> {
     const { blobs } = this.tools
     const { project } = this.context
     const log: MadeLog = { made: [], notes: [] }
-    await shareIntake(db, project.id)
+    const placed = await placeFile(db, project, file, reserved, early)
     const target = await resolveTarget(
       db,
       project.id,
@@ -143,8 +146,8 @@ export class Delivery implements Taker {
     // before its first results can be seen: a part is never taken for the whole
     await announceShards(db, target.runId, this.dto)
     const fileId = await addStoredRow(db, { id: reserved, projectId: project.id, deliveryId: this.id, runId: target.runId }, file, original)
-    if (fileId === null && early && early.placed.fresh > 0) throw new Error('what was made for a file that is there already is undone')
-    const stored = fileId === null ? null : await storeFile(db, blobs, project, target, fileId, file, early)
+    if (fileId === null && placed.fresh > 0) await forgetMade(db, project, reserved)
+    const stored = fileId === null ? null : await storeFile(db, blobs, project, target, fileId, file, placed)
     // a delivery that is read again from its beginning finds what it stored itself
     const own = fileId === null && (await isOwn(db, this.id, target.runId, file))
     if (fileId !== null && stored && stored.unknownKeys.length > 0) await keepUnknownKeys(db, fileId, stored.unknownKeys)

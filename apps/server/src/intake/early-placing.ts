@@ -1,12 +1,11 @@
 import type { FileFindings } from '@bobbin/core'
 import type { Transaction } from 'sequelize'
 import type { Project } from '../access/index.js'
-import { type InTransaction, type Queryable, rowsOf } from '../platform/database.js'
+import type { InTransaction, Queryable } from '../platform/database.js'
 import { shareIntake } from './intake-lock.js'
 import { FIND_MANY_SCRIPTS } from './merge-queries.js'
-import { NOTHING_PLACED, openStage, placeTests, sumOf } from './place-tests.js'
+import { type Early, NOTHING_EARLY, openStage, placeTests, reserveFileId, sumOf } from './place-tests.js'
 import type { Stage } from './staging.js'
-import type { Early } from './store-file.js'
 
 /** When a file is placed while it is read. */
 export interface EarlyPace {
@@ -39,7 +38,7 @@ export class EarlyPlacing {
   private step: Promise<void> | null = null
   private framework: string | null | undefined
   private fileId = 0
-  private early: Early = { tests: 0, copied: 0, placed: NOTHING_PLACED }
+  private early = NOTHING_EARLY
   private timers: NodeJS.Timeout[] = []
 
   constructor(
@@ -86,8 +85,7 @@ export class EarlyPlacing {
     this.timers = [this.pace.silenceMs, this.pace.mostMs].map((ms) => setTimeout(() => void this.giveUp(), ms).unref())
     await shareIntake(db, this.project.id)
     await openStage(db)
-    const [row] = await rowsOf<{ id: number }>(db, `select nextval(pg_get_serial_sequence('result_file', 'id'))::int as id`)
-    this.fileId = row?.id ?? 0
+    this.fileId = await reserveFileId(db)
     return this.transaction
   }
 

@@ -17,13 +17,10 @@ const readColumns = (file: ReadFile) => ({
   warnings: JSON.stringify(file.findings.warnings),
 })
 
-/**
- * @param keys `id` where the row's number was taken before
- * @returns null when the run has this very file already
- */
+/** @returns null when the run has this very file already */
 export async function addStoredRow(
   db: Queryable,
-  keys: { id: number | null; projectId: number; deliveryId: number; runId: number },
+  keys: { id: number; projectId: number; deliveryId: number; runId: number },
   file: ReadFile,
   original: Kept,
 ): Promise<number | null> {
@@ -31,7 +28,7 @@ export async function addStoredRow(
     db,
     `insert into result_file (id, project_id, delivery_id, run_id, name, sha256, bytes, format, framework, results, totals, warnings, original, original_bytes)
      overriding system value
-     values (coalesce($id::int, nextval(pg_get_serial_sequence('result_file', 'id'))::int), $projectId, $deliveryId, $runId, $name, $sha, $bytes, $format, $framework, $results, $totals::jsonb, $warnings::jsonb, decode($original, 'hex'), $packed)
+     values ($id, $projectId, $deliveryId, $runId, $name, $sha, $bytes, $format, $framework, $results, $totals::jsonb, $warnings::jsonb, decode($original, 'hex'), $packed)
      on conflict (run_id, sha256) do nothing returning id`,
     { ...keys, name: file.name, original: original.hash, packed: original.packed, ...readColumns(file) },
   )

@@ -26,7 +26,9 @@ select d.seq, d.identity, d.name, d.key, c.id as case_id from (
   select min(a.seq) as seq, a.identity, a.name, k.key, split_part(k.key, '-', 2)::int as number
   from stage_attempt a, unnest(a.keys) as k (key) where a.seq >= $from and a.keys <> '{}' and k.key ~ ('^' || $prefix || '-[0-9]{1,9}$')
   group by a.identity, a.name, k.key
-) d left join test_case c on c.project_id = $projectId::int and c.deleted_at is null and c.number = d.number`
+) d left join lateral (
+  select id from test_case where project_id = $projectId::int and number = d.number and deleted_at is null offset 0
+) c on true`
 
 /**
  * Which script each test is from one on, for those that are there, and whether it stands elsewhere or says something else than before.
@@ -76,6 +78,8 @@ select count(*)::int as fresh, (count(*) filter (where triage = 'make'))::int as
 export const MAKE_SCRIPTS = makeScripts('')
 /** For when it happened; what the other made is to be found then. */
 export const MAKE_SCRIPTS_BESIDE = makeScripts('on conflict (project_id, identity) do nothing')
+
+export const FORGET_MADE = `delete from script where project_id = $projectId and first_file_id = $fileId`
 
 /**
  * Known scripts learn where they stand now; those that are as they were are not touched, which is nearly all of them every day.

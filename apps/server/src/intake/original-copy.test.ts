@@ -16,13 +16,13 @@ class OneBlob {
   }
 }
 
-const bytes = (length: number) => Buffer.from(Array.from({ length }, (_, i) => (i * 31 + (i >> 8)) & 255))
+const bytes = (length: number) => Buffer.alloc(length).map((_, i) => (i * 31 + (i >> 8)) & 255)
 
-const IN_MEMORY = 1 << 18
+const IN_MEMORY = 1 << 22
 const BLOCK = 1 << 17
 
 // around the size that waits in memory, and around whole blocks for the packer
-it.each([0, 1, BLOCK, IN_MEMORY, IN_MEMORY + 1, 3 * BLOCK - 1, 3 * BLOCK, 3 * BLOCK + 1])(
+it.each([0, 1, BLOCK, IN_MEMORY, ...[-1, 0, 1, BLOCK - 1, BLOCK + 1].map((more) => IN_MEMORY + BLOCK + more)])(
   'keeps %d bytes as they came, whatever the pieces',
   async (length) => {
     const original = bytes(length)

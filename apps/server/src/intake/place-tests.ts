@@ -1,7 +1,8 @@
+import type { FileFindings } from '@bobbin/core'
 import type { Project } from '../access/index.js'
 import { type InTransaction, isUniqueViolation, rowsOf, run } from '../platform/database.js'
 import * as merge from './merge-queries.js'
-import { MAKE_STAGE, MERGE_IN_MEMORY, type Stage } from './staging.js'
+import { MAKE_STAGE, MERGE_IN_MEMORY, PLAN_MERGE, settleStage, type Stage } from './staging.js'
 
 /** What became of tests that were told their scripts. */
 export interface Placed {
@@ -21,11 +22,54 @@ export const sumOf = (a: Placed, b: Placed): Placed => ({
   differ: a.differ || b.differ,
 })
 
+/** What was placed of a file before it was read to its end. */
+export interface Early {
+  /** So many tests, and the place in the spool of attempts behind them. */
+  tests: number
+  copied: number
+  placed: Placed
+}
+
+export const NOTHING_EARLY: Early = { tests: 0, copied: 0, placed: NOTHING_PLACED }
+
 /** The staging tables of this connection, empty. */
 export async function openStage(db: InTransaction): Promise<void> {
   await run(db, MAKE_STAGE)
   await run(db, MERGE_IN_MEMORY)
 }
+
+/** A number for a row of `result_file` that is to be made. */
+export async function reserveFileId(db: InTransaction): Promise<number> {
+  const [row] = await rowsOf<{ id: number }>(db, `select nextval(pg_get_serial_sequence('result_file', 'id'))::int as id`)
+  if (!row) throw new Error('a sequence gave no number')
+  return row.id
+}
+
+/**
+ * Copies a file that was read to the open stage and tells each of its tests its script. To be done before the run is locked: the
+ * shards of a run are placed side by side, and stored one after the other.
+ * @param fileId of its row, which need not be there yet
+ */
+export async function placeFile(
+  db: InTransaction,
+  project: Project,
+  { stage, findings }: { stage: Stage; findings: FileFindings },
+  fileId: number,
+  early: Early = NOTHING_EARLY,
+): Promise<Placed> {
+  const { framework } = findings
+  await stage.copy(db.transaction, early.copied)
+  if (stage.isLarge) await run(db, PLAN_MERGE)
+  await settleStage(db, findings)
+  const find = stage.isLarge ? merge.FIND_MANY_SCRIPTS : merge.FIND_SCRIPTS
+  const placed = sumOf(early.placed, await placeTests(db, project, stage, find, { framework, fileId, from: early.tests }))
+  if (placed.differ) await run(db, merge.REFRESH_SCRIPTS, { framework })
+  return placed
+}
+
+/** Takes back what was made for a file that turned out to be in its run already. */
+export const forgetMade = (db: InTransaction, project: Project, fileId: number): Promise<void> =>
+  run(db, merge.FORGET_MADE, { projectId: project.id, fileId })
 
 interface Which {
   framework: string | null

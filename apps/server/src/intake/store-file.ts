@@ -8,8 +8,7 @@ import { caseForEach } from '../scripts/index.js'
 import { copyRows, listText } from './copy-text.js'
 import * as merge from './merge-queries.js'
 import type { ReadFile } from './read-file.js'
-import { NOTHING_PLACED, openStage, placeTests, type Placed, sumOf } from './place-tests.js'
-import { PLAN_MERGE, settleStage } from './staging.js'
+import type { Placed } from './place-tests.js'
 import { isPlausible, type Target } from './target.js'
 
 export interface StoredFile {
@@ -19,19 +18,9 @@ export interface StoredFile {
   retried: number[]
 }
 
-/** What was placed of a file before it was read to its end. */
-export interface Early {
-  /** So many tests, and the place in the spool of attempts behind them. */
-  tests: number
-  copied: number
-  placed: Placed
-}
-
-const NOTHING_EARLY: Early = { tests: 0, copied: 0, placed: NOTHING_PLACED }
-
 /**
  * Stores everything that a file holds in a run which is locked, under a row of `result_file` that is there.
- * @param early what was placed of it in this transaction while it was read
+ * @param placed what placeFile() told of it in this transaction
  */
 export async function storeFile(
   db: InTransaction,
@@ -39,28 +28,20 @@ export async function storeFile(
   project: Project,
   { runId, day }: Target,
   fileId: number,
-  file: Pick<ReadFile, 'stage' | 'findings'>,
-  early: Early = NOTHING_EARLY,
+  { stage, findings }: Pick<ReadFile, 'stage' | 'findings'>,
+  placed: Placed,
 ): Promise<StoredFile> {
   const projectId = project.id
   const place = { runId, day }
-  const { framework, faults, coverage, startedAt } = file.findings
+  const { faults, coverage, startedAt } = findings
   // later runs are locked before anything that other deliveries may wait for
   await run(db, FORGET_CHANGES, { runId })
-  if (early.tests === 0) await openStage(db)
-  const { stage } = file
-  await stage.copy(db.transaction, early.copied)
-  if (stage.isLarge) await run(db, PLAN_MERGE)
-  await settleStage(db, file.findings)
   if (stage.hasTexts) {
     await run(db, merge.MERGE_BODIES, { projectId, day })
     await run(db, merge.USE_BODIES, { projectId, day })
   }
   if (stage.hasSignatures) await run(db, merge.MERGE_SIGNATURES, { projectId })
-  const find = stage.isLarge ? merge.FIND_MANY_SCRIPTS : merge.FIND_SCRIPTS
-  const scripts = sumOf(early.placed, await placeTests(db, project, stage, find, { framework, fileId, from: early.tests }))
-  if (scripts.differ) await run(db, merge.REFRESH_SCRIPTS, { framework })
-  if (scripts.toMake > 0) await caseForEach(db, project, { fileId })
+  if (placed.toMake > 0) await caseForEach(db, project, { fileId })
   const again = await rowsOf<{ scriptId: number }>(db, merge.STORE_ATTEMPTS, { projectId, fileId, ...place })
   const retried = again.map(({ scriptId }) => scriptId)
   await stage.attachments.store(db, blobs, { projectId, fileId, ...place })
@@ -70,7 +51,7 @@ export async function storeFile(
   const began = startedAt !== null && isPlausible(startedAt, Date.now()) ? new Date(startedAt) : null
   await run(db, merge.REFRESH_RUN, { ...place, startedAt: began })
   const unknownKeys = stage.declares ? await rowsOf<DeliveredFile['unknownKeys'][number]>(db, merge.UNKNOWN_DECLARED) : []
-  return { newScripts: scripts.fresh, unknownKeys, retried }
+  return { newScripts: placed.fresh, unknownKeys, retried }
 }
 
 interface FileKeys {

@@ -18,6 +18,8 @@ import {
   shardIsIn,
   shareIntake,
   Stage,
+  openStage,
+  placeFile,
   storeFile,
   type Target,
 } from '../intake/index.js'
@@ -153,7 +155,10 @@ export class LiveService {
         totals.add(result.outcome)
         stage.add(result)
       }
-      const { newScripts } = await storeFile(db, this.blobs, project, target, feed.fileId, { stage, findings: findingsOf(feed, faults) })
+      const file = { stage, findings: findingsOf(feed, faults) }
+      await openStage(db)
+      const placed = await placeFile(db, project, file, feed.fileId)
+      const { newScripts } = await storeFile(db, this.blobs, project, target, feed.fileId, file, placed)
       return newScripts
     } finally {
       stage.dispose()
