@@ -16,7 +16,7 @@ class OneBlob {
   }
 }
 
-const bytes = (length: number) => Buffer.alloc(length).map((_, i) => (i * 31 + (i >> 8)) & 255)
+const bytes = (length: number) => Buffer.from(new Uint8Array(length).map((_, i) => (i * 31 + (i >> 8)) & 255))
 
 const IN_MEMORY = 1 << 22
 const BLOCK = 1 << 17
