@@ -22,7 +22,7 @@ export async function readOneFile(request: IncomingMessage, most: number): Promi
 
 /**
  * Feeds a request to a parser, and breaks off when the sender says nothing for `idleMs` although we listen.
- * @param busy whether we are at work ourselves and the sender has to wait for us
+ * @param busy whether we are at work ourselves and the sender has to wait for us; that is also so while what it sent is not read
  * @throws Problem stalled
  */
 export async function feed(request: IncomingMessage, parser: busboy.Busboy, idleMs: number, busy: () => boolean): Promise<void> {
@@ -34,7 +34,7 @@ export async function feed(request: IncomingMessage, parser: busboy.Busboy, idle
   const watch = setInterval(() => {
     const now = Date.now()
     // a look that comes late shows that we were at work, and what was sent meanwhile is not read yet
-    if (busy() || now - looked > idleMs / 2) heard = now
+    if (busy() || parser.writableLength > 0 || now - looked > idleMs / 2) heard = now
     else if (now - heard > idleMs) stop.abort()
     looked = now
   }, idleMs / 4)

@@ -41,7 +41,7 @@ describe('messages that real runners wrote', () => {
     ['gotest', 'got 90', '95', '90', ''],
     ['gotest', 'child <fare>', '430', '420', null],
     ['gotest', 'got:\n', '421 <nil>', '420 <nil>', ''],
-    ['jest', 'Object.is', '430', '420', 'expect(received).toBe(expected) // Object.is equality'],
+    ['jest', 'Object.is', '215', '210', 'expect(received).toBe(expected) // Object.is equality'],
     ['nunit', 'But was', '430', '420', ''],
     ['xunit', 'Assert.Equal', '95', '90', 'Assert.Equal() Failure: Values differ'],
     ['playwright', 'Expected: 95', '95', '90', null],
