@@ -18,7 +18,7 @@ class OneBlob {
 
 const bytes = (length: number) => Buffer.from(new Uint8Array(length).map((_, i) => (i * 31 + (i >> 8)) & 255))
 
-const IN_MEMORY = 1 << 22
+const IN_MEMORY = 1 << 18
 const BLOCK = 1 << 17
 
 // around the size that waits in memory, and around whole blocks for the packer

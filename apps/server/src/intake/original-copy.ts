@@ -8,7 +8,7 @@ import { createGzip, gzip, type Gzip } from 'node:zlib'
 import type { BlobStore } from '../platform/blobs/blob-store.js'
 
 /** So much of a file waits in memory and is packed at one go; what is larger is packed as it comes, beside the thread that reads it. */
-const IN_MEMORY = 1 << 22
+const IN_MEMORY = 1 << 18
 /** Result files are mostly markup: the fastest level makes them a tenth, and the next ones little less. */
 const LEVEL = { level: 1 }
 

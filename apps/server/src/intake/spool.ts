@@ -2,9 +2,7 @@ import { closeSync, createReadStream, mkdtempSync, openSync, rmSync, writeFileSy
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 
-/** So much stays in memory, in UTF-16 units: the rows of most files. */
-const FEW = 1 << 22
-/** Of more, so much is gathered before it goes to disk. */
+/** So much is gathered before it goes to disk, in UTF-16 units. */
 const PIECE = 1 << 20
 /** So much is read back at a time, in bytes. */
 const READ = 1 << 18
@@ -20,7 +18,7 @@ export class Spool {
   /** @param row in COPY's text format, without its line feed */
   add(row: string): void {
     this.text += `${row}\n`
-    if (this.text.length > (this.file ? PIECE : FEW)) this.spill()
+    if (this.text.length > PIECE) this.spill()
   }
 
   get isEmpty(): boolean {

@@ -13,7 +13,6 @@ interface PseudoTest {
 interface PseudoSight {
   name: string
   classname: string
-  suite: string
   text: string
 }
 
@@ -71,14 +70,14 @@ function pseudoTestsOf(framework: string | null): PseudoTest[] {
 /** The kind of fault a test case stands for, or null for a real test. `failing` says whether it went wrong. */
 export function pseudoTest(test: RawCase, dialect: KnownDialect, failing: boolean): FaultCode | null {
   const { name, classname } = test
-  const suite = test.suites.at(-1)?.element.attributes.get('name') ?? ''
   const [first] = test.outcomes
-  const sight: PseudoSight = { name, classname, suite, text: first ? (first.message ?? first.text) : '' }
+  const sight: PseudoSight = { name, classname, text: first ? (first.message ?? first.text) : '' }
   const known = pseudoTestsOf(dialect.framework).find((pseudo) => pseudo.matches(sight))
   if (known) return known.code
   if (!failing) return null
   if (name === '') return 'hook' // a class-level error: the reporter has no test to name
-  return name === classname && name === suite ? (looksLikeFile(name) ? 'load' : 'hook') : null
+  if (name !== classname || name !== test.suites.at(-1)?.element.attributes.get('name')) return null
+  return looksLikeFile(name) ? 'load' : 'hook'
 }
 
 const looksLikeFile = (name: string) => /\.[A-Za-z]{1,4}$/.test(name) && (name.includes('/') || /\.(test|spec)\./.test(name))

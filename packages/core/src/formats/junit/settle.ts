@@ -94,7 +94,7 @@ function judge(test: RawCase, doubts: Settled['doubts']): Verdict {
   if (skipped) doubts.push('severalOutcomes')
   const [first] = failing
   if (!first) return judgeBare(test, doubts)
-  if (new Set(failing.map((raw) => raw.kind)).size > 1) doubts.push('severalOutcomes')
+  if (failing.some((raw) => raw.kind !== first.kind)) doubts.push('severalOutcomes')
   return judgeFailing(test, first, failing, doubts)
 }
 
