@@ -15,12 +15,11 @@ import { deliveryRun } from './delivery-run.js'
 import { addStoredRow, addUnstoredRows, isOwn, keepUnknownKeys } from './file-rows.js'
 import type { Taker } from './incoming-files.js'
 import type { TargetDto } from './intake.dto.js'
-import { shareIntake } from './intake-lock.js'
 import { announceShards, settleLive, shardIsIn, waitNoMore } from './liveness.js'
 import { lockRun } from './rework.js'
 import type { Kept } from './original-copy.js'
 import { disposeOf, readFiles, type IncomingFile, type ReadFile, type UnreadFile } from './read-file.js'
-import { type Early, forgetMade, openStage, placeFile, reserveFileId } from './place-tests.js'
+import { beginFile, type Early, forgetMade, placeFile } from './place-tests.js'
 import { storeFile } from './store-file.js'
 import { resolveTarget, type MadeLog, type Target } from './target.js'
 
@@ -116,14 +115,11 @@ export class Delivery implements Taker {
       } catch (error) {
         if (error instanceof Problem) throw error
         // two deliveries waited for each other, say: from the beginning, which tells what is really wrong
+        early.brokenOff(error)
         await early.giveUp()
       }
     }
-    return inTransaction(this.tools, async (db) => {
-      await shareIntake(db, this.context.project.id)
-      await openStage(db)
-      return this.storeIn(db, file, original, await reserveFileId(db))
-    })
+    return inTransaction(this.tools, async (db) => this.storeIn(db, file, original, await beginFile(db, this.context.project)))
   }
 
   /**

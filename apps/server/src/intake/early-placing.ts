@@ -1,10 +1,10 @@
 import type { FileFindings } from '@bobbin/core'
+import { Logger } from '@nestjs/common'
 import type { Transaction } from 'sequelize'
 import type { Project } from '../access/index.js'
 import type { InTransaction, Queryable } from '../platform/database.js'
-import { shareIntake } from './intake-lock.js'
 import { FIND_MANY_SCRIPTS } from './merge-queries.js'
-import { type Early, NOTHING_EARLY, openStage, placeTests, reserveFileId, sumOf } from './place-tests.js'
+import { beginFile, type Early, NOTHING_EARLY, placeTests, sumOf } from './place-tests.js'
 import type { Stage } from './staging.js'
 
 /** When a file is placed while it is read. */
@@ -22,6 +22,8 @@ export interface EarlyPace {
 }
 
 export const EARLY_PACE: EarlyPace = { first: 20_000, step: 15_000, files: 2, silenceMs: 500, mostMs: 15_000 }
+
+const log = new Logger('EarlyPlacing')
 
 /** Early placings that have a connection, of this process. */
 let open = 0
@@ -59,7 +61,10 @@ export class EarlyPlacing {
     if (!this.transaction && open >= this.pace.files) return
     this.framework = framework
     this.step = this.place(stage, framework)
-      .catch(() => void this.giveUp())
+      .catch((error: unknown) => {
+        this.brokenOff(error)
+        void this.giveUp()
+      })
       .finally(() => (this.step = null))
   }
 
@@ -83,9 +88,7 @@ export class EarlyPlacing {
     }
     const db = { sequelize: this.db.sequelize, transaction: this.transaction }
     this.timers = [this.pace.silenceMs, this.pace.mostMs].map((ms) => setTimeout(() => void this.giveUp(), ms).unref())
-    await shareIntake(db, this.project.id)
-    await openStage(db)
-    this.fileId = await reserveFileId(db)
+    this.fileId = await beginFile(db, this.project)
     return this.transaction
   }
 
@@ -107,6 +110,11 @@ export class EarlyPlacing {
     this.transaction = null
     await transaction.commit().finally(() => open--)
     return answer
+  }
+
+  /** What went wrong is told again by the file's usual way, unless it helps to do it over: that it happened is said here. */
+  brokenOff(error: unknown): void {
+    log.warn(`A file is placed at its end: ${error instanceof Error ? error.message : String(error)}`)
   }
 
   /** Undoes what was placed; to be called in any case at the end. */

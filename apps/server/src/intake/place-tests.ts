@@ -1,6 +1,7 @@
 import type { FileFindings } from '@bobbin/core'
 import type { Project } from '../access/index.js'
 import { type InTransaction, isUniqueViolation, rowsOf, run } from '../platform/database.js'
+import { shareIntake } from './intake-lock.js'
 import * as merge from './merge-queries.js'
 import { MAKE_STAGE, MERGE_IN_MEMORY, PLAN_MERGE, settleStage, type Stage } from './staging.js'
 
@@ -32,6 +33,13 @@ export interface Early {
 
 export const NOTHING_EARLY: Early = { tests: 0, copied: 0, placed: NOTHING_PLACED }
 
+/** What a delivered file begins with, whether it is placed early or at its end. @returns the number that its row will get */
+export async function beginFile(db: InTransaction, project: Project): Promise<number> {
+  await shareIntake(db, project.id)
+  await openStage(db)
+  return reserveFileId(db)
+}
+
 /** The staging tables of this connection, empty. */
 export async function openStage(db: InTransaction): Promise<void> {
   await run(db, MAKE_STAGE)
@@ -39,7 +47,7 @@ export async function openStage(db: InTransaction): Promise<void> {
 }
 
 /** A number for a row of `result_file` that is to be made. */
-export async function reserveFileId(db: InTransaction): Promise<number> {
+async function reserveFileId(db: InTransaction): Promise<number> {
   const [row] = await rowsOf<{ id: number }>(db, `select nextval(pg_get_serial_sequence('result_file', 'id'))::int as id`)
   if (!row) throw new Error('a sequence gave no number')
   return row.id

@@ -39,12 +39,13 @@ export function layOutRun(
   const fits = (row: ResultRow) => (!filter.show || row.change === filter.show) && (!filter.outcome || row.outcome === filter.outcome)
   const linesOf = (change: Change, group: ResultRow[]): RunLine[] => {
     const [first] = group
-    const test = first && group.length > 1 ? partsOf(first)?.test : undefined
-    if (!first || test === undefined) return group.map((row) => line(row, null))
-    const key = `${change} ${first.script.id}`
+    const own = first && group.length > 1 ? partsOf(first) : null
+    if (!first || !own) return group.map((row) => line(row, null))
+    // by the test, not by its first row: while a run is live another may come to stand before it
+    const key = `${change} ${own.key}`
     const few = group.length <= FEW_ROWS && change !== 'unchanged'
     const open = seen.opened.get(key) ?? (few || group.some((row) => row.script.id === seen.script))
-    const head: RunLine = { kind: 'test', key, test, first, count: group.length, note: noteOf(change, group), open }
+    const head: RunLine = { kind: 'test', key, test: own.test, first, count: group.length, note: noteOf(change, group), open }
     return open ? [head, ...group.map((row) => line(row, partsOf(row)?.values ?? null))] : [head]
   }
   const lines: RunLine[] = []
@@ -90,11 +91,13 @@ function byTest(rows: readonly ResultRow[]): ResultRow[][] {
   for (const row of rows) {
     const own = partsOf(row)
     const group = own && known.get(own.key)
-    if (group) group.push(row)
-    else {
-      groups.push([row])
-      if (own) known.set(own.key, groups.at(-1) ?? [])
+    if (group) {
+      group.push(row)
+      continue
     }
+    const begun = [row]
+    groups.push(begun)
+    if (own) known.set(own.key, begun)
   }
   return groups
 }
