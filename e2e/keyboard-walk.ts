@@ -77,23 +77,14 @@ function told(): Walk {
     element instanceof HTMLInputElement &&
     element.type === 'radio' &&
     [...reached].some((one) => one instanceof HTMLInputElement && one.type === 'radio' && one.name === element.name)
+  // only what is no control by itself may say that it wants no focus
+  const wantsFocus = (element: Element) =>
+    element.matches('a, button, input, select, textarea') || element.getAttribute('tabindex') !== '-1'
   const missed = controls.filter(
-    (element) =>
-      element.isConnected &&
-      !reached.has(element) &&
-      !byArrows(element) &&
-      !sameGroup(element) &&
-      element.getAttribute('tabindex') !== '-1',
-  )
-  const silent = controls.filter(
-    (element) =>
-      element.isConnected &&
-      element.matches('a, button, input, select, textarea') &&
-      element.getAttribute('tabindex') === '-1' &&
-      !byArrows(element),
+    (element) => element.isConnected && !reached.has(element) && wantsFocus(element) && !byArrows(element) && !sameGroup(element),
   )
   return {
-    missed: [...missed, ...silent].map((element) => element.outerHTML.slice(0, 200)),
+    missed: missed.map((element) => element.outerHTML.slice(0, 200)),
     unseen: [...unseen],
     controls: controls.length,
   }
