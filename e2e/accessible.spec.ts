@@ -43,6 +43,13 @@ test('what is wrong is found, in light and in dark', async ({ page }) => {
   expect(await violations(page)).toEqual(expect.arrayContaining(found))
 })
 
+/** Every control that can be seen is reached with Tab, and seen to be. */
+async function expectByKeyboard(page: Page): Promise<void> {
+  const walked = await walk(page)
+  expect(walked).toEqual({ missed: [], unseen: [], controls: walked.controls })
+  expect(walked.controls).toBeGreaterThan(0)
+}
+
 test('what the keyboard does not reach, or reaches unseen, is found', async ({ page }) => {
   await page.goto('/sign-in')
   await page.getByRole('heading', { level: 1 }).waitFor()
@@ -64,9 +71,7 @@ for (const [name, path] of VIEWS) {
     // events keep a connection open, so that the network is never idle
     await expect(page.getByText(/^Loading /)).toHaveCount(0)
     expect(await violations(page)).toEqual([])
-    const walked = await walk(page)
-    expect(walked).toEqual({ missed: [], unseen: [], controls: walked.controls })
-    expect(walked.controls).toBeGreaterThan(0)
+    await expectByKeyboard(page)
   })
 }
 
@@ -77,6 +82,7 @@ test('a run with its inspector, attempts side by side, the whole window, a pictu
   await page.getByRole('row', { name: /Scanner rejoins/ }).click()
   await page.getByRole('button', { name: /attempt 1 of 2/ }).waitFor()
   expect(await violations(page)).toEqual([])
+  await expectByKeyboard(page)
   await page.keyboard.press('s')
   await page.getByRole('group', { name: 'Attempts side by side' }).waitFor()
   expect(await violations(page)).toEqual([])
@@ -99,6 +105,7 @@ test('a delivery, as it is and undone, and where it could be moved: no axe viola
   await page.getByRole('link', { name: 'axe 1 in pier-test' }).click()
   await page.getByText('1 file was refused').waitFor()
   expect(await violations(page)).toEqual([])
+  await expectByKeyboard(page)
   await page.getByRole('button', { name: 'Move …' }).click()
   await page.getByRole('dialog').waitFor()
   expect(await violations(page)).toEqual([])
@@ -125,6 +132,7 @@ test('the sign-in page, the command menu and the key sheet: no axe violation in 
   await page.goto('/sign-in')
   await page.getByRole('heading', { level: 1 }).waitFor()
   expect(await violations(page)).toEqual([])
+  await expectByKeyboard(page)
 })
 
 test('the fonts are shipped, and the page fits 1024 pixels without scrolling sideways', async ({ signedIn: page }) => {
