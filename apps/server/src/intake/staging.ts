@@ -18,8 +18,10 @@ import { StagedAttachments } from './staged-attachments.js'
 /** The SHA-256 of a text, as a field of COPY's text format. */
 const hashField = (text: string): string => bytesField(hash('sha256', text, 'hex'))
 
-/** So many UTF-16 units of texts are remembered to keep a text from being staged twice; one that slips through is stored once all the same. */
+/** So many bytes of texts are remembered to keep a text from being staged twice; one that slips through is stored once all the same. */
 const REMEMBERED = 4 << 20
+/** What remembering a text takes beside its characters: the field with its hash, a place in the map, the heads of both. */
+const BESIDE_TEXT = 200
 /** A longer text is remembered by its hash. */
 const SHORT = 4096
 /** So many short failures are remembered with their columns. */
@@ -44,10 +46,11 @@ class TextPool {
   }
 
   private stage(key: string, field: string, text: string): void {
-    this.remembered += key.length
+    const size = key.length + BESIDE_TEXT
+    this.remembered += size
     if (this.remembered > REMEMBERED) {
       this.known.clear()
-      this.remembered = key.length
+      this.remembered = size
     }
     this.known.set(detached(key), field)
     this.spool.add(`${field}\t${textField(text)}`)

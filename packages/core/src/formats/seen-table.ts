@@ -64,10 +64,14 @@ export class SeenTable {
   private grow(): void {
     const old = this.table
     // few tests: small; many: not moved often; very many: no more than twice what they need
-    this.capacity *= this.capacity < LARGE ? 4 : 2
+    this.capacity *= 2
     this.table = new Uint32Array(this.capacity * WORDS)
-    for (let at = 0; at < old.length; at += WORDS) {
-      if (old[at + SEQ] !== EMPTY) this.table.set(old.subarray(at, at + WORDS), this.find(old[at + HIGH] ?? 0, old[at + LOW] ?? 0))
+    const { table } = this
+    for (let from = 0; from < old.length; from += WORDS) {
+      if (old[from + SEQ] === EMPTY) continue
+      const to = this.find(old[from + HIGH] ?? 0, old[from + LOW] ?? 0)
+      // word by word: a view of each entry would cost more than the copying
+      for (let word = 0; word < WORDS; word++) table[to + word] = old[from + word] ?? 0
     }
   }
 }

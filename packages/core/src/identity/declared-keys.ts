@@ -39,11 +39,16 @@ export function declaredKeys(name: string, properties: readonly Property[], suit
       for (const word of property.value.split(/[\s,;|@]+/)) if (KEY.test(word)) keys.add(word)
     }
   }
-  for (const text of suite ? [name, suite] : [name]) {
-    if (!MAY_HOLD_KEY.test(text)) continue
-    for (const match of text.matchAll(KEY_IN_NAME)) {
-      if (!NOT_A_PROJECT.has(match[1] ?? '')) keys.add(`${match[1]}-${match[2]}`)
-    }
-  }
+  addKeysIn(name, keys)
+  if (suite) addKeysIn(suite, keys)
   return [...keys]
+}
+
+/** Without an iterator, which costs a pattern of its own for each text. */
+function addKeysIn(text: string, keys: Set<string>): void {
+  if (!MAY_HOLD_KEY.test(text)) return
+  KEY_IN_NAME.lastIndex = 0
+  for (let match = KEY_IN_NAME.exec(text); match; match = KEY_IN_NAME.exec(text)) {
+    if (!NOT_A_PROJECT.has(match[1] ?? '')) keys.add(`${match[1]}-${match[2]}`)
+  }
 }

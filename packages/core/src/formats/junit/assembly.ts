@@ -27,6 +27,7 @@ export class FileAssembly {
   /** The newest result, until the next one shows that it was not tried again. */
   private held: TestResult | null = null
   private given = 0
+  private classFile: { classname: string; file: string | null } = { classname: '', file: null }
   private readonly faults = new FaultLog()
   private failing = 0
   private startedAt: number | null = null
@@ -101,25 +102,31 @@ export class FileAssembly {
     for (const reason of reasons) this.reasons.push(reason)
   }
 
+  /** The file that a class name is, if it is one; the tests of a class mostly follow one another. */
+  private fileOf(classname: string): string | null {
+    if (this.classFile.classname !== classname) this.classFile = { classname, file: fileLike(classname) }
+    return this.classFile.file
+  }
+
   private resultOf(test: RawCase, settled: Settled, outcome: Outcome, dialect: KnownDialect): TestResult {
     const attributes = test.element.attributes
     // node:test escapes quotes twice
     const plain = (text: string) => (dialect.escapesTwice ? text.replaceAll('&quot;', '"') : text)
     const name = plain(test.name)
     const classname = test.classname || null
-    const inner = test.suites.at(-1)?.element.attributes
+    const inner = test.suites.at(-1)
     const result: TestResult = {
       name,
-      suites: dialect.escapesTwice ? (test.suites.at(-1)?.path ?? []).map(plain) : (test.suites.at(-1)?.path ?? []),
+      suites: dialect.escapesTwice ? (inner?.path ?? []).map(plain) : (inner?.path ?? []),
       classname,
-      sourceFile: attributes.get('file') || inner?.get('file') || inner?.get('filepath') || (classname && fileLike(classname)) || null,
-      profile: dialect.hostnameIsProfile ? inner?.get('hostname') || null : null,
+      sourceFile: attributes.get('file') || inner?.file || (classname && this.fileOf(classname)) || null,
+      profile: dialect.hostnameIsProfile ? inner?.element.attributes.get('hostname') || null : null,
       occurrence: 1,
       outcome,
       durationMs: settled.attempts.at(-1)?.durationMs ?? null,
       attempts: settled.attempts,
       properties: test.properties,
-      keys: declaredKeys(name, test.properties, test.suites.at(-1)?.element.attributes.get('name') ?? null),
+      keys: declaredKeys(name, test.properties, inner?.name ?? null),
       place: test.element.place,
     }
     if (dialect.framework === 'playwright') this.markNotRun(result, test)
@@ -165,7 +172,7 @@ export class FileAssembly {
       else this.startedAt = this.startedAt === null ? ms : Math.min(this.startedAt, ms)
     }
     this.settleHooks()
-    if (suite.suites === 0) this.checkCounts(suite.element, suite.failing, suite.element.attributes.get('name') ?? 'the file')
+    if (suite.suites === 0) this.checkCounts(suite.element, suite.failing, suite.name ?? 'the file')
   }
 
   /** A suite that declares more failures than it shows hides one: a load error, a hook. */
@@ -209,7 +216,7 @@ export class FileAssembly {
     const subject = [test.classname, test.name].filter((part) => part && part !== 'test')
     this.faults.add({
       code,
-      subject: [...new Set(subject)].join(' ') || (test.suites.at(-1)?.element.attributes.get('name') ?? 'the file'),
+      subject: [...new Set(subject)].join(' ') || (test.suites.at(-1)?.name ?? 'the file'),
       message: failure?.message ?? null,
       stack: failure?.stack ?? null,
       place: test.element.place,

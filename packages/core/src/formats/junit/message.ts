@@ -17,6 +17,7 @@ export function messageOf(attribute: string | null, text: string): string | null
 }
 
 function beforeStack(text: string): string | null {
+  if (text === '') return null
   const lines = text.split('\n').filter((line) => !FRAME.test(line))
   const end = lines.findIndex((line) => STACK.test(line))
   const words = withoutEcho(lines.slice(0, end > 0 ? end : undefined))

@@ -76,7 +76,7 @@ export function pseudoTest(test: RawCase, dialect: KnownDialect, failing: boolea
   if (known) return known.code
   if (!failing) return null
   if (name === '') return 'hook' // a class-level error: the reporter has no test to name
-  if (name !== classname || name !== test.suites.at(-1)?.element.attributes.get('name')) return null
+  if (name !== classname || name !== test.suites.at(-1)?.name) return null
   return looksLikeFile(name) ? 'load' : 'hook'
 }
 

@@ -17,6 +17,9 @@ export interface RawOutcome {
 
 export interface RawSuite {
   element: RawElement
+  name: string | null
+  /** The file that it says it stands for. */
+  file: string | null
   /** The names of this suite and those around it, outermost first, without empty ones. */
   path: string[]
   /** Nested suites directly inside. */

@@ -62,9 +62,10 @@ export class JunitListener implements Vocabulary {
     const parent = this.suites.at(-1)
     if (parent) parent.suites++
     element.attributes.change('name', this.shorten)
-    const name = element.attributes.get('name')
+    const name = element.attributes.get('name') ?? null
+    const file = element.attributes.get('file') || element.attributes.get('filepath') || null
     const around = parent?.path ?? []
-    this.suites = [...this.suites, { element, path: name ? [...around, name] : around, suites: 0, failing: 0 }]
+    this.suites = [...this.suites, { element, name, file, path: name ? [...around, name] : around, suites: 0, failing: 0 }]
   }
 
   private openTest(element: RawElement): void {

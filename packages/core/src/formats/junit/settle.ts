@@ -87,9 +87,11 @@ interface Verdict {
   reason: string | null
 }
 
+const saysFailing = ({ kind }: RawOutcome) => kind === 'failure' || kind === 'error' || kind === 'warning'
+
 function judge(test: RawCase, doubts: Settled['doubts']): Verdict {
-  const failing = test.outcomes.filter((raw) => raw.kind === 'failure' || raw.kind === 'error' || raw.kind === 'warning')
-  const skipped = test.outcomes.find((raw) => raw.kind === 'skipped')
+  const failing = test.outcomes.filter(saysFailing)
+  const skipped = failing.length === test.outcomes.length ? undefined : test.outcomes.find((raw) => raw.kind === 'skipped')
   if (skipped && (failing.length === 0 || EXPECTED_FAILURE.test(`${skipped.type} ${skipped.message}`))) return judgeSkipped(skipped, test)
   if (skipped) doubts.push('severalOutcomes')
   const [first] = failing

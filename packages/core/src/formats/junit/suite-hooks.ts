@@ -8,7 +8,7 @@ interface Kept {
   name: string
 }
 
-const NOWHERE: { classname: string | null; end: number; block: string } = { classname: null, end: -1, block: '' }
+const NOWHERE: { classname: string | null; start: string } = { classname: null, start: '\0' }
 
 /** Nobody nests deeper, and a name made of separators must not cost more than others. */
 const MOST_LEVELS = 100
@@ -18,10 +18,11 @@ const MOST_LEVELS = 100
  * blocks, of failing tests and of skipped ones, not the tests, and those no longer than to the end of their file's suite.
  */
 export class SuiteHooks {
-  private readonly blocks = new Set<string>()
+  /** The names of blocks by the class they stand in. */
+  private readonly blocks = new Map<string | null, Set<string>>()
   private failing: (Kept & { fault: Fault })[] = []
   private skipped: Kept[] = []
-  /** Where the last test stood. */
+  /** How the names of tests in the last test's block begin. */
   private before = NOWHERE
 
   add(seq: number, result: TestResult): void {
@@ -33,36 +34,45 @@ export class SuiteHooks {
 
   /** Tests of one block mostly follow one another. */
   private addBlocks({ classname, name }: Pick<Kept, 'classname' | 'name'>): void {
-    const end = name.lastIndexOf(' > ')
-    if (end < 0 || (end === this.before.end && classname === this.before.classname && name.startsWith(this.before.block))) return
-    this.before = { classname, end, block: name.slice(0, end) }
-    for (const around of blocksOf({ classname, name })) this.blocks.add(around)
+    const { before } = this
+    if (classname === before.classname && name.startsWith(before.start) && !name.includes(' > ', before.start.length)) return
+    const around = blocksOf(name)
+    const inner = around.at(-1)
+    if (inner === undefined) return
+    this.before = { classname, start: `${inner} > ` }
+    let own = this.blocks.get(classname)
+    if (!own) this.blocks.set(classname, (own = new Set()))
+    for (const block of around) own.add(block)
   }
 
   /** The hooks among what was added since the last call, and why the tests below them did not run. */
   take(): { faults: Fault[] } & Pick<Settlement, 'dropped' | 'reasons'> {
-    const hooks = this.blocks.size === 0 ? [] : this.failing.filter((test) => this.blocks.has(keyOf(test, test.name)))
-    const failed = new Map(hooks.map((hook) => [keyOf(hook, hook.name), detached(`did not run: “${hook.name}” failed`)]))
-    const reasons = this.skipped.flatMap((test) => {
-      const block = failed.size > 0 ? blocksOf(test).find((candidate) => failed.has(candidate)) : undefined
-      const reason = block === undefined ? undefined : failed.get(block)
-      return reason === undefined ? [] : [{ seq: test.seq, reason }]
-    })
+    const hooks = this.failing.filter(({ classname, name }) => this.blocks.get(classname)?.has(name))
+    const reasons = hooks.length === 0 ? [] : this.reasonsBelow(hooks)
     this.blocks.clear()
     this.before = NOWHERE
     this.failing = []
     this.skipped = []
     return { faults: hooks.map((hook) => hook.fault), dropped: hooks.map((hook) => hook.seq), reasons }
   }
+
+  private reasonsBelow(hooks: readonly Kept[]): Settlement['reasons'] {
+    const failed = new Map(hooks.map((hook) => [keyOf(hook, hook.name), detached(`did not run: “${hook.name}” failed`)]))
+    return this.skipped.flatMap((test) => {
+      const block = blocksOf(test.name).find((candidate) => failed.has(keyOf(test, candidate)))
+      const reason = block === undefined ? undefined : failed.get(keyOf(test, block))
+      return reason === undefined ? [] : [{ seq: test.seq, reason }]
+    })
+  }
 }
 
 const keyOf = ({ classname }: Pick<Kept, 'classname'>, block: string) => `${classname}\0${block}`
 
 /** The blocks around a test, the outermost first. */
-function blocksOf(test: Pick<Kept, 'classname' | 'name'>): string[] {
+function blocksOf(name: string): string[] {
   const blocks: string[] = []
-  for (let at = test.name.indexOf(' > '); at >= 0 && blocks.length < MOST_LEVELS; at = test.name.indexOf(' > ', at + 1))
-    blocks.push(keyOf(test, test.name.slice(0, at)))
+  for (let at = name.indexOf(' > '); at >= 0 && blocks.length < MOST_LEVELS; at = name.indexOf(' > ', at + 1))
+    blocks.push(name.slice(0, at))
   return blocks
 }
 

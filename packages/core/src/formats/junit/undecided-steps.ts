@@ -8,8 +8,9 @@ const STEP = /^(.*?)\.{3,}(undefined|pending|ambiguous)\s*$/m
  * They judge nothing, so the test errored; the step list in the output says which it was.
  */
 export function undecidedStep(test: RawCase, first: RawOutcome): string | null {
-  if (/^Multiple step definitions match/.test(first.text.trim())) return first.text.trim()
-  if (first.text.trim() !== '' || first.message) return null
+  const text = first.text.trim()
+  if (text.startsWith('Multiple step definitions match')) return text
+  if (text !== '' || first.message) return null
   const step = STEP.exec(test.stdout ?? '')
   return step ? `Step is ${step[2]}: ${step[1]?.trim()}` : null
 }
