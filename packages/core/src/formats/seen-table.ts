@@ -8,9 +8,6 @@ const [HIGH, LOW, SEQ, LINE, COLUMN] = [0, 1, 2, 3, 4]
 const OUTCOME_BITS = 4
 const MOST_COLUMN = 2 ** (32 - OUTCOME_BITS) - 1
 
-/** An entry is 20 bytes: from 20 MB on, a table grows in smaller steps. */
-const LARGE = 1 << 20
-
 /** What is kept of the first test of a name. */
 export interface Seen {
   seq: number
@@ -63,7 +60,6 @@ export class SeenTable {
 
   private grow(): void {
     const old = this.table
-    // few tests: small; many: not moved often; very many: no more than twice what they need
     this.capacity *= 2
     this.table = new Uint32Array(this.capacity * WORDS)
     const { table } = this
