@@ -49,7 +49,7 @@ class TextPool {
     const size = key.length + BESIDE_TEXT
     this.remembered += size
     if (this.remembered > REMEMBERED) {
-      this.known.clear()
+      this.known = new Map()
       this.remembered = size
     }
     this.known.set(detached(key), field)
@@ -103,7 +103,7 @@ export class Stage {
   private readonly lists = new ListFields()
   readonly attachments = new StagedAttachments()
   /** The columns of failures that were staged, by what they say. */
-  private readonly lastFailures = new Map<string, string>()
+  private lastFailures = new Map<string, string>()
   private seq = 0
 
   add(result: TestResult): void {
@@ -157,7 +157,8 @@ export class Stage {
       this.bodies.add(first ? (first.message ?? first.type ?? first.stack) : null),
       this.bodies.add(json),
     ].join('\t')
-    if (this.lastFailures.size >= MOST_FAILURES) this.lastFailures.clear()
+    // not clear(): engines tie a table that was cleared to the one after it, and what grew old keeps that in memory
+    if (this.lastFailures.size >= MOST_FAILURES) this.lastFailures = new Map()
     if (json.length < SHORT) this.lastFailures.set(json, fields)
     return fields
   }

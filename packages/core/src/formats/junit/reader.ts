@@ -16,9 +16,11 @@ const OUTCOME_KINDS = new Set<string>([
   'warning',
 ])
 const ROOTS = new Set(['testsuites', 'testsuite'])
+const SILENT = new Set([...ROOTS, 'testcase', 'properties'])
 
 /** Follows the elements of the JUnit vocabulary by local name; elements it does not know are passed over with what is in them. */
 export class JunitListener implements Vocabulary {
+  readonly silent = SILENT
   private readonly assembly: FileAssembly
   private suites: readonly RawSuite[] = []
   private root: RawElement | null = null

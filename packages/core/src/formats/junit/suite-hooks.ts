@@ -19,7 +19,7 @@ const MOST_LEVELS = 100
  */
 export class SuiteHooks {
   /** The names of blocks by the class they stand in. */
-  private readonly blocks = new Map<string | null, Set<string>>()
+  private blocks = new Map<string | null, Set<string>>()
   private failing: (Kept & { fault: Fault })[] = []
   private skipped: Kept[] = []
   /** How the names of tests in the last test's block begin. */
@@ -49,7 +49,8 @@ export class SuiteHooks {
   take(): { faults: Fault[] } & Pick<Settlement, 'dropped' | 'reasons'> {
     const hooks = this.failing.filter(({ classname, name }) => this.blocks.get(classname)?.has(name))
     const reasons = hooks.length === 0 ? [] : this.reasonsBelow(hooks)
-    this.blocks.clear()
+    // not clear(): engines tie a table that was cleared to the one after it, and one that grew old keeps all that follow in memory
+    this.blocks = new Map()
     this.before = NOWHERE
     this.failing = []
     this.skipped = []

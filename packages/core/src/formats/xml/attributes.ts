@@ -3,17 +3,16 @@
  * hashing names that were just cut out of the text, and result files have hundreds of thousands of them.
  */
 export class Attributes {
-  private readonly names: string[] = []
-  private readonly values: string[] = []
+  /** Names at even places, each with its value behind it: one list is half the memory of two. */
+  private readonly words: string[] = []
 
   add(name: string, value: string): void {
-    this.names.push(name)
-    this.values.push(value)
+    this.words.push(name, value)
   }
 
   get(name: string): string | undefined {
-    const { names } = this
-    for (let i = 0; i < names.length; i++) if (names[i] === name) return this.values[i]
+    const { words } = this
+    for (let i = 0; i < words.length; i += 2) if (words[i] === name) return words[i + 1]
     return undefined
   }
 
@@ -23,11 +22,11 @@ export class Attributes {
 
   /** Changes the value of an attribute that is there. */
   change(name: string, to: (value: string) => string): void {
-    const at = this.names.indexOf(name)
-    if (at >= 0) this.values[at] = to(this.values[at] ?? '')
+    const { words } = this
+    for (let i = 0; i < words.length; i += 2) if (words[i] === name) words[i + 1] = to(words[i + 1] ?? '')
   }
 
   keys(): readonly string[] {
-    return this.names
+    return this.words.filter((_, i) => i % 2 === 0)
   }
 }

@@ -25,6 +25,8 @@ const NONE = new Attributes()
 
 /** What the reader of a vocabulary hears. Text comes whole, once, at the close of its element. */
 export interface XmlListener {
+  /** Elements in which text says nothing, and is not gathered: mostly those that hold others, with white space between. */
+  readonly silent?: ReadonlySet<string>
   open(element: RawElement, depth: number): void
   close(name: string, text: string, depth: number): void
 }
@@ -74,6 +76,8 @@ export class XmlEvents {
   private tagColumn = 1
   /** Only text with characters that XML forbids can hold NUL; saxes tells of them before it gives the text out. */
   private forbiddenSeen = false
+  private hearing = true
+  private readonly addText = (text: string) => this.texts.add(text)
 
   constructor(
     private readonly listener: XmlListener,
@@ -87,8 +91,8 @@ export class XmlEvents {
     })
     this.parser.on('opentag', (tag) => this.open(tag))
     this.parser.on('closetag', (tag) => this.close(tag))
-    this.parser.on('text', (text) => this.texts.add(text))
-    this.parser.on('cdata', (text) => this.texts.add(text))
+    this.parser.on('text', this.addText)
+    this.parser.on('cdata', this.addText)
   }
 
   write(text: string): void {
@@ -137,15 +141,25 @@ export class XmlEvents {
     this.sinceTag = 0
     this.depth++
     if (this.depth > MAX_DEPTH) throw new Refusal('tooDeep', `Elements are nested more than ${MAX_DEPTH} deep`, this.tagPlace())
-    this.texts.open()
-    this.listener.open(new RawElement(localName(tag.name), this.attributes ?? NONE, this.tagLine, this.tagColumn), this.depth)
+    const name = localName(tag.name)
+    this.hear(this.texts.open(!this.listener.silent?.has(name)))
+    this.listener.open(new RawElement(name, this.attributes ?? NONE, this.tagLine, this.tagColumn), this.depth)
   }
 
   private close(tag: SaxesTagPlain): void {
     this.sinceTag = 0
     if (this.texts.cut) this.warnings.add('cut', `Text over ${MAX_TEXT} characters was cut`, this.place())
-    this.listener.close(localName(tag.name), this.withoutNul(this.texts.close()), this.depth)
+    this.listener.close(localName(tag.name), this.withoutNul(this.texts.text), this.depth)
+    this.hear(this.texts.close())
     this.depth--
+  }
+
+  /** A parser that nobody hears cuts no text out of the file. */
+  private hear(on: boolean): void {
+    if (on === this.hearing) return
+    this.hearing = on
+    if (on) this.parser.on('text', this.addText)
+    else this.parser.off('text')
   }
 
   private tagPlace(): Place {
@@ -170,32 +184,56 @@ export class XmlEvents {
   }
 }
 
+interface OpenText {
+  text: string
+  cut: boolean
+  heard: boolean
+}
+
 /** Gathers the text of each open element up to the limit. Closing one goes on with the text of the element around it. */
 class OpenTexts {
-  private readonly outer: string[] = []
-  private readonly outerCut: boolean[] = []
-  private text = ''
-  /** The innermost text passed the limit. */
-  cut = false
+  /** Of the elements that are open, outermost first, below them the file; the places of closed ones are used again. */
+  private readonly all: OpenText[] = [{ text: '', cut: false, heard: true }]
+  private depth = 0
 
-  open(): void {
-    this.outer.push(this.text)
-    this.outerCut.push(this.cut)
-    this.text = ''
-    this.cut = false
+  /** @returns whether text is heard now */
+  open(heard: boolean): boolean {
+    this.depth++
+    const own = this.all[this.depth]
+    if (!own) this.all.push({ text: '', cut: false, heard })
+    else {
+      own.text = ''
+      own.cut = false
+      own.heard = heard
+    }
+    return heard
   }
 
   add(text: string): void {
-    const room = MAX_TEXT - this.text.length
-    if (text.length > room) this.cut = true
-    if (room > 0) this.text += text.length > room ? text.slice(0, room) : text
+    const own = this.innermost
+    const room = MAX_TEXT - own.text.length
+    if (text.length > room) own.cut = true
+    if (room > 0) own.text += text.length > room ? text.slice(0, room) : text
   }
 
-  close(): string {
-    const { text } = this
-    this.text = this.outer.pop() ?? ''
-    this.cut = this.outerCut.pop() ?? false
-    return text
+  get text(): string {
+    return this.innermost.text
+  }
+
+  /** The innermost text passed the limit. */
+  get cut(): boolean {
+    return this.innermost.cut
+  }
+
+  /** @returns whether text is heard now */
+  close(): boolean {
+    this.innermost.text = ''
+    if (this.depth > 0) this.depth--
+    return this.innermost.heard
+  }
+
+  private get innermost(): OpenText {
+    return this.all[this.depth] as OpenText
   }
 }
 
