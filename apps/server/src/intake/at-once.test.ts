@@ -1,6 +1,7 @@
 import type { DeliveryReport, RunDetail } from '@bobbin/client'
+import { randomUUID } from 'node:crypto'
 import pg from 'pg'
-import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest'
 import { resultFile, TestApp } from '../testing/test-app.js'
 
 let bobbin: TestApp
@@ -37,12 +38,9 @@ describe('many senders at once', () => {
   })
 })
 
-it('a test that another delivery makes at the same moment is found, and told where it stands now', async () => {
-  const file = '<testsuite name="newer suite"><testcase classname="twice" name="made"/></testsuite>'
-  const place = { pipeline: 'beside', build: '1' }
-  const { run } = await bobbin.deliver(file, place)
-  const [made] = await bobbin.ask<{ id: number }>(`select id from script where classname = 'twice'`)
-  // another delivery is about to make it: not to be seen yet, and waited for
+/** The script of a class is made by another delivery at this moment: not to be seen before it commits, and waited for. */
+async function beingMade(classname: string): Promise<() => Promise<void>> {
+  const [made] = await bobbin.ask<{ id: number }>(`select id from script where classname = '${classname}'`)
   const other = new pg.Client({ connectionString: bobbin.config.databaseUrl })
   await other.connect()
   await bobbin.ask(`create table made_before as select * from script where id = ${made?.id}`)
@@ -52,16 +50,57 @@ it('a test that another delivery makes at the same moment is found, and told whe
   await other.query(
     `insert into script (project_id, identity, name, classname, suites) select project_id, identity, name, classname, '{older suite}' from made_before`,
   )
+  return async () => {
+    await other.query('commit')
+    await other.end()
+    await bobbin.ask('drop table made_before')
+  }
+}
+
+/** Settles when so many senders wait for a lock. */
+const waitsForLocks = (senders: number) =>
+  vi.waitFor(async () => {
+    const waiting = `select 1 from pg_stat_activity where datname = current_database() and wait_event_type = 'Lock'`
+    expect(await bobbin.ask(waiting)).toHaveLength(senders)
+  })
+
+it('a test that another delivery makes at the same moment is found, and told where it stands now', async () => {
+  const file = '<testsuite name="newer suite"><testcase classname="twice" name="made"/></testsuite>'
+  const place = { pipeline: 'beside', build: '1' }
+  const { run } = await bobbin.deliver(file, place)
+  const commit = await beingMade('twice')
   const sent = bobbin.deliver(`${file}<!-- again -->`, { ...place, build: '2' })
-  const waiting = `select 1 from pg_stat_activity where datname = current_database() and wait_event_type = 'Lock'`
-  while ((await bobbin.ask(waiting)).length === 0);
-  await other.query('commit')
-  await other.end()
+  await waitsForLocks(1)
+  await commit()
   const report = await sent
   expect(report).toMatchObject({ newScripts: 0, run: { totals: { total: 1, passed: 1 } } })
   expect(report.run?.id).not.toBe(run?.id)
   expect(await bobbin.ask(`select suites from script where classname = 'twice'`)).toEqual([{ suites: ['newer suite'] }])
-  await bobbin.ask('drop table made_before')
+})
+
+it('nobody holds a run while it waits for a test that another delivery makes: neither a file nor a live batch', async () => {
+  const file = '<testsuite name="s"><testcase classname="held" name="made"/></testsuite>'
+  const place = { pipeline: 'held', branch: 'main', environment: 'pier-test', build: '1' }
+  await bobbin.deliver(file, place)
+  const feed = await bobbin.client().post('/projects/{project}/feeds', {
+    path: { project: 'gullhaven' },
+    body: { ...place, build: '2', key: randomUUID(), name: 'agent 1' },
+  })
+  const { run } = await bobbin.deliver('<testsuite name="s"><testcase classname="own" name="n"/></testsuite>', { ...place, build: '3' })
+  const runs = `select id from run where id in (${feed.runId}, ${run?.id}) for update nowait`
+  const commit = await beingMade('held')
+  const batch = bobbin.client().post('/projects/{project}/feeds/{id}/batches', {
+    path: { project: 'gullhaven', id: feed.id },
+    body: { number: 1, results: [{ name: 'made', classname: 'held', outcome: 'passed', durationMs: 4 }] },
+  })
+  await waitsForLocks(1)
+  expect(await bobbin.ask(runs)).toHaveLength(2)
+  const sent = bobbin.deliver(`${file}<!-- again -->`, { ...place, build: '3' })
+  await waitsForLocks(2)
+  expect(await bobbin.ask(runs)).toHaveLength(2)
+  await commit()
+  expect(await batch).toMatchObject({ batches: 1 })
+  expect((await sent).run?.totals).toMatchObject({ total: 2, passed: 2 })
 })
 
 describe('a sender whose clock is wrong', () => {

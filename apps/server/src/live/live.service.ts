@@ -19,9 +19,9 @@ import {
   shareIntake,
   Stage,
   openStage,
+  NOTHING_PLACED,
   placeFile,
   storeFile,
-  type Target,
 } from '../intake/index.js'
 import { BLOBS, type BlobStore } from '../platform/blobs/blob-store.js'
 import { type InTransaction, inTransaction, rowsOf, run } from '../platform/database.js'
@@ -111,15 +111,7 @@ export class LiveService {
         throw new Problem('conflict', 'feedClosed', `The feed “${feed.name}” has ended (${feed.ended}); open another one with a new key`)
       if (dto.number !== feed.batches + 1)
         throw new Problem('conflict', 'batchMissing', `Batch ${feed.batches + 1} comes next, not ${dto.number}`, { batches: feed.batches })
-      if (feed.ended) await this.reopen(db, project.id, feed)
-      const totals = new TotalsCounter()
-      let newScripts = 0
-      if (dto.results.length > 0 || dto.faults?.length) {
-        const target = await lockRun(db, feed.runId)
-        if (!target) throw notFound('run', feed.runId)
-        newScripts = await this.store(db, project, target, feed, dto, totals)
-        if (!dto.close) await this.tell(db, project.id, feed.runId)
-      }
+      const { totals, newScripts } = await this.store(db, project, feed, dto)
       await run(db, sql.TAKE_BATCH, {
         id,
         number: dto.number,
@@ -140,14 +132,14 @@ export class LiveService {
     if (target) await settleLive(db, projectId, target)
   }
 
+  /** Stores a batch in its run, which goes on if it had ended in silence. */
   private async store(
     db: InTransaction,
     project: Project,
-    target: Target,
     feed: FeedRecord,
-    { results, faults = [] }: BatchDto,
-    totals: TotalsCounter,
-  ): Promise<number> {
+    { results, faults = [], close }: BatchDto,
+  ): Promise<{ totals: TotalsCounter; newScripts: number }> {
+    const totals = new TotalsCounter()
     const stage = new Stage()
     try {
       for (const live of results) {
@@ -156,10 +148,17 @@ export class LiveService {
         stage.add(result)
       }
       const file = { stage, findings: findingsOf(feed, faults) }
-      await openStage(db)
-      const placed = await placeFile(db, project, file, feed.fileId)
+      // as files are: before the run is locked, so that nobody who holds a run waits for a script that another delivery makes
+      const isEmpty = results.length === 0 && faults.length === 0
+      if (!isEmpty) await openStage(db)
+      const placed = isEmpty ? NOTHING_PLACED : await placeFile(db, project, file, feed.fileId)
+      if (feed.ended) await this.reopen(db, project.id, feed)
+      if (isEmpty) return { totals, newScripts: 0 }
+      const target = await lockRun(db, feed.runId)
+      if (!target) throw notFound('run', feed.runId)
       const { newScripts } = await storeFile(db, this.blobs, project, target, feed.fileId, file, placed)
-      return newScripts
+      if (!close) await this.tell(db, project.id, feed.runId)
+      return { totals, newScripts }
     } finally {
       stage.dispose()
     }

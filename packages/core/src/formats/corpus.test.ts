@@ -38,6 +38,7 @@ const COUNTED_OTHERWISE: Record<string, Partial<FileSummary['totals']> & { why: 
   'gtest-A/gtest.xml': { skipped: 3, why: '1 disabled is skipped' },
   'jest-A/results.json': { passed: 9, recovered: 1, why: 'a retry is told' },
   'mocha-A/xunit.xml': { total: 23, failed: 11, why: '3 hooks are faults' },
+  'mocha-A/xunit-v2.xml': { total: 23, failed: 11, why: '3 hooks are faults' },
   'node-test-A/junit.xml': {
     passed: 17,
     failed: 11,
@@ -161,6 +162,7 @@ const FAULTS: Record<string, string[]> = {
   'vitest-B/results-flat.tap': ['load'],
   'gotestsum-A/junit.xml': ['hook', 'undelivered'],
   'mocha-A/xunit.xml': ['hook', 'hook', 'hook'],
+  'mocha-A/xunit-v2.xml': ['hook', 'hook', 'hook'],
   'node-test-A/junit.xml': ['load'],
   'node-test-B/junit.xml': ['load'],
   'prove-A/junit.xml': ['suite', 'suite'],

@@ -11,7 +11,7 @@ const without = (a: Set<string>, b: Set<string>) => [...a].filter((identity) => 
 
 describe('a test is the same script from every reporter of its runner', () => {
   it.each([
-    ['mocha-A', ['results.json', 'xunit.xml', 'results.tap', 'ctrf/ctrf-report.json']],
+    ['mocha-A', ['results.json', 'xunit.xml', 'xunit-v2.xml', 'results.tap', 'ctrf/ctrf-report.json']],
     ['node-test-A', ['results.tap', 'junit.xml']],
     ['node-test-B', ['results.tap', 'junit.xml']],
     ['playwright-A', ['results.json', 'junit.xml', 'junit-stdout.xml', 'ctrf.json']],

@@ -5,6 +5,7 @@ import { isObject, listOf, numberOf, objectOf, objectsOf, textOf, textsOf, wordO
 import type { JsonObject, JsonValue } from '../json/stream.js'
 import { EXPORT_NAME } from '../write/junit.js'
 import type { AttachmentRef, Attempt, Place, Property, TestStep } from '../result.js'
+import { isMochaHook } from '../mocha/hook-name.js'
 
 /** Common Test Report Format, as its schema has it (ctrf.io, 0.0.0), read leniently: reporters break it in small ways. */
 export const ctrf = jsonFormat({
@@ -25,9 +26,6 @@ const RAW_OUTCOMES: Record<string, Outcome> = {
 
 /** What our own export keeps in `extra`. */
 const OWN_EXTRA = new Set(['classname', 'profile', 'noDuration'])
-
-/** Mocha's hooks are written as if they were tests. */
-const HOOK = /"(?:before|after) (?:all|each)" hook/
 
 class Ctrf implements JsonVocabulary {
   readonly items = [['results', 'tests', '*']]
@@ -54,7 +52,7 @@ class Ctrf implements JsonVocabulary {
     const extra = objectOf(test['extra'])
     const around = `${own.join(' > ')} > `
     const { suites, profile } = placed(own, this.tool, sourceFile)
-    if (HOOK.test(name) && last.failures.length > 0) {
+    if (isMochaHook(name) && last.failures.length > 0) {
       const [failure] = last.failures
       this.context.results.fault({ code: 'hook', subject: name, message: failure?.message ?? null, stack: failure?.stack ?? null, place })
       return

@@ -1,6 +1,7 @@
 import type { FaultCode } from '../result.js'
 import type { KnownDialect } from './dialects.js'
 import type { RawCase } from './raw.js'
+import { isMochaHook } from '../mocha/hook-name.js'
 
 interface PseudoTest {
   code: FaultCode
@@ -27,7 +28,7 @@ const PSEUDO_TESTS: readonly PseudoTest[] = [
   // pytest: a module that could not be imported
   { code: 'load', of: 'pytest', matches: ({ text }) => /^collection failure/.test(text) },
   // mocha: "before all" hook for "admits one"
-  { code: 'hook', matches: ({ name }) => name.includes('" hook') && /"(before|after) (all|each)" hook/.test(name) },
+  { code: 'hook', matches: ({ name }) => isMochaHook(name) },
   // TestNG's older reporter: @BeforeClass powerUp
   {
     code: 'hook',

@@ -6,6 +6,7 @@ import type { JsonObject, JsonValue } from '../json/stream.js'
 import { readTimestamp } from '../timestamp.js'
 import type { Attempt, Failure, Place } from '../result.js'
 import type { ResultCollector } from '../collector.js'
+import { isMochaHook } from './hook-name.js'
 
 /** The JSON report of Mocha. Its list `tests` does not say what became of a test; the three lists behind it do. */
 export const mochaJson = jsonFormat({
@@ -37,15 +38,13 @@ class MochaJson implements JsonVocabulary {
   }
 }
 
-const HOOK = /"(?:before|after) (?:all|each)" hook/
-
 /** One test or failing hook, as Mocha's JSON reporters write them. */
 export function addMochaTest(results: ResultCollector, test: JsonObject, outcome: Outcome, place: Place): void {
   const name = wordOf(test['title']) ?? ''
   const fullTitle = wordOf(test['fullTitle']) ?? name
   const where = fullTitle.endsWith(` ${name}`) ? fullTitle.slice(0, -name.length - 1).trim() : ''
   const failure = outcome === 'failed' ? failureOf(test) : null
-  if (failure && HOOK.test(name)) {
+  if (failure && isMochaHook(name)) {
     results.fault({ code: 'hook', subject: fullTitle, message: failure.message, stack: failure.stack, place })
     return
   }

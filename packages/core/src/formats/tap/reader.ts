@@ -6,6 +6,7 @@ import type { WarningLog } from '../warnings.js'
 import { type Diagnosis, readDiagnosis } from './diagnosis.js'
 import { type Point, readTapLine, type TapLine } from './lines.js'
 import { isLoadedFile, locate } from './names.js'
+import { isMochaHook } from '../mocha/hook-name.js'
 
 /** One level of sub-tests. */
 interface Level {
@@ -270,7 +271,7 @@ export class TapReader implements LineListener {
 
   private faultOf({ point, place, said }: Held, diagnosis: Diagnosis | null): Fault | null {
     if (point.ok || point.directive !== null) return null
-    const hook = /"(?:before|after) (?:all|each)" hook/.test(point.name)
+    const hook = isMochaHook(point.name)
     if (!hook && !isLoadedFile(point.name)) return null
     const failure = diagnosis?.failure ?? { message: messageIn(said), stack: said.join('\n') || null }
     return { code: hook ? 'hook' : 'load', subject: point.name, message: failure.message, stack: failure.stack, place }

@@ -34,3 +34,23 @@ it('stands in for two properties that the parser has', () => {
   const parser = new SaxesParser({ xmlns: false })
   expect(Object.keys(parser)).toEqual(expect.arrayContaining(['pushAttrib', 'processAttribs']))
 })
+
+it('gathers no text in elements that say nothing, however its pieces fall, and loses none around them', () => {
+  const text =
+    '<s>\n &lt;no&gt; <t n="a&amp;b">x &amp; <f m="1&lt;2">one &lt; <b>two</b> three<![CDATA[ & four]]></f> &gt; y</t><u>five</u> &amp;</s>'
+  for (let at = 1; at < text.length; at++) {
+    const heard: Record<string, string> = {}
+    const attributes: unknown[] = []
+    const listener = {
+      silent: new Set(['s', 't']),
+      open: (element: RawElement) => void attributes.push(...element.attributes.keys().map((name) => element.attributes.get(name))),
+      close: (name: string, said: string) => void (heard[name] = said),
+    }
+    const events = new XmlEvents(listener, new WarningLog())
+    events.write(text.slice(0, at))
+    events.write(text.slice(at))
+    events.end()
+    expect(heard).toMatchObject({ f: 'one <  three & four', b: 'two', u: 'five', s: '', t: '' })
+    expect(attributes).toEqual(['a&b', '1<2'])
+  }
+})

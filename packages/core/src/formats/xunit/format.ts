@@ -5,6 +5,7 @@ import type { Failure, FileFindings, Property } from '../result.js'
 import { readTimestamp } from '../timestamp.js'
 import type { RawElement } from '../xml/events.js'
 import { type Vocabulary, type XmlContext, xmlFormat } from '../xml/reader.js'
+import { isMochaHook } from '../mocha/hook-name.js'
 
 /** xUnit.net's v2 result file and what its v3 adds, after the published description of the format (xunit.net, "Format: XML, v2+"). */
 export const xunitXml = xmlFormat('xunit2-xml', ['assemblies', 'assembly'], (context) => new XUnit(context))
@@ -26,6 +27,8 @@ class XUnit implements Vocabulary {
   private test: Test | null = null
   private error: { element: RawElement; failure: Failure | null } | null = null
   private failure: Failure | null = null
+  /** A test told its class, as only xUnit.net's own tests do. */
+  private ownRunner = false
 
   constructor(private readonly context: XmlContext) {
     this.results = new ResultCollector('xunit2-xml', context.sink, context.warnings)
@@ -101,10 +104,15 @@ class XUnit implements Vocabulary {
     const outcome = known ?? 'errored'
     const failing = outcome === 'failed' || outcome === 'errored'
     const time = attributes.get('time')
+    if (failing && isMochaHook(displayed)) {
+      const { message = null, stack = null } = failure ?? {}
+      return this.results.fault({ code: 'hook', subject: displayed, message, stack, place })
+    }
+    this.ownRunner ||= type !== null
     this.results.add({
       // the name is shown with its class, which stands beside it
       name: type && displayed.startsWith(`${type}.`) ? displayed.slice(type.length + 1) : displayed,
-      suites: [this.assembly, this.collection].filter((suite) => suite !== null && suite !== '') as string[],
+      suites: type === null ? this.suitesBeside(displayed) : words(this.assembly, this.collection),
       classname: type,
       sourceFile: attributes.get('source-file') ?? null,
       attempts: [
@@ -122,10 +130,17 @@ class XUnit implements Vocabulary {
     })
   }
 
+  /** xUnit.net tells a test by its class; reporters of other runners that write its format tell a name, mostly with the names around it. */
+  private suitesBeside(displayed: string): string[] {
+    return this.collection !== null && displayed.includes(this.collection) ? [] : words(this.collection)
+  }
+
   finish(): FileFindings {
-    return this.results.finish('xunit')
+    return this.results.finish(this.ownRunner || this.results.count === 0 ? 'xunit' : null)
   }
 }
+
+const words = (...names: (string | null)[]): string[] => names.filter((name): name is string => name !== null && name !== '')
 
 /** The name of an assembly is the whole path of its file, which differs from machine to machine. */
 const fileName = (path: string) => path.split(/[\\/]/).at(-1) || null
