@@ -71,6 +71,9 @@ describe('what is away', () => {
     )
     expect(ended.map((row) => row.ended)).not.toContain(false)
     await expect(deliver()).rejects.toMatchObject({ status: 503, code: 'databaseAway' })
+    const told = said.filter((text) => text.includes('"context":"Problem"'))
+    expect(told).toHaveLength(1)
+    expect(told[0]).toContain('databaseAway: ')
     await admin.query(`alter database ${name} allow_connections true`)
     await admin.end()
     // the pool may still hold one that it has not seen end: who is told to try again does

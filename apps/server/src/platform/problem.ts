@@ -2,6 +2,7 @@ import { type ArgumentsHost, Catch, type ExceptionFilter, HttpException, Logger 
 import type { ProblemDetails } from '../contract/index.js'
 import type { Response } from 'express'
 import { ConnectionError, DatabaseError } from 'sequelize'
+import { AwayLog } from './away-log.js'
 import { StoreAway } from './blobs/blob-store.js'
 import { requestId } from './request-context.js'
 
@@ -82,6 +83,7 @@ const messageFrom = (error: unknown): string => (error instanceof Error ? error.
 @Catch()
 export class ProblemFilter implements ExceptionFilter {
   private readonly log = new Logger('Problem')
+  private readonly away = new AwayLog((line) => this.log.error(line))
 
   catch(error: unknown, host: ArgumentsHost): void {
     const response = host.switchToHttp().getResponse<Response>()
@@ -103,9 +105,12 @@ export class ProblemFilter implements ExceptionFilter {
     const code = error instanceof DatabaseError ? ((error.parent as { code?: string }).code ?? '') : ''
     const known = DATABASE_ERRORS[code]
     if (known) return details(STATUS[known[0]], known[1], known[2])
-    this.log.error(toldOf(error))
     const away = awayOf(error)
-    if (away) return away
+    if (away) {
+      this.away.met(away.code, messageFrom(error instanceof DatabaseError || error instanceof ConnectionError ? error.parent : error))
+      return away
+    }
+    this.log.error(toldOf(error))
     const id = requestId()
     return details(
       500,
