@@ -1981,6 +1981,17 @@ export interface components {
       stdout?: string | null
       stderr?: string | null
       properties?: components['schemas']['LivePropertyDto'][]
+      steps?: components['schemas']['LiveStepDto'][]
+    }
+    LiveStepDto: {
+      /** @description How many steps are around it: steps come in the order in which they ran. */
+      level?: number
+      /** @description What kind of step it is: `Given`, `Before`. */
+      keyword?: string | null
+      text: string
+      outcome: components['schemas']['LiveOutcome']
+      durationMs?: number | null
+      message?: string | null
     }
     /** @description Sums of a live run, sent to open pages as they change. */
     LiveSums: {
@@ -2689,6 +2700,7 @@ export type LiveFaultDto = components['schemas']['LiveFaultDto']
 export type LiveOutcome = components['schemas']['LiveOutcome']
 export type LivePropertyDto = components['schemas']['LivePropertyDto']
 export type LiveResultDto = components['schemas']['LiveResultDto']
+export type LiveStepDto = components['schemas']['LiveStepDto']
 export type LiveSums = components['schemas']['LiveSums']
 export type Made = components['schemas']['Made']
 export type MadeMember = components['schemas']['MadeMember']

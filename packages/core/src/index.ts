@@ -20,7 +20,17 @@ export {
   type FileSummary,
   type TestSummary,
 } from './formats/summary.js'
-export { LIVE_OUTCOMES, liveFault, liveResultsOf, type LiveOutcome, type LiveResult, testResultOf } from './formats/live/live-result.js'
+export {
+  DEEPEST_STEP,
+  LIVE_OUTCOMES,
+  liveFault,
+  liveResultsOf,
+  MOST_STEPS,
+  type LiveOutcome,
+  type LiveResult,
+  type LiveStep,
+  testResultOf,
+} from './formats/live/live-result.js'
 export { TotalsCounter } from './formats/totals.js'
 export { writeCtrf } from './formats/write/ctrf.js'
 export { writeJunit } from './formats/write/junit.js'

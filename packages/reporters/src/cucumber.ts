@@ -1,31 +1,59 @@
 import { Feed } from './feed'
-import type { LiveResult } from './live-result'
+import type { LiveResult, LiveStep } from './live-result'
 
 /** Cucumber messages, as far as they are used (github.com/cucumber/messages, JSON schema). */
 interface Time {
   seconds: number
   nanos: number
 }
+interface Line {
+  id: string
+  keyword: string
+}
 interface Child {
   rule?: { name: string; children: Child[] }
-  scenario?: { id: string }
+  background?: { steps: Line[] }
+  scenario?: { id: string; steps: Line[] }
 }
 interface Envelope {
   gherkinDocument?: { uri?: string; feature?: { name: string; children: Child[] } }
-  pickle?: { id: string; uri: string; name: string; astNodeIds: string[]; tags: { name: string }[]; steps: { id: string; text: string }[] }
-  testCase?: { id: string; pickleId: string; testSteps: { id: string; pickleStepId?: string }[] }
+  pickle?: {
+    id: string
+    uri: string
+    name: string
+    astNodeIds: string[]
+    tags: { name: string }[]
+    steps: { id: string; text: string; astNodeIds: string[] }[]
+  }
+  hook?: { id: string; name?: string; type?: string }
+  testCase?: { id: string; pickleId: string; testSteps: { id: string; pickleStepId?: string; hookId?: string }[] }
   testCaseStarted?: { id: string; testCaseId: string; timestamp: Time }
   testStepFinished?: {
     testCaseStartedId: string
     testStepId: string
-    testStepResult: { status: string; message?: string; exception?: { type?: string; message?: string; stackTrace?: string } }
+    testStepResult: {
+      status: string
+      duration?: Time
+      message?: string
+      exception?: { type?: string; message?: string; stackTrace?: string }
+    }
   }
   testCaseFinished?: { testCaseStartedId: string; timestamp: Time }
 }
 interface Started {
   testCaseId: string
   at: number
-  steps: { hook: boolean; text: string; status: string; message: string | null; type: string | null; stack: string | null }[]
+  steps: Step[]
+}
+interface Step {
+  hook: boolean
+  keyword: string | null
+  text: string
+  status: string
+  durationMs: number | null
+  message: string | null
+  type: string | null
+  stack: string | null
 }
 
 const msOf = ({ seconds, nanos }: Time): number => seconds * 1000 + nanos / 1e6
@@ -35,6 +63,9 @@ class CucumberFormatter {
   private readonly feed = new Feed({ framework: 'cucumber' })
   /** Names of the feature and rule around a scenario, by its id. */
   private readonly paths = new Map<string, string[]>()
+  /** Keywords of steps, by the ids of their lines. */
+  private readonly keywords = new Map<string, string>()
+  private readonly hooks = new Map<string, NonNullable<Envelope['hook']>>()
   private readonly pickles = new Map<string, NonNullable<Envelope['pickle']>>()
   private readonly cases = new Map<string, NonNullable<Envelope['testCase']>>()
   private readonly started = new Map<string, Started>()
@@ -44,9 +75,10 @@ class CucumberFormatter {
     eventBroadcaster.on('envelope', (envelope) => this.hear(envelope))
   }
 
-  private hear({ gherkinDocument, pickle, testCase, testCaseStarted, testStepFinished, testCaseFinished }: Envelope): void {
+  private hear({ gherkinDocument, pickle, hook, testCase, testCaseStarted, testStepFinished, testCaseFinished }: Envelope): void {
     if (gherkinDocument?.feature) this.walk(gherkinDocument.feature.children, [gherkinDocument.feature.name])
     if (pickle) this.pickles.set(pickle.id, pickle)
+    if (hook) this.hooks.set(hook.id, hook)
     if (testCase) this.cases.set(testCase.id, testCase)
     if (testCaseStarted)
       this.started.set(testCaseStarted.id, { testCaseId: testCaseStarted.testCaseId, at: msOf(testCaseStarted.timestamp), steps: [] })
@@ -55,7 +87,8 @@ class CucumberFormatter {
   }
 
   private walk(children: readonly Child[], path: string[]): void {
-    for (const { rule, scenario } of children) {
+    for (const { rule, background, scenario } of children) {
+      for (const { id, keyword } of [...(background?.steps ?? []), ...(scenario?.steps ?? [])]) this.keywords.set(id, keyword.trim())
       if (rule)
         this.walk(
           rule.children,
@@ -70,11 +103,15 @@ class CucumberFormatter {
     const testCase = this.cases.get(started?.testCaseId ?? '')
     const step = testCase?.testSteps.find(({ id }) => id === testStepId)
     const pickle = this.pickles.get(testCase?.pickleId ?? '')
-    const { status, message = null, exception } = testStepResult
+    const { status, duration, message = null, exception } = testStepResult
+    const line = pickle?.steps.find(({ id }) => id === step?.pickleStepId)
+    const hook = this.hooks.get(step?.hookId ?? '')
     started?.steps.push({
-      hook: step?.pickleStepId === undefined,
-      text: pickle?.steps.find(({ id }) => id === step?.pickleStepId)?.text ?? '',
+      ...(line
+        ? { hook: false, keyword: this.keywords.get(line.astNodeIds[0] ?? '') ?? null, text: line.text }
+        : { hook: true, keyword: hook?.type?.startsWith('AFTER') ? 'After' : 'Before', text: hook?.name ?? 'hook' }),
       status,
+      durationMs: duration ? msOf(duration) : null,
       message: exception?.message ?? message?.split('\n    at ', 1)[0] ?? null,
       type: exception?.type ?? null,
       stack: exception?.stackTrace ?? message,
@@ -96,6 +133,7 @@ class CucumberFormatter {
       durationMs: at - started.at,
       startedAt: started.at,
       properties: pickle.tags.map(({ name }) => ({ name: 'tag', value: name })),
+      steps: started.steps.filter(({ hook, status }) => !hook || status !== 'PASSED').map(told),
       ...judged(started.steps),
     })
   }
@@ -111,6 +149,17 @@ class CucumberFormatter {
     return this.feed.end()
   }
 }
+
+const OUTCOMES: Record<string, LiveStep['outcome']> = { PASSED: 'passed', FAILED: 'failed', SKIPPED: 'skipped' }
+
+/** A step that could not judge (pending, undefined, ambiguous) errored. */
+const told = ({ keyword, text, status, durationMs, message }: Step): LiveStep => ({
+  keyword,
+  text,
+  outcome: OUTCOMES[status] ?? 'errored',
+  durationMs,
+  message,
+})
 
 /** As the messages are read from a file: the first step that failed or could not judge holds, and a hook judges nothing. */
 function judged(steps: Started['steps']): Pick<LiveResult, 'outcome' | 'failures' | 'reason'> {

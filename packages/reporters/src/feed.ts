@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto'
 import { join } from 'node:path'
 import { type ConfigFile, readConfigFile } from './config-file'
 import { send } from './send'
-import type { LiveFault, LiveResult } from './live-result'
+import type { LiveFault, LiveResult, LiveStep } from './live-result'
 import { changedFiles, surroundings } from './surroundings'
 import { putAside, takeAside } from './waiting'
 
@@ -16,6 +16,9 @@ const MOST_FAULTS = 50
 const MOST_TEXT = 1_500_000
 /** Longer texts are cut before they are sent; the server keeps no more of one. */
 const MOST_FIELD = 1_048_576
+/** So many steps of a try the server takes, and so deep. */
+const MOST_STEPS = 1000
+const DEEPEST_STEP = 20
 /** A sender that has nothing to say says so, lest it be taken for dead. */
 const BEAT_MS = 30_000
 const FIRST_WAIT_MS = 500
@@ -389,7 +392,7 @@ const shorterOrNull = (text: string | null | undefined): string | null => (text 
 
 /** Only what is said, and nothing longer than the server keeps. */
 function cut(result: LiveResult): LiveResult {
-  const { stdout, stderr, failures = [], ...rest } = result
+  const { stdout, stderr, failures = [], steps = [], ...rest } = result
   return {
     ...rest,
     ...(stdout && { stdout: shorter(stdout) }),
@@ -401,8 +404,16 @@ function cut(result: LiveResult): LiveResult {
         stack: shorterOrNull(stack),
       })),
     }),
+    ...(steps.length > 0 && { steps: steps.slice(0, MOST_STEPS).map(cutStep) }),
   }
 }
+
+const cutStep = ({ level = 0, text, message, ...rest }: LiveStep): LiveStep => ({
+  ...rest,
+  level: Math.min(level, DEEPEST_STEP),
+  text: shorter(text),
+  message: shorterOrNull(message),
+})
 
 const cutFault = ({ code, subject, message, stack }: LiveFault): LiveFault => ({
   code,

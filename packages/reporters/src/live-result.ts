@@ -14,6 +14,17 @@ export interface LiveResult {
   stdout?: string | null
   stderr?: string | null
   properties?: { name: string; value: string }[]
+  steps?: LiveStep[]
+}
+
+/** A step of a try, in the order in which they ran, with how many steps are around it. */
+export interface LiveStep {
+  level?: number
+  keyword?: string | null
+  text: string
+  outcome: LiveResult['outcome']
+  durationMs?: number | null
+  message?: string | null
 }
 
 /** Something that went wrong outside any test: what is missing because of it did not run. */

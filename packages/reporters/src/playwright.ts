@@ -1,5 +1,6 @@
 import { Feed } from './feed'
 import { pathFrom } from './failure'
+import type { LiveStep } from './live-result'
 
 /** What Playwright tells its reporters, as far as it is used (playwright.dev, “Reporter”). */
 interface PlaywrightCase {
@@ -22,6 +23,14 @@ interface PlaywrightResult {
   errors: PlaywrightError[]
   stdout: (string | Buffer)[]
   stderr: (string | Buffer)[]
+  steps: PlaywrightStep[]
+}
+interface PlaywrightStep {
+  title: string
+  category: string
+  duration: number
+  error?: PlaywrightError
+  steps: PlaywrightStep[]
 }
 
 const plain = (text: string) => text.replace(/\u001b\[[\d;]*m/g, '')
@@ -30,6 +39,22 @@ function failureIn({ message, value, stack }: PlaywrightError) {
   const text = plain(message ?? value ?? '')
   const type = /^(\w*(?:Error|Exception)): /.exec(text)
   return { message: type ? text.slice(type[0].length) : text, type: type?.[1] ?? null, stack: stack ? plain(stack) : null }
+}
+
+/** The steps that the test names, as the runner's own report tells them: not each call of a page. */
+function stepsIn(steps: readonly PlaywrightStep[], level = 0): LiveStep[] {
+  return steps
+    .filter(({ category }) => category === 'test.step')
+    .flatMap(({ title, duration, error, steps: inner }): LiveStep[] => [
+      {
+        level,
+        text: title,
+        outcome: error ? 'failed' : 'passed',
+        durationMs: Math.max(0, duration),
+        message: error ? failureIn(error).message : null,
+      },
+      ...stepsIn(inner, level + 1),
+    ])
 }
 
 /** For `reporter: [['list'], ['@bobbin/reporters/playwright']]` in Playwright's configuration. */
@@ -59,6 +84,7 @@ class PlaywrightReporter {
         ...(test.tags ?? []).map((value) => ({ name: 'tag', value: value.replace(/^@/, '') })),
         ...test.annotations.map(({ type, description = '' }) => ({ name: type, value: description })),
       ],
+      steps: stepsIn(result.steps),
       ...judged(test, result),
     })
   }

@@ -1,4 +1,4 @@
-import { readResultFile, scriptIdentity, type TestResult, testResultOf } from '@bobbin/core'
+import { readResultFile, scriptIdentity, type TestResult, type TestStep, testResultOf } from '@bobbin/core'
 import { spawn } from 'node:child_process'
 import { existsSync, mkdtempSync, readFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
@@ -43,15 +43,21 @@ async function run(cwd: string, program: string, args: string[], env: Record<str
 interface Told {
   script: string
   outcomes: string[]
+  steps: unknown[]
 }
 
-/** Scripts with the outcomes of their tries, in the order of their names. */
+/** What a step is and came to, with those inside it. */
+const wordsOf = (steps: readonly TestStep[]): unknown[] =>
+  steps.map(({ keyword, text, outcome, message, steps: inner }) => [keyword, text, outcome, message, wordsOf(inner)])
+
+/** Scripts with the outcomes and steps of their tries, in the order of their names. */
 function scripts(results: readonly TestResult[]): Told[] {
   const told = new Map<string, Told>()
   for (const result of results) {
     const script = scriptIdentity(result)
-    const one = told.get(script) ?? { script, outcomes: [] }
+    const one = told.get(script) ?? { script, outcomes: [], steps: [] }
     one.outcomes.push(...result.attempts.map(({ outcome }) => outcome))
+    one.steps.push(...result.attempts.map(({ steps }) => wordsOf(steps)))
     told.set(script, one)
   }
   return [...told.values()].sort((a, b) => a.script.localeCompare(b.script))
@@ -116,7 +122,12 @@ describe('a reporter tells what the report of its runner says', () => {
     expect(said).not.toContain('bobbin')
     expect(live()).toEqual(fromReport(report()))
     expect(byName('boards a light van')).toMatchObject([{ profile: 'kiosk', properties: [{ name: 'tag', value: 'smoke' }] }])
-    expect(server.opened).toMatchObject({ planned: 5 })
+    expect(byName('weighs each axle')[0]?.steps).toMatchObject([
+      { level: 0, text: 'drive onto the scale', outcome: 'failed' },
+      { level: 1, text: 'front axle', outcome: 'passed' },
+      { level: 1, text: 'rear axle', outcome: 'failed', message: expect.stringContaining('6800') as string },
+    ])
+    expect(server.opened).toMatchObject({ planned: 6 })
   })
 
   it('Cucumber', async () => {
@@ -126,6 +137,7 @@ describe('a reporter tells what the report of its runner says', () => {
     expect(said).not.toContain('bobbin')
     expect(live()).toEqual(fromReport(report()))
     expect(byName('Lane for raft')).toMatchObject([{ outcome: 'errored', failures: [{ message: 'Step is undefined: a raft of 10 kg' }] }])
+    expect(byName('Lane for raft')[0]?.steps?.[0]).toMatchObject({ keyword: 'Given', text: 'a raft of 10 kg', outcome: 'errored' })
   })
 })
 

@@ -1,4 +1,4 @@
-import { LIVE_OUTCOMES, type LiveOutcome, type LiveResult } from '@bobbin/core'
+import { DEEPEST_STEP, LIVE_OUTCOMES, type LiveOutcome, type LiveResult, type LiveStep, MOST_STEPS } from '@bobbin/core'
 import { Type } from 'class-transformer'
 import {
   ArrayMaxSize,
@@ -81,6 +81,31 @@ export class LivePropertyDto {
   value: string
 }
 
+export class LiveStepDto implements LiveStep {
+  /** How many steps are around it: steps come in the order in which they ran. */
+  @IsOptional()
+  @IsInt()
+  @Min(0)
+  @Max(DEEPEST_STEP)
+  level?: number
+  /** What kind of step it is: `Given`, `Before`. */
+  @IsOptional()
+  @IsString()
+  keyword?: string | null
+  @IsString()
+  text: string
+  @IsIn(LIVE_OUTCOMES)
+  outcome: LiveOutcome
+  @IsOptional()
+  @IsNumber()
+  @Min(0)
+  @Max(MOST_DURATION_MS)
+  durationMs?: number | null
+  @IsOptional()
+  @IsString()
+  message?: string | null
+}
+
 export class LiveResultDto implements LiveResult {
   @IsString()
   name: string
@@ -142,6 +167,12 @@ export class LiveResultDto implements LiveResult {
   @ValidateNested({ each: true })
   @Type(() => LivePropertyDto)
   properties?: LivePropertyDto[]
+  @IsOptional()
+  @IsArray()
+  @ArrayMaxSize(MOST_STEPS)
+  @ValidateNested({ each: true })
+  @Type(() => LiveStepDto)
+  steps?: LiveStepDto[]
 }
 
 export const LIVE_FAULTS = ['load', 'hook', 'suite', 'undelivered', 'bailOut', 'plan', 'crash'] as const

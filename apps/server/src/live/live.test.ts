@@ -1,5 +1,5 @@
 import type { LiveResult } from '@bobbin/core'
-import { ApiError, type RunDetail } from '@bobbin/client'
+import { ApiError, type ResultDetail, type RunDetail } from '@bobbin/client'
 import { randomUUID } from 'node:crypto'
 import { firstValueFrom, filter, timeout } from 'rxjs'
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest'
@@ -110,6 +110,26 @@ describe('a live run', () => {
     await send(feed.id, 2, [passed('turns')])
     await close(feed.id, 2)
     expect((await runOf(feed.runId)).run.totals).toMatchObject({ total: 1, recovered: 1 })
+  })
+
+  it('keeps the steps of each try, up to what is taken', async () => {
+    const feed = await open()
+    const steps = [
+      { keyword: 'Given', text: 'a load of 7500 kg', outcome: 'passed' as const, durationMs: 3 },
+      { keyword: 'Then', text: 'it is refused', outcome: 'failed' as const, message: 'it was taken' },
+      { level: 1, text: 'the lane is asked', outcome: 'skipped' as const },
+    ]
+    await send(feed.id, 1, [passed('steps of a load', { outcome: 'failed', steps })])
+    const [script] = await bobbin.ask<{ id: number }>(`select id from script where name = 'steps of a load'`)
+    const { attempts } = await bobbin.get<ResultDetail>(`/runs/${feed.runId}/results/${script?.id}`)
+    expect(attempts[0]?.steps).toMatchObject([
+      { keyword: 'Given', text: 'a load of 7500 kg', outcome: 'passed', durationMs: 3, steps: [] },
+      { keyword: 'Then', outcome: 'failed', message: 'it was taken', steps: [{ text: 'the lane is asked', outcome: 'skipped' }] },
+    ])
+    const many = Array.from({ length: 1001 }, () => ({ text: 'again', outcome: 'passed' as const }))
+    await expect(send(feed.id, 2, [passed('too many', { steps: many })])).rejects.toThrow(/steps/)
+    await expect(send(feed.id, 2, [passed('odd', { steps: [{ level: -1, text: 'x', outcome: 'passed' }] })])).rejects.toThrow(/level/)
+    await close(feed.id, 1)
   })
 
   it('has one feed for each agent, and ends with the last', async () => {

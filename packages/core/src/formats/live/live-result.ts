@@ -2,7 +2,7 @@ import { declaredKeys } from '../../identity/declared-keys.js'
 import type { Outcome } from '../../results/outcome.js'
 import { attempt } from '../collector.js'
 import { MAX_NAME, MAX_TEXT } from '../limits.js'
-import type { Failure, Fault, FaultCode, Property, TestResult } from '../result.js'
+import type { Failure, Fault, FaultCode, Property, TestResult, TestStep } from '../result.js'
 import { withoutNul } from '../without-nul.js'
 
 /** One try at one test, as a reporter tells it while the tests run. */
@@ -27,7 +27,24 @@ export interface LiveResult {
   stdout?: string | null
   stderr?: string | null
   properties?: { name: string; value: string }[]
+  steps?: LiveStep[]
 }
+
+/** A step of a try, in the order in which they ran: a list with levels instead of a tree, so that nobody can nest without end. */
+export interface LiveStep {
+  /** How many steps are around it. */
+  level?: number
+  /** `Given`, `Before`, `setup` …: what kind of step it is. */
+  keyword?: string | null
+  text: string
+  outcome: LiveOutcome
+  durationMs?: number | null
+  message?: string | null
+}
+
+/** Of one try, so many steps, and so deep at most. */
+export const MOST_STEPS = 1000
+export const DEEPEST_STEP = 20
 
 /** What one try can come to; whether a test recovered is told by its tries. */
 export const LIVE_OUTCOMES = ['passed', 'failed', 'errored', 'skipped', 'blocked', 'notRun'] as const satisfies readonly Outcome[]
@@ -52,6 +69,7 @@ export function testResultOf(live: LiveResult): TestResult {
     reason: cutOrNull(live.reason),
     stdout: cutOrNull(live.stdout),
     stderr: cutOrNull(live.stderr),
+    steps: treeOf(live.steps ?? []),
   })
   return {
     name,
@@ -69,12 +87,35 @@ export function testResultOf(live: LiveResult): TestResult {
   }
 }
 
-/** The tries at a test that a file tells, as a reporter would tell them one by one; steps and attachments are left out. */
+/** A step that stands deeper than below the one before it counts as below that one. */
+function treeOf(steps: readonly LiveStep[]): TestStep[] {
+  const top: TestStep[] = []
+  const open: TestStep[][] = [top]
+  for (const { level = 0, keyword, text, outcome, durationMs = null, message } of steps) {
+    open.length = Math.min(level, open.length - 1) + 1
+    const step: TestStep = { keyword: keyword ? shortened(keyword) : null, text: shortened(text), outcome, durationMs, message: cutOrNull(message), steps: [] } // prettier-ignore
+    open.at(-1)?.push(step)
+    open.push(step.steps)
+  }
+  return top
+}
+
+/** The first of all the steps, as many as a reporter may tell. */
+function listOf(steps: readonly TestStep[], level = 0, list: LiveStep[] = []): LiveStep[] {
+  for (const { steps: inner, outcome, ...step } of steps) {
+    if (list.length >= MOST_STEPS) break
+    list.push({ level, ...step, outcome: outcome === 'recovered' ? 'passed' : outcome })
+    listOf(inner, Math.min(level + 1, DEEPEST_STEP), list)
+  }
+  return list
+}
+
+/** The tries at a test that a file tells, as a reporter would tell them one by one; attachments are left out. */
 export const liveResultsOf = (
   { name, suites, classname, sourceFile, profile, properties, attempts }: TestResult,
   occurrence: number,
 ): LiveResult[] =>
-  attempts.map(({ outcome, durationMs, startedAt, failures, reason, stdout, stderr }) => ({
+  attempts.map(({ outcome, durationMs, startedAt, failures, reason, stdout, stderr, steps }) => ({
     name,
     suites: [...suites],
     classname,
@@ -90,6 +131,7 @@ export const liveResultsOf = (
     stdout,
     stderr,
     properties: properties.map((property) => ({ name: property.name, value: property.value })),
+    steps: listOf(steps),
   }))
 
 /** A fault as a reporter tells it, within the same limits. */
