@@ -1941,6 +1941,16 @@ export interface components {
       /** @enum {string} */
       state: 'active' | 'suggested' | 'rejected' | 'broken'
     }
+    LiveAttachmentDto: {
+      name: string
+      mediaType?: string | null
+      content: components['schemas']['LiveContentDto']
+    }
+    LiveContentDto: {
+      text: string
+      /** @enum {string} */
+      encoding: 'utf8' | 'base64'
+    }
     LiveFailureDto: {
       message?: string | null
       type?: string | null
@@ -1982,6 +1992,8 @@ export interface components {
       stderr?: string | null
       properties?: components['schemas']['LivePropertyDto'][]
       steps?: components['schemas']['LiveStepDto'][]
+      /** @description Small ones; others are delivered. */
+      attachments?: components['schemas']['LiveAttachmentDto'][]
     }
     LiveStepDto: {
       /** @description How many steps are around it: steps come in the order in which they ran. */
@@ -2695,6 +2707,8 @@ export type Imported = components['schemas']['Imported']
 export type LaneRef = components['schemas']['LaneRef']
 export type LensOptions = components['schemas']['LensOptions']
 export type LinkInfo = components['schemas']['LinkInfo']
+export type LiveAttachmentDto = components['schemas']['LiveAttachmentDto']
+export type LiveContentDto = components['schemas']['LiveContentDto']
 export type LiveFailureDto = components['schemas']['LiveFailureDto']
 export type LiveFaultDto = components['schemas']['LiveFaultDto']
 export type LiveOutcome = components['schemas']['LiveOutcome']

@@ -1,5 +1,6 @@
+import { smallAttachments } from './attachments'
 import { Feed } from './feed'
-import type { LiveResult, LiveStep } from './live-result'
+import type { LiveAttachment, LiveResult, LiveStep } from './live-result'
 
 /** Cucumber messages, as far as they are used (github.com/cucumber/messages, JSON schema). */
 interface Time {
@@ -38,12 +39,15 @@ interface Envelope {
       exception?: { type?: string; message?: string; stackTrace?: string }
     }
   }
+  attachment?: { testCaseStartedId?: string; body: string; contentEncoding: string; mediaType: string; fileName?: string }
   testCaseFinished?: { testCaseStartedId: string; timestamp: Time }
 }
 interface Started {
   testCaseId: string
   at: number
   steps: Step[]
+  attachments: LiveAttachment[]
+  output: string
 }
 interface Step {
   hook: boolean
@@ -75,14 +79,30 @@ class CucumberFormatter {
     eventBroadcaster.on('envelope', (envelope) => this.hear(envelope))
   }
 
-  private hear({ gherkinDocument, pickle, hook, testCase, testCaseStarted, testStepFinished, testCaseFinished }: Envelope): void {
+  private hear({
+    gherkinDocument,
+    pickle,
+    hook,
+    testCase,
+    testCaseStarted,
+    testStepFinished,
+    attachment,
+    testCaseFinished,
+  }: Envelope): void {
     if (gherkinDocument?.feature) this.walk(gherkinDocument.feature.children, [gherkinDocument.feature.name])
     if (pickle) this.pickles.set(pickle.id, pickle)
     if (hook) this.hooks.set(hook.id, hook)
     if (testCase) this.cases.set(testCase.id, testCase)
     if (testCaseStarted)
-      this.started.set(testCaseStarted.id, { testCaseId: testCaseStarted.testCaseId, at: msOf(testCaseStarted.timestamp), steps: [] })
+      this.started.set(testCaseStarted.id, {
+        testCaseId: testCaseStarted.testCaseId,
+        at: msOf(testCaseStarted.timestamp),
+        steps: [],
+        attachments: [],
+        output: '',
+      })
     if (testStepFinished) this.step(testStepFinished)
+    if (attachment) this.attach(attachment)
     if (testCaseFinished) this.finish(testCaseFinished.testCaseStartedId, msOf(testCaseFinished.timestamp))
   }
 
@@ -118,6 +138,19 @@ class CucumberFormatter {
     })
   }
 
+  /** What a step logs is output; what it attaches is kept while it is small. */
+  private attach({ testCaseStartedId, body, contentEncoding, mediaType, fileName }: NonNullable<Envelope['attachment']>): void {
+    const started = this.started.get(testCaseStartedId ?? '')
+    if (!started) return
+    if (mediaType === 'text/x.cucumber.log+plain') {
+      started.output += `${body}\n`
+      return
+    }
+    const held = Buffer.from(body, contentEncoding === 'BASE64' ? 'base64' : 'utf8')
+    const name = fileName ?? `attachment ${started.attachments.length + 1}`
+    started.attachments.push(...smallAttachments([{ name, mediaType, body: held }]))
+  }
+
   private finish(id: string, at: number): void {
     const started = this.started.get(id)
     const testCase = this.cases.get(started?.testCaseId ?? '')
@@ -133,6 +166,8 @@ class CucumberFormatter {
       durationMs: at - started.at,
       startedAt: started.at,
       properties: pickle.tags.map(({ name }) => ({ name: 'tag', value: name })),
+      stdout: started.output || null,
+      attachments: started.attachments,
       steps: started.steps.filter(({ hook, status }) => !hook || status !== 'PASSED').map(told),
       ...judged(started.steps),
     })

@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto'
 import { join } from 'node:path'
+import { within } from './attachments'
 import { type ConfigFile, readConfigFile } from './config-file'
 import { send } from './send'
 import type { LiveFault, LiveResult, LiveStep } from './live-result'
@@ -14,6 +15,10 @@ const START_MS = 1000
 const MOST_RESULTS = 500
 const MOST_FAULTS = 50
 const MOST_TEXT = 1_500_000
+/** A result that is longer goes without its attachments. */
+const MOST_ONE = 3_000_000
+/** So many characters of attachments wait in memory at most. */
+const MOST_ATTACHED_WAITING = 30_000_000
 /** Longer texts are cut before they are sent; the server keeps no more of one. */
 const MOST_FIELD = 1_048_576
 /** So many steps of a try the server takes, and so deep. */
@@ -60,6 +65,8 @@ export class Feed {
   private faults: LiveFault[] = []
   /** JSON bodies of batches that the server has not confirmed, oldest first. */
   private queue: { number: number; body: string }[] = []
+  /** Characters of attachments that wait. */
+  private attached = 0
   private batches = 0
   private id: number | null = null
   private project: string | null = null
@@ -156,9 +163,18 @@ export class Feed {
   /** Takes one try at one test. Costs a push: everything else happens between tests. */
   add(result: LiveResult): void {
     if (this.over || this.ending) return
-    this.pending.push(result)
+    this.pending.push(this.withRoom(result))
     if (this.pending.length >= MOST_RESULTS) this.kick(0)
     else if (!this.gathering) this.kick(GATHER_MS)
+  }
+
+  /** Attachments are the first thing to be left out when the server is away for long: a report has them, too. */
+  private withRoom(result: LiveResult): LiveResult {
+    const attachments = within(result.attachments ?? [])
+    const size = attachments.reduce((sum, { content }) => sum + content.text.length, 0)
+    if (size === 0 || this.attached + size > MOST_ATTACHED_WAITING) return { ...result, attachments: [] }
+    this.attached += size
+    return { ...result, attachments }
   }
 
   /** Takes what went wrong outside any test. */
@@ -235,7 +251,8 @@ export class Feed {
       while (texts.length < MOST_RESULTS && size < MOST_TEXT) {
         const next = this.pending.shift()
         if (!next) break
-        const text = JSON.stringify(cut(next))
+        const whole = JSON.stringify(cut(next))
+        const text = whole.length > MOST_ONE ? JSON.stringify(cut({ ...next, attachments: [] })) : whole
         texts.push(text)
         size += text.length
       }
@@ -281,6 +298,7 @@ export class Feed {
         isLast ? closing(next.body, this.ended) : next.body,
       )
       this.queue.shift()
+      if (this.queue.length === 0 && this.pending.length === 0) this.attached = 0
       this.heard(taken.stop)
       if (isLast) return this.finish()
     }
@@ -392,7 +410,7 @@ const shorterOrNull = (text: string | null | undefined): string | null => (text 
 
 /** Only what is said, and nothing longer than the server keeps. */
 function cut(result: LiveResult): LiveResult {
-  const { stdout, stderr, failures = [], steps = [], ...rest } = result
+  const { stdout, stderr, failures = [], steps = [], attachments = [], ...rest } = result
   return {
     ...rest,
     ...(stdout && { stdout: shorter(stdout) }),
@@ -404,6 +422,7 @@ function cut(result: LiveResult): LiveResult {
         stack: shorterOrNull(stack),
       })),
     }),
+    ...(attachments.length > 0 && { attachments }),
     ...(steps.length > 0 && { steps: steps.slice(0, MOST_STEPS).map(cutStep) }),
   }
 }

@@ -15,6 +15,14 @@ export interface LiveResult {
   stderr?: string | null
   properties?: { name: string; value: string }[]
   steps?: LiveStep[]
+  attachments?: LiveAttachment[]
+}
+
+/** A small picture, log or record, with what it holds. */
+export interface LiveAttachment {
+  name: string
+  mediaType?: string | null
+  content: { text: string; encoding: 'utf8' | 'base64' }
 }
 
 /** A step of a try, in the order in which they ran, with how many steps are around it. */

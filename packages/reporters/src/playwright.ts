@@ -1,3 +1,4 @@
+import { smallAttachments } from './attachments'
 import { Feed } from './feed'
 import { pathFrom } from './failure'
 import type { LiveStep } from './live-result'
@@ -24,6 +25,7 @@ interface PlaywrightResult {
   stdout: (string | Buffer)[]
   stderr: (string | Buffer)[]
   steps: PlaywrightStep[]
+  attachments: { name: string; contentType: string; path?: string; body?: Buffer }[]
 }
 interface PlaywrightStep {
   title: string
@@ -85,6 +87,7 @@ class PlaywrightReporter {
         ...test.annotations.map(({ type, description = '' }) => ({ name: type, value: description })),
       ],
       steps: stepsIn(result.steps),
+      attachments: smallAttachments(result.attachments.map(({ contentType, ...attached }) => ({ ...attached, mediaType: contentType }))),
       ...judged(test, result),
     })
   }

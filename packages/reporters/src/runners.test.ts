@@ -44,6 +44,7 @@ interface Told {
   script: string
   outcomes: string[]
   steps: unknown[]
+  output: (string | null)[]
 }
 
 /** What a step is and came to, with those inside it. */
@@ -55,8 +56,9 @@ function scripts(results: readonly TestResult[]): Told[] {
   const told = new Map<string, Told>()
   for (const result of results) {
     const script = scriptIdentity(result)
-    const one = told.get(script) ?? { script, outcomes: [], steps: [] }
+    const one = told.get(script) ?? { script, outcomes: [], steps: [], output: [] }
     one.outcomes.push(...result.attempts.map(({ outcome }) => outcome))
+    one.output.push(...result.attempts.map(({ stdout }) => stdout))
     one.steps.push(...result.attempts.map(({ steps }) => wordsOf(steps)))
     told.set(script, one)
   }
@@ -127,7 +129,12 @@ describe('a reporter tells what the report of its runner says', () => {
       { level: 1, text: 'front axle', outcome: 'passed' },
       { level: 1, text: 'rear axle', outcome: 'failed', message: expect.stringContaining('6800') as string },
     ])
-    expect(server.opened).toMatchObject({ planned: 6 })
+    // what is small comes with the failure; the film comes with the report
+    const attachments = byName('shows the ticket')[0]?.attachments ?? []
+    const text = Buffer.from('Gullhaven – Skerries').toString('base64')
+    expect(attachments).toContainEqual({ name: 'ticket', mediaType: 'text/plain', content: { text, encoding: 'base64' } })
+    expect(attachments.map(({ name }) => name)).not.toContain('film')
+    expect(server.opened).toMatchObject({ planned: 7 })
   })
 
   it('Cucumber', async () => {
@@ -137,6 +144,8 @@ describe('a reporter tells what the report of its runner says', () => {
     expect(said).not.toContain('bobbin')
     expect(live()).toEqual(fromReport(report()))
     expect(byName('Lane for raft')).toMatchObject([{ outcome: 'errored', failures: [{ message: 'Step is undefined: a raft of 10 kg' }] }])
+    const [lorry] = byName('Refuses a heavy lorry')
+    expect(lorry).toMatchObject({ stdout: 'weighed at the gate\n', attachments: [{ name: 'attachment 1', mediaType: 'image/png' }] })
     expect(byName('Lane for raft')[0]?.steps?.[0]).toMatchObject({ keyword: 'Given', text: 'a raft of 10 kg', outcome: 'errored' })
   })
 })

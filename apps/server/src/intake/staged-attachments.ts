@@ -69,14 +69,17 @@ export class StagedAttachments {
   }
 }
 
-/** Attempts are numbered on from those that the run had; the nth of a script in the stage is the nth that this file stored of it. */
+/**
+ * Attempts are numbered on from those that the run had. Counted from the last, the nth of a script in the stage is the nth that this
+ * file stored of it: a live file stored others before, with earlier batches.
+ */
 const STORE_ATTACHMENTS = `
 with staged as (
-  select a.seq, a.ordinal, t.script_id, row_number() over (partition by t.script_id order by a.seq, a.ordinal) as nth
+  select a.seq, a.ordinal, t.script_id, row_number() over (partition by t.script_id order by a.seq desc, a.ordinal desc) as nth
   from stage_attempt a join stage_script t on t.seq = a.seq
   where t.script_id in (select script_id from stage_script join stage_attachment using (seq))
 ), stored as (
-  select a.script_id, a.ordinal, row_number() over (partition by a.script_id order by a.ordinal) as nth
+  select a.script_id, a.ordinal, row_number() over (partition by a.script_id order by a.ordinal desc) as nth
   from attempt a where a.run_id = $runId and a.day = $day::date and a.file_id = $fileId
 )
 insert into attachment (project_id, run_id, script_id, file_id, ordinal, name, path, hash, bytes, media_type)

@@ -1,4 +1,14 @@
-import { DEEPEST_STEP, LIVE_OUTCOMES, type LiveOutcome, type LiveResult, type LiveStep, MOST_STEPS } from '@bobbin/core'
+import {
+  DEEPEST_STEP,
+  LIVE_OUTCOMES,
+  type LiveAttachment,
+  type LiveOutcome,
+  type LiveResult,
+  type LiveStep,
+  MOST_ATTACHED,
+  MOST_ATTACHMENTS,
+  MOST_STEPS,
+} from '@bobbin/core'
 import { Type } from 'class-transformer'
 import {
   ArrayMaxSize,
@@ -106,6 +116,26 @@ export class LiveStepDto implements LiveStep {
   message?: string | null
 }
 
+export class LiveContentDto {
+  @IsString()
+  @MaxLength(MOST_ATTACHED)
+  text: string
+  @IsIn(['utf8', 'base64'])
+  encoding: 'utf8' | 'base64'
+}
+
+export class LiveAttachmentDto implements LiveAttachment {
+  @IsString()
+  @IsNotEmpty()
+  name: string
+  @IsOptional()
+  @IsString()
+  mediaType?: string | null
+  @ValidateNested()
+  @Type(() => LiveContentDto)
+  content: LiveContentDto
+}
+
 export class LiveResultDto implements LiveResult {
   @IsString()
   name: string
@@ -173,6 +203,13 @@ export class LiveResultDto implements LiveResult {
   @ValidateNested({ each: true })
   @Type(() => LiveStepDto)
   steps?: LiveStepDto[]
+  /** Small ones; others are delivered. */
+  @IsOptional()
+  @IsArray()
+  @ArrayMaxSize(MOST_ATTACHMENTS)
+  @ValidateNested({ each: true })
+  @Type(() => LiveAttachmentDto)
+  attachments?: LiveAttachmentDto[]
 }
 
 export const LIVE_FAULTS = ['load', 'hook', 'suite', 'undelivered', 'bailOut', 'plan', 'crash'] as const

@@ -132,6 +132,30 @@ describe('a live run', () => {
     await close(feed.id, 1)
   })
 
+  it('keeps small attachments with the try that made them, also where the tries come in several batches', async () => {
+    const feed = await open()
+    const shot = (text: string) => [{ name: `${text}.txt`, mediaType: 'text/plain', content: { text, encoding: 'utf8' as const } }]
+    const png = Buffer.from('89504e470d0a1a0a0000000d49484452', 'hex').toString('base64')
+    await send(feed.id, 1, [passed('attaches', { outcome: 'failed', attachments: shot('first') }), passed('other')])
+    await send(feed.id, 2, [
+      passed('attaches', { outcome: 'failed', attachments: shot('second') }),
+      passed('attaches', { attachments: [{ name: 'gate.png', content: { text: png, encoding: 'base64' } }, ...shot('third')] }),
+    ])
+    const [script] = await bobbin.ask<{ id: number }>(`select id from script where name = 'attaches'`)
+    const { attempts } = await bobbin.get<ResultDetail>(`/runs/${feed.runId}/results/${script?.id}`)
+    expect(attempts.map(({ attachments }) => attachments.map(({ name, mediaType }) => [name, mediaType]))).toEqual([
+      [['first.txt', 'text/plain']],
+      [['second.txt', 'text/plain']],
+      [
+        ['gate.png', 'image/png'],
+        ['third.txt', 'text/plain'],
+      ],
+    ])
+    const many = Array.from({ length: 21 }, (_, i) => shot(String(i))).flat()
+    await expect(send(feed.id, 3, [passed('too many', { attachments: many })])).rejects.toThrow(/attachments/)
+    await close(feed.id, 2)
+  })
+
   it('has one feed for each agent, and ends with the last', async () => {
     const one = await open()
     const two = await open({ name: 'agent 2' })

@@ -2,7 +2,7 @@ import { declaredKeys } from '../../identity/declared-keys.js'
 import type { Outcome } from '../../results/outcome.js'
 import { attempt } from '../collector.js'
 import { MAX_NAME, MAX_TEXT } from '../limits.js'
-import type { Failure, Fault, FaultCode, Property, TestResult, TestStep } from '../result.js'
+import type { AttachmentRef, Failure, Fault, FaultCode, Property, TestResult, TestStep } from '../result.js'
 import { withoutNul } from '../without-nul.js'
 
 /** One try at one test, as a reporter tells it while the tests run. */
@@ -28,6 +28,15 @@ export interface LiveResult {
   stderr?: string | null
   properties?: { name: string; value: string }[]
   steps?: LiveStep[]
+  /** Small ones, with what they hold; others come with the report. */
+  attachments?: LiveAttachment[]
+}
+
+/** A picture, log or record that belongs to a try. */
+export interface LiveAttachment {
+  name: string
+  mediaType?: string | null
+  content: { text: string; encoding: 'utf8' | 'base64' }
 }
 
 /** A step of a try, in the order in which they ran: a list with levels instead of a tree, so that nobody can nest without end. */
@@ -45,6 +54,9 @@ export interface LiveStep {
 /** Of one try, so many steps, and so deep at most. */
 export const MOST_STEPS = 1000
 export const DEEPEST_STEP = 20
+/** Of one try, so many attachments, which hold so many characters together at most. */
+export const MOST_ATTACHMENTS = 20
+export const MOST_ATTACHED = 1_500_000
 
 /** What one try can come to; whether a test recovered is told by its tries. */
 export const LIVE_OUTCOMES = ['passed', 'failed', 'errored', 'skipped', 'blocked', 'notRun'] as const satisfies readonly Outcome[]
@@ -70,6 +82,12 @@ export function testResultOf(live: LiveResult): TestResult {
     stdout: cutOrNull(live.stdout),
     stderr: cutOrNull(live.stderr),
     steps: treeOf(live.steps ?? []),
+    attachments: (live.attachments ?? []).map(({ name: file, mediaType = null, content }) => ({
+      name: shortened(file),
+      mediaType,
+      path: null,
+      content,
+    })),
   })
   return {
     name,
@@ -110,12 +128,22 @@ function listOf(steps: readonly TestStep[], level = 0, list: LiveStep[] = []): L
   return list
 }
 
-/** The tries at a test that a file tells, as a reporter would tell them one by one; attachments are left out. */
+/** Those that a report holds itself, the first that are small enough together. */
+function smallOf(attachments: readonly AttachmentRef[]): LiveAttachment[] {
+  let room = MOST_ATTACHED
+  return attachments.slice(0, MOST_ATTACHMENTS).flatMap(({ name, mediaType, content }) => {
+    if (content === null || content.text.length > room) return []
+    room -= content.text.length
+    return [{ name, mediaType, content }]
+  })
+}
+
+/** The tries at a test that a file tells, as a reporter would tell them one by one, with small attachments. */
 export const liveResultsOf = (
   { name, suites, classname, sourceFile, profile, properties, attempts }: TestResult,
   occurrence: number,
 ): LiveResult[] =>
-  attempts.map(({ outcome, durationMs, startedAt, failures, reason, stdout, stderr, steps }) => ({
+  attempts.map(({ outcome, durationMs, startedAt, failures, reason, stdout, stderr, steps, attachments }) => ({
     name,
     suites: [...suites],
     classname,
@@ -132,6 +160,7 @@ export const liveResultsOf = (
     stderr,
     properties: properties.map((property) => ({ name: property.name, value: property.value })),
     steps: listOf(steps),
+    attachments: smallOf(attachments),
   }))
 
 /** A fault as a reporter tells it, within the same limits. */
