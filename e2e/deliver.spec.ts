@@ -4,17 +4,25 @@ import { bobbin, expect, folderWith, sample, test } from './bobbin.js'
 test('a new user delivers by command and finds the message, the case and the history', async ({ signedIn: page }) => {
   const test = (fails: boolean) =>
     `<testsuite name="quay"><testcase classname="quay.Lamp" name="lamp stays lit [FERRY-101]" time="0.2">${fails ? '<failure message="lamp went out" type="AssertionError">at quay/lamp.ts:7</failure>' : ''}</testcase></testsuite>`
-  const folder = folderWith({ 'a.xml': test(false), 'b.xml': test(true), 'page.xml': '<html/>' })
+  const folder = folderWith({
+    'a.xml': test(false),
+    'b.xml': test(true),
+    'page.xml': '<html/>',
+    'lamp-stays-lit-FERRY-101.txt': 'fuse 7 is out',
+  })
   const target = ['--pipeline', 'quay', '--branch', 'trial', '--environment', 'pier-test']
   expect(bobbin('deliver', `${folder}/a.xml`, ...target, '--build', '7').out).toContain('made pipeline quay')
   const second = bobbin('deliver', `${folder}/{b,page}.xml`, ...target, '--build', '8')
   expect(second.code).toBe(2)
   expect(second.out).toContain('1 newly failing')
   expect(second.out).toContain('The root element <html> is no known result format')
+  const attached = bobbin('deliver', '--attach', `${folder}/{test}.txt`, ...target, '--build', '8')
+  expect(attached).toMatchObject({ code: 0, out: expect.stringMatching(/attached \S+lamp-stays-lit/) })
   await page.goto(/http\S+\/runs\/\d+/.exec(second.out)?.[0] ?? '')
   await page.getByRole('row', { name: /lamp stays lit/ }).click()
   const inspector = page.getByRole('complementary', { name: 'Result' })
   await expect(inspector).toContainText('lamp went out')
+  await expect(inspector.getByRole('region', { name: 'Attachments' })).toContainText('lamp-stays-lit-FERRY-101.txt')
   await expect(inspector.getByRole('img', { name: 'Last 2 builds: 1 passed, 1 failed' })).toBeVisible()
   await inspector.getByRole('link', { name: 'FERRY-101' }).click()
   await expect(page.getByRole('complementary', { name: 'Case' })).toContainText('lamp stays lit')

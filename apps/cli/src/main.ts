@@ -51,6 +51,9 @@ Example:
   bobbin deliver 'reports/**/*.xml' --pipeline fare-desk-web --build 412 --branch main --commit 9f1c2ab --environment pier-test
   bobbin deliver reports/ --attach 'test-results/**/*.png' --pipeline fare-desk-web --build 412 --branch main --environment pier-test
   bobbin deliver reports/ --attach 'shots/{class}/{test}-*.png' 'logs/{case}.log' --pipeline fare-desk-web --build 412 --branch main --environment pier-test
+  bobbin deliver --attach 'films/{test}.webm' --pipeline fare-desk-web --build 412 --branch main --environment pier-test
+
+Without result files, what is attached finds the results that the run has already, as those that were told live.
 
 What is not named is taken from BOBBIN_PIPELINE, BOBBIN_BUILD, BOBBIN_BRANCH, BOBBIN_ENVIRONMENT, BOBBIN_COMMIT, BOBBIN_AUTHOR, BOBBIN_ADDRESS and
 BOBBIN_SHARD, then from bobbin.json in the repository (project, pipeline, branch, environment, files, attach), then from what pipelines commonly set

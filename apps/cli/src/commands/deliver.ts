@@ -52,8 +52,10 @@ export async function deliverFiles(patterns: string[], options: DeliverOptions):
   const config = readConfig()
   const place = placeOf(options, config)
   const progress = new Progress()
-  const found = findFiles(namedFiles(patterns, config))
   const attach = options.attach ?? config.attach
+  // what belongs to results that were told live comes alone
+  const alone = options.attach !== undefined && patterns.length === 0 && config.files === undefined
+  const found = alone ? { files: [], passedOver: [] } : findFiles(namedFiles(patterns, config))
   const attached = attach ? findAttachments(attach).filter(({ name }) => !found.files.includes(name)) : []
   const files: OutgoingFile[] = await Promise.all([
     ...found.files.map(async (name) => ({ name, content: await openAsBlob(name) })),

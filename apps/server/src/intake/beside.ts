@@ -112,6 +112,12 @@ export async function storeBeside(db: Queryable, projectId: number, runId: numbe
   }
 }
 
+/** Takes from results of other deliveries what this one attached to them, unless another one attached the same. */
+export async function detach(db: Queryable, runId: number, deliveryId: number): Promise<void> {
+  await run(db, UNTELL, { runId, deliveryId })
+  await run(db, EMPTY, { runId, deliveryId })
+}
+
 /** Files that were attached by any delivery to a run, to be attached again after one of its files was read again. */
 export const attachedTo = (db: Queryable, runId: number): Promise<BesideFile[]> => rowsOf<BesideFile>(db, ATTACHED, { runId })
 
@@ -136,10 +142,29 @@ select a.script_id as "scriptId", a.file_id as "fileId", a.ordinal::int as ordin
 from attempt a join script s on s.id = a.script_id where a.run_id = $runId and a.day = $day::date order by a.script_id, a.ordinal`
 
 const ADD = `
-insert into attachment (project_id, run_id, script_id, file_id, ordinal, name, path, hash, bytes, media_type)
-select $projectId, $runId, x."scriptId", x."fileId", x.ordinal, x.name, x.path, decode(x.hash, 'hex'), x.bytes, x."mediaType"
+insert into attachment (project_id, run_id, script_id, file_id, ordinal, name, path, hash, bytes, media_type, told)
+select $projectId, $runId, x."scriptId", x."fileId", x.ordinal, x.name, x.path, decode(x.hash, 'hex'), x.bytes, x."mediaType", true
 from jsonb_to_recordset($rows::jsonb) as x ("scriptId" int, "fileId" int, ordinal smallint, name text, path text, hash text, bytes bigint, "mediaType" text)
 where not exists (select 1 from attachment a where a.run_id = $runId and a.script_id = x."scriptId" and a.ordinal = x.ordinal and a.path = x.path)`
+
+/** What one delivery alone attached in a run, for rows that are not those of its own files. */
+const OWN_ATTACHED = `
+own as (
+  select f.content, f.name from result_file f
+  where f.delivery_id = $deliveryId and f.status = 'attached' and f.content is not null and not exists (
+    select 1 from result_file o join delivery d on d.id = o.delivery_id
+    where d.run_id = $runId and d.id <> $deliveryId and o.status = 'attached' and o.content = f.content and o.name = f.name)
+), others as (
+  select a.id, a.path, a.told, own.name from attachment a join own on own.content = a.hash
+  where a.run_id = $runId and a.file_id not in (select id from result_file where delivery_id = $deliveryId)
+)`
+
+const UNTELL = `
+with ${OWN_ATTACHED} delete from attachment a using others where a.id = others.id and others.told and others.path = left(others.name, 2000)`
+
+/** A report names these: they stand where they stood before anybody delivered them. */
+const EMPTY = `
+with ${OWN_ATTACHED} update attachment a set hash = null, bytes = null from others where a.id = others.id and not others.told and others.path is not null`
 
 const ATTACHED = `
 select f.name, encode(f.content, 'hex') as hash, f.bytes::float8 as bytes, f.media_type as "mediaType", f.belongs

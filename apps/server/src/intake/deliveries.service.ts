@@ -10,7 +10,7 @@ import { BLOBS, type BlobStore } from '../platform/blobs/blob-store.js'
 import { type InTransaction, rowsOf, run } from '../platform/database.js'
 import { notFound, Problem } from '../platform/problem.js'
 import { RunsService } from '../runs/index.js'
-import { attachedTo, matchBeside, storeBeside } from './beside.js'
+import { attachedTo, detach, matchBeside, storeBeside } from './beside.js'
 import { decidedOf } from './delivery-decided.js'
 import { DECISIONS, DELIVERIES, DELIVERY, DELIVERY_FILES } from './delivery-queries.js'
 import { deliveryRun } from './delivery-run.js'
@@ -85,6 +85,7 @@ export class DeliveriesService {
     const { project, caller } = context
     await this.change(project, id, async (db, held) => {
       if (!held.run) throw new Problem('conflict', 'notStored', 'Nothing of this delivery is stored, so there is nothing to undo')
+      await detach(db, held.run.runId, id)
       const scriptIds = await removeFiles(db, held.run, held.fileIds)
       await run(db, 'update result_file set run_id = null where delivery_id = $id', { id })
       await run(db, 'update delivery set run_id = null, undone_at = now(), undone_by = $by where id = $id', { id, by: caller.accountId })
@@ -125,8 +126,10 @@ export class DeliveriesService {
     )
     if (twin)
       throw new Problem('conflict', 'already', `That run has “${twin.name}” already, so the delivery stays where it is. Undo it instead`)
+    await detach(db, from.runId, id)
     await moveFiles(db, from, to, fileIds)
     await run(db, 'update delivery set run_id = $runId where id = $id', { id, runId: to.runId })
+    await this.attachAgain(db, project, to)
   }
 
   /** Reads a kept file with the reader of today, in place of what it brought before. */
@@ -163,8 +166,13 @@ export class DeliveriesService {
       id: held.id,
       runId: place.runId,
     })
-    await storeBeside(db, project.id, place.runId, await matchBeside(db, place, await attachedTo(db, place.runId)))
+    await this.attachAgain(db, project, place)
     await forgetUnused(db, project.id, held.id, lost)
+  }
+
+  /** What deliveries attached to a run finds the results that it has now. */
+  private async attachAgain(db: InTransaction, project: Project, run: Target): Promise<void> {
+    await storeBeside(db, project.id, run.runId, await matchBeside(db, run, await attachedTo(db, run.runId)))
   }
 
   /** What was stored stays stored, whatever the reader says today. */

@@ -301,6 +301,40 @@ describe('files whose path tells the test', () => {
     expect((await attachments(sent.run?.id)).map(({ ordinal }) => ordinal)).toEqual([1, 2])
   })
 
+  it('are attached to a run that has its results already, as one told live; undone and moved as a whole', async () => {
+    const place = 'told-alone'
+    const first = await deliverWith({ 'report.xml': report }, [], place)
+    const named = `<testsuite name="s"><testcase classname="c" name="names it"><failure message="no"/><system-out>[[ATTACHMENT|out/trace.zip]]</system-out></testcase></testsuite>`
+    await deliverWith({ 'named.xml': named }, [], place)
+    const before = await everything()
+    const shots: [string, object | null][] = [
+      ['shots/opens.png', { test: 'opens at noon [FERRY-101]' }],
+      ['out/trace.zip', null],
+    ]
+    const sent = await deliverWith({}, shots, place)
+    expect(sent).toMatchObject({ made: [], run: { id: first.run?.id }, files: [{ status: 'attached' }, { status: 'attached' }] })
+    expect(await attachments(first.run?.id)).toMatchObject([{ file: 'trace.zip' }, { file: 'opens.png' }])
+    // the same again is not undone with one of them
+    const again = await deliverWith({}, shots, place)
+    const both = await everything()
+    await undo(again.deliveryId)
+    expect(await everything()).toEqual(both)
+    const elsewhere = await deliverWith({ 'report.xml': report.replace('message="no"', 'message="other"') }, [], `${place}-2`)
+    const { pipeline, build, branch, environment } = (await page(elsewhere.deliveryId)).target
+    expect(await move(sent.deliveryId, { pipeline, build, branch, environment })).toMatchObject({ status: 200 })
+    expect(await attachments(first.run?.id)).toMatchObject([{ file: 'trace.zip' }])
+    expect(await attachments(elsewhere.run?.id)).toMatchObject([{ file: 'opens.png' }])
+    await undo(sent.deliveryId)
+    await undo(elsewhere.deliveryId)
+    expect(await everything()).toEqual(before)
+  })
+
+  it('make no run where there is none', async () => {
+    const sent = await deliverWith({}, [['shots/opens.png', { test: 'opens' }]], 'told-nowhere')
+    expect(sent).toMatchObject({ made: [], run: null, files: [{ status: 'passedOver' }] })
+    expect(await bobbin.ask(`select 1 as one from pipeline where name = 'told-nowhere'`)).toEqual([])
+  })
+
   it('are refused with a sentence where the words are none', async () => {
     const form = new FormData()
     form.append('belongs', '["flips"]')

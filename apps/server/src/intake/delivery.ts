@@ -21,7 +21,7 @@ import type { Kept } from './original-copy.js'
 import { disposeOf, readFiles, type IncomingFile, type ReadFile, type UnreadFile } from './read-file.js'
 import { beginFile, type Early, forgetMade, placeFile } from './place-tests.js'
 import { storeFile } from './store-file.js'
-import { resolveTarget, type MadeLog, type Target } from './target.js'
+import { findTarget, resolveTarget, type MadeLog, type Target } from './target.js'
 
 export interface DeliveryTools {
   sequelize: Sequelize
@@ -165,14 +165,23 @@ export class Delivery implements Taker {
     for (const note of notes) this.notes.add(note)
   }
 
-  /** Files that lay beside the reports find the results that name them, or that they tell. */
+  /** Files that lay beside the reports find the results that name them, or that they tell; so do those of a run that was told live. */
   private async settleBeside(): Promise<void> {
-    if (this.run === null) return
+    if (this.beside.files.length === 0) return
     const db = { sequelize: this.tools.sequelize }
-    const matches = await matchBeside(db, this.run, this.beside.files)
+    const projectId = this.context.project.id
+    const target = this.run ?? (await findTarget(db, projectId, this.dto))
+    if (target === null) return
+    const matches = await matchBeside(db, target, this.beside.files)
     const used = new Map([...matches.named, ...matches.told].map(({ file }) => [file.name, file]))
+    if (used.size === 0) return
     for (const file of used.values()) await this.beside.keep(this.tools.blobs, file)
-    await storeBeside(db, this.context.project.id, this.run.runId, matches)
+    await storeBeside(db, projectId, target.runId, matches)
+    if (this.run === null) {
+      await run(db, TELL_STORED, { id: this.id, runId: target.runId, newScripts: 0, made: '[]', notes: '[]' })
+      await announce(db, projectId, ['runs'])
+      this.run = target
+    }
     for (const file of this.files) {
       const content = used.get(file.name)
       if (!content || file.status !== 'passedOver') continue
@@ -188,8 +197,9 @@ export class Delivery implements Taker {
 
   /** @param ended has its part in the transaction that ends the delivery */
   async finish(ended?: (db: InTransaction, report: DeliveryReport) => Promise<void>): Promise<DeliveryReport> {
-    await this.settleBeside()
+    // before a run is found by its attachments alone: they are no shard
     await this.settleShards()
+    await this.settleBeside()
     const report = await this.report()
     await this.keepRecord((db) => ended?.(db, report))
     return report
@@ -248,7 +258,7 @@ const TELL_STORED = `
 update delivery set run_id = $runId, new_scripts = new_scripts + $newScripts, made = made || $made::jsonb, notes = notes || $notes::jsonb where id = $id`
 const TOLD = 'select made, notes, new_scripts as "newScripts" from delivery where id = $id'
 
-const NOT_NAMED = new Refusal('notResult', 'No result of this delivery names it, and its path tells none')
+const NOT_NAMED = new Refusal('notResult', 'No result of the run names it, and its path tells none')
 
 function delivered(file: ReadFile, status: 'stored' | 'already', unknownKeys: DeliveredFile['unknownKeys']): DeliveredFile {
   const { format, faults, warnings } = file.findings

@@ -36,6 +36,20 @@ export async function resolveTarget(db: Queryable, projectId: number, dto: Place
   return { runId: found.runId, day }
 }
 
+/** The run that a delivery names, where it is there and may still be changed; nothing is made. */
+export async function findTarget(
+  db: Queryable,
+  projectId: number,
+  { pipeline, environment, branch, build }: PlaceDto,
+): Promise<Target | null> {
+  const [found] = await rowsOf<Found>(db, FIND_TARGET, { projectId, pipeline, environment, branch, build })
+  if (!found) return null
+  const [row] = await rowsOf<{ day: string }>(db, 'select day::text as day from run where id = $id and forgotten_at is null', {
+    id: found.runId,
+  })
+  return row ? { runId: found.runId, day: row.day } : null
+}
+
 /** What a delivery names, where all of it is there: nearly always, but for the first delivery of a build. */
 const FIND_TARGET = `
 select r.id as "runId", b.id as "buildId", b.commit from pipeline p

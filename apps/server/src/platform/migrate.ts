@@ -11,6 +11,7 @@ import { deliveries } from '../migrations/0009-deliveries.js'
 import { live } from '../migrations/0010-live.js'
 import { lasting } from '../migrations/0011-lasting.js'
 import { setChecks } from '../migrations/0012-set-checks.js'
+import { toldAttachments } from '../migrations/0013-told-attachments.js'
 
 /** Every migration, in order; a name stays for ever. */
 const MIGRATIONS: readonly { name: string; sql: string }[] = [
@@ -26,6 +27,7 @@ const MIGRATIONS: readonly { name: string; sql: string }[] = [
   { name: '0010-live', sql: live },
   { name: '0011-lasting', sql: lasting },
   { name: '0012-set-checks', sql: setChecks },
+  { name: '0013-told-attachments', sql: toldAttachments },
 ]
 
 const LOCK = 0x0b0bb1

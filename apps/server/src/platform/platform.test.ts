@@ -72,6 +72,7 @@ describe('migrate', () => {
         '0010-live',
         '0011-lasting',
         '0012-set-checks',
+        '0013-told-attachments',
       ])
       expect(await migrate(url)).toEqual([])
     }))
