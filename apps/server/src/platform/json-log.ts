@@ -1,4 +1,4 @@
-import { ConsoleLogger, type LogLevel } from '@nestjs/common'
+import { ConsoleLogger, Logger, type LogLevel } from '@nestjs/common'
 import { requestId } from './request-context.js'
 
 type JsonOptions = Parameters<ConsoleLogger['getJsonLogObject']>[1]
@@ -21,4 +21,10 @@ export class JsonLog extends ConsoleLogger {
     const id = requestId()
     return id === null ? line : { ...line, requestId: id }
   }
+}
+
+/** Libraries warn on the console, each in its own way: in a log that machines read, that is a line like all others. To be called once. */
+export function logWarnings(): void {
+  const log = new Logger('Library')
+  console.warn = (...words: unknown[]) => log.warn(words.map(String).join(' '))
 }

@@ -2,6 +2,7 @@ import pg from 'pg'
 import { afterAll, afterEach, beforeAll, beforeEach, describe, expect, inject, it, vi } from 'vitest'
 import { TestApp, TOKEN } from '../testing/test-app.js'
 import { BLOBS, type BlobStore } from './blobs/index.js'
+import { logWarnings } from './json-log.js'
 
 let bobbin: TestApp
 let said: string[] = []
@@ -44,6 +45,15 @@ describe('each request', () => {
     expect((await ask('/health', { 'x-request-id': 'quay-17' })).headers.get('x-request-id')).toBe('quay-17')
     expect((await ask('/health', { 'x-request-id': 'x'.repeat(200) })).headers.get('x-request-id')).not.toContain('xxx')
   })
+})
+
+it('takes what libraries warn of on the console for a line like all others', () => {
+  const { warn } = console
+  logWarnings()
+  console.warn('Rolling back transaction', 7)
+  console.warn = warn
+  const [line] = said.filter((text) => text.includes('Rolling back'))
+  expect(JSON.parse(line ?? '')).toMatchObject({ level: 'warn', context: 'Library', message: 'Rolling back transaction 7' })
 })
 
 describe('what is away', () => {
