@@ -9,7 +9,7 @@ import { ROOT } from '../lib/process.mjs'
 import { median } from './measure.mjs'
 
 const TESTS = 2000
-const TURNS = 6
+const TURNS = 10
 const PAGES = 20
 /** Fifty results a second, in tenths. */
 const BATCH = 5

@@ -170,7 +170,8 @@ export class Feed {
 
   /** Attachments are the first thing to be left out when the server is away for long: a report has them, too. */
   private withRoom(result: LiveResult): LiveResult {
-    const attachments = within(result.attachments ?? [])
+    if (result.attachments === undefined || result.attachments.length === 0) return result
+    const attachments = within(result.attachments)
     const size = attachments.reduce((sum, { content }) => sum + content.text.length, 0)
     if (size === 0 || this.attached + size > MOST_ATTACHED_WAITING) return { ...result, attachments: [] }
     this.attached += size

@@ -1,20 +1,34 @@
-import { Agent, type IncomingMessage, request as httpRequest, type RequestOptions } from 'node:http'
-import { Agent as SecureAgent, request as httpsRequest } from 'node:https'
+import type { ClientRequest, IncomingMessage, RequestOptions } from 'node:http'
 
 /** A server that takes longer to answer is taken for away. */
 const ANSWER_MS = 30_000
 
-/** One connection that is kept: the platform's `fetch` costs the tests beside it several times as much. */
-const AGENTS = { 'http:': new Agent({ keepAlive: true, maxSockets: 1 }), 'https:': new SecureAgent({ keepAlive: true, maxSockets: 1 }) }
+type Request = (url: URL, hear: (answer: IncomingMessage) => void, options: RequestOptions) => ClientRequest
+
+/**
+ * One connection that is kept: the platform's `fetch` costs the tests beside it several times as much. Of the two modules only the one
+ * that is needed is loaded.
+ */
+async function requesting(secure: boolean): Promise<Request> {
+  const { Agent, request } = secure ? await import('node:https') : await import('node:http')
+  const agent = new Agent({ keepAlive: true, maxSockets: 1 })
+  return (url, hear, options) => request(url, { ...options, agent }, hear)
+}
+const known = new Map<boolean, Promise<Request>>()
 
 /** Sends a request with a JSON body, or asks where there is none. @throws Error when nobody answers */
-export function send(address: string, token: string, json?: string): Promise<{ status: number; text: string }> {
+export async function send(address: string, token: string, json?: string): Promise<{ status: number; text: string }> {
+  const url = new URL(address)
+  const secure = url.protocol === 'https:'
+  let request = known.get(secure)
+  if (!request) known.set(secure, (request = requesting(secure)))
+  return answerOf(await request, url, token, json)
+}
+
+function answerOf(request: Request, url: URL, token: string, json?: string): Promise<{ status: number; text: string }> {
   return new Promise((resolve, reject) => {
-    const url = new URL(address)
-    const secure = url.protocol === 'https:'
     const options: RequestOptions = {
       method: json === undefined ? 'GET' : 'POST',
-      agent: AGENTS[secure ? 'https:' : 'http:'],
       timeout: ANSWER_MS,
       headers: {
         authorization: `Bearer ${token}`,
@@ -28,9 +42,9 @@ export function send(address: string, token: string, json?: string): Promise<{ s
       answer.on('error', reject)
       answer.on('end', () => resolve({ status: answer.statusCode ?? 0, text }))
     }
-    const request = secure ? httpsRequest(url, options, hear) : httpRequest(url, options, hear)
-    request.on('error', reject)
-    request.on('timeout', () => request.destroy(new Error(`no answer within ${ANSWER_MS / 1000} s`)))
-    request.end(json)
+    const sent = request(url, hear, options)
+    sent.on('error', reject)
+    sent.on('timeout', () => sent.destroy(new Error(`no answer within ${ANSWER_MS / 1000} s`)))
+    sent.end(json)
   })
 }
