@@ -10,6 +10,9 @@ import { isMochaHook } from '../mocha/hook-name.js'
 /** xUnit.net's v2 result file and what its v3 adds, after the published description of the format (xunit.net, "Format: XML, v2+"). */
 export const xunitXml = xmlFormat('xunit2-xml', ['assemblies', 'assembly'], (context) => new XUnit(context))
 
+/** What Mocha's reporter for this format calls the assembly, if nobody says otherwise (mocha-xunit-reporter 2.3). */
+const MOCHA = 'Mocha Tests'
+
 const OUTCOMES: Record<string, Outcome> = { Pass: 'passed', Fail: 'failed', Skip: 'skipped', NotRun: 'notRun' }
 
 interface Test {
@@ -136,7 +139,12 @@ class XUnit implements Vocabulary {
   }
 
   finish(): FileFindings {
-    return this.results.finish(this.ownRunner || this.results.count === 0 ? 'xunit' : null)
+    return this.results.finish(this.runner())
+  }
+
+  private runner(): string | null {
+    if (this.ownRunner || this.results.count === 0) return 'xunit'
+    return this.assembly === MOCHA ? 'mocha' : null
   }
 }
 
