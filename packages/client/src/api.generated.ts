@@ -454,7 +454,10 @@ export interface paths {
     }
     get?: never
     put?: never
-    /** Reads a kept file again with the reader of today, in place of what it brought before; an undone one is taken in again */
+    /**
+     * Reads a kept file again with the reader of today, in place of what it brought before; an undone one is taken in again
+     * @description One that was attached is attached again, with all that its delivery attached.
+     */
     post: operations['deliveriesReadAgain']
     delete?: never
     options?: never

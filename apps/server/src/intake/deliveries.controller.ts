@@ -40,7 +40,10 @@ export class DeliveriesController {
     })
   }
 
-  /** Reads a kept file again with the reader of today, in place of what it brought before; an undone one is taken in again. */
+  /**
+   * Reads a kept file again with the reader of today, in place of what it brought before; an undone one is taken in again. One that was
+   * attached is attached again, with all that its delivery attached.
+   */
   @Post(':id/files/:file/reading')
   @HttpCode(200)
   readAgain(

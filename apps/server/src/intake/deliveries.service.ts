@@ -22,7 +22,7 @@ import { disposeOf, readFiles, type ReadFile, type UnreadFile } from './read-fil
 import { forgetUnused, lockRun, moveFiles, removeFiles, resettle } from './rework.js'
 import { openStage, placeFile } from './place-tests.js'
 import { storeFile } from './store-file.js'
-import { isForgotten, resolveTarget, type Target } from './target.js'
+import { findTarget, isForgotten, resolveTarget, type Target } from './target.js'
 
 interface DeliveryRecord extends Omit<DeliveryDetail, 'at' | 'run' | 'undone' | 'files' | 'decided' | 'decisions'> {
   at: Date
@@ -135,7 +135,11 @@ export class DeliveriesService {
   /** Reads a kept file with the reader of today, in place of what it brought before. */
   async readAgain(context: Context, id: number, fileId: number): Promise<DeliveryFile> {
     const { project } = context
-    const { name, original } = await this.fileRow(project, id, fileId)
+    const { name, original, status } = await this.fileRow(project, id, fileId)
+    if (status === 'attached') {
+      await this.change(project, id, (db, held) => this.takeInAttached(db, project, held))
+      return this.fileOf(id, fileId)
+    }
     const content = await this.unpacked(name, original)
     for await (const read of readFiles({ name, chunks: content, cut: () => false })) {
       try {
@@ -146,9 +150,26 @@ export class DeliveriesService {
         disposeOf(read)
       }
     }
+    return this.fileOf(id, fileId)
+  }
+
+  private async fileOf(id: number, fileId: number): Promise<DeliveryFile> {
     const [file] = await this.files(id, fileId)
     if (!file) throw notFound('file', fileId)
     return file
+  }
+
+  /** All that a delivery attached is attached again, to the run that it names. */
+  private async takeInAttached(db: InTransaction, project: Project, held: Held): Promise<void> {
+    const found = held.run ?? (await findTarget(db, project.id, dtoOf(held.target)))
+    const place = found && (await lockRun(db, found.runId))
+    if (!place)
+      throw new Problem('conflict', 'noRun', `Build ${held.target.build} has no run any more whose results this could be attached to`)
+    await run(db, 'update delivery set run_id = $runId, undone_at = null, undone_by = null where id = $id', {
+      id: held.id,
+      runId: place.runId,
+    })
+    await this.attachAgain(db, project, place)
   }
 
   private async replace(db: InTransaction, project: Project, held: Held, fileId: number, file: ReadFile, original: string): Promise<void> {
@@ -217,10 +238,10 @@ export class DeliveriesService {
     return rows.map((row) => ({ ...row, readAt: row.readAt.toISOString() }))
   }
 
-  private async fileRow(project: Project, id: number, fileId: number): Promise<{ name: string; original: string | null }> {
-    const [row] = await rowsOf<{ name: string; original: string | null }>(
+  private async fileRow(project: Project, id: number, fileId: number): Promise<{ name: string; original: string | null; status: string }> {
+    const [row] = await rowsOf<{ name: string; original: string | null; status: string }>(
       this,
-      `select name, encode(original, 'hex') as original from result_file where id = $fileId and delivery_id = $id and project_id = $projectId`,
+      `select name, encode(original, 'hex') as original, status from result_file where id = $fileId and delivery_id = $id and project_id = $projectId`,
       { id, fileId, projectId: project.id },
     )
     if (!row) throw notFound('file', fileId)

@@ -325,8 +325,14 @@ describe('files whose path tells the test', () => {
     expect(await attachments(first.run?.id)).toMatchObject([{ file: 'trace.zip' }])
     expect(await attachments(elsewhere.run?.id)).toMatchObject([{ file: 'opens.png' }])
     await undo(sent.deliveryId)
+    expect(await attachments(elsewhere.run?.id)).toEqual([])
+    const [shot] = await filesOf(sent)
+    expect(await readAgain(sent.deliveryId, shot?.id ?? 0)).toMatchObject({ status: 200, answer: { status: 'attached' } })
+    expect(await attachments(elsewhere.run?.id)).toMatchObject([{ file: 'opens.png' }])
+    await undo(sent.deliveryId)
     await undo(elsewhere.deliveryId)
     expect(await everything()).toEqual(before)
+    expect(await readAgain(sent.deliveryId, shot?.id ?? 0)).toMatchObject({ status: 409, answer: { code: 'noRun' } })
   })
 
   it('make no run where there is none', async () => {

@@ -121,6 +121,14 @@ describe('the page of a delivery', () => {
     await waitFor(() => expect(sent).toHaveLength(2))
   })
 
+  it('attaches again what came alone: once, for all of it', async () => {
+    const attached = (id: number) => file(id, { status: 'attached', original: false, totals: null, format: null, framework: null })
+    const { sent } = show({ ...gone, files: [attached(1), attached(2)] }, { [`POST ${API}/files/1/reading`]: attached(1) })
+    await screen.findByText(/Undone by Runa Solberg/)
+    press('Take it in again')
+    await waitFor(() => expect(sent.map(({ path }) => path)).toEqual([`${API}/files/1/reading`]))
+  })
+
   it('offers what is still to come where taking in again was stopped half-way', async () => {
     const { sent } = show({ ...delivery, files: [file(1), file(2, { status: 'undone' })] }, { [`POST ${API}/files/2/reading`]: file(2) })
     await screen.findByText('1 file of it is still undone.')

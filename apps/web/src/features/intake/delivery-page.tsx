@@ -120,6 +120,12 @@ function sumOf(files: readonly DeliveryFile[]): OutcomeTotals {
 
 const isKept = (file: DeliveryFile) => file.original && (file.status === 'stored' || file.status === 'undone' || file.status === 'refused')
 
+/** What takes an undone delivery in again: its result files, or what it attached where it had none. */
+function takenInBy(files: readonly DeliveryFile[]): DeliveryFile[] {
+  const kept = files.filter(isKept)
+  return kept.length > 0 ? kept : files.filter(({ status }) => status === 'attached').slice(0, 1)
+}
+
 function Actions({ delivery, reading }: { delivery: DeliveryDetail; reading: Reading }) {
   const [asking, setAsking] = useState<'move' | 'undo' | null>(null)
   const undo = useUndo(delivery, reading)
@@ -177,7 +183,7 @@ function useUndo(delivery: DeliveryDetail, reading: Reading) {
   return useMutation({
     mutationFn: () => api.post('/projects/{project}/deliveries/{id}/undo', { path: { project: project.slug, id: delivery.id } }),
     onSuccess: async (after) => {
-      notifyUndo(`Taken out of build ${delivery.target.build}.`, () => reading.start(after.files.filter(isKept)))
+      notifyUndo(`Taken out of build ${delivery.target.build}.`, () => reading.start(takenInBy(after.files)))
       await refresh()
     },
     onError: (error) => notifyError(`The delivery stays as it is: ${messageOf(error)}`),
@@ -227,7 +233,7 @@ function Progress({ reading }: { reading: Reading }) {
 function Undone({ delivery, reading }: { delivery: DeliveryDetail; reading: Reading }) {
   const { undone } = delivery
   // of one that was stopped half-way, or has more files than are shown at once, those that are still to come
-  const kept = delivery.files.filter((file) => isKept(file) && (undone !== null || file.status === 'undone'))
+  const kept = undone === null ? delivery.files.filter((file) => isKept(file) && file.status === 'undone') : takenInBy(delivery.files)
   return (
     <div className="flex items-center gap-4 border-b border-hairline border-l-[3px] border-l-soft bg-cloth px-[21px] py-2">
       <p>
