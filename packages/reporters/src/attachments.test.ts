@@ -1,9 +1,10 @@
 import { mkdtempSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { MOST_ATTACHED, MOST_ATTACHMENTS } from '@bobbin/core'
-import { expect, it } from 'vitest'
+import { type LiveResult as Taken, MOST_ATTACHED, MOST_ATTACHMENTS } from '@bobbin/core'
+import { expect, expectTypeOf, it } from 'vitest'
 import { smallAttachments, within } from './attachments'
+import type { LiveResult } from './live-result'
 
 const folder = mkdtempSync(join(tmpdir(), 'bobbin-attachments-'))
 const file = (name: string, bytes: number) => {
@@ -34,3 +35,6 @@ it('gives no more than the server takes', () => {
     expect(taken.reduce((sum, { content }) => sum + content.text.length, 0)).toBeLessThanOrEqual(MOST_ATTACHED)
   }
 })
+
+// the package needs nothing, so that it writes out what the core says; the compiler compares the two
+it('tells results in the shape in which they are taken', () => expectTypeOf<LiveResult>().toEqualTypeOf<Taken>())

@@ -64,9 +64,7 @@ export class Feed {
   private pending: LiveResult[] = []
   private faults: LiveFault[] = []
   /** JSON bodies of batches that the server has not confirmed, oldest first. */
-  private queue: { number: number; body: string }[] = []
-  /** Characters of attachments that wait. */
-  private attached = 0
+  private queue: { number: number; body: string; attached: number }[] = []
   private batches = 0
   private id: number | null = null
   private project: string | null = null
@@ -172,10 +170,13 @@ export class Feed {
   private withRoom(result: LiveResult): LiveResult {
     if (result.attachments === undefined || result.attachments.length === 0) return result
     const attachments = within(result.attachments)
-    const size = attachments.reduce((sum, { content }) => sum + content.text.length, 0)
-    if (size === 0 || this.attached + size > MOST_ATTACHED_WAITING) return { ...result, attachments: [] }
-    this.attached += size
-    return { ...result, attachments }
+    return { ...result, attachments: this.attached + sizeOf(attachments) > MOST_ATTACHED_WAITING ? [] : attachments }
+  }
+
+  /** Characters of attachments that wait; asked only for results that have some. */
+  private get attached(): number {
+    const queued = this.queue.reduce((sum, batch) => sum + batch.attached, 0)
+    return this.pending.reduce((sum, { attachments }) => sum + sizeOf(attachments), queued)
   }
 
   /** Takes what went wrong outside any test. */
@@ -245,19 +246,21 @@ export class Feed {
   private flush(beat: boolean): void {
     if (this.over) return
     if (beat && this.pending.length === 0 && this.queue.length === 0 && this.id !== null)
-      this.queue.push({ number: ++this.batches, body: body(this.batches, []) })
+      this.queue.push({ number: ++this.batches, body: body(this.batches, []), attached: 0 })
     while (this.pending.length > 0 || this.faults.length > 0) {
       const texts: string[] = []
-      let size = 0
+      let [size, attached] = [0, 0]
       while (texts.length < MOST_RESULTS && size < MOST_TEXT) {
         const next = this.pending.shift()
         if (!next) break
         const whole = JSON.stringify(cut(next))
-        const text = whole.length > MOST_ONE ? JSON.stringify(cut({ ...next, attachments: [] })) : whole
+        const fits = whole.length <= MOST_ONE
+        const text = fits ? whole : JSON.stringify(cut({ ...next, attachments: [] }))
+        if (fits) attached += sizeOf(next.attachments)
         texts.push(text)
         size += text.length
       }
-      this.queue.push({ number: ++this.batches, body: body(this.batches, texts, this.faults.splice(0, MOST_FAULTS)) })
+      this.queue.push({ number: ++this.batches, body: body(this.batches, texts, this.faults.splice(0, MOST_FAULTS)), attached })
     }
     if (beat) void this.work()
   }
@@ -299,7 +302,6 @@ export class Feed {
         isLast ? closing(next.body, this.ended) : next.body,
       )
       this.queue.shift()
-      if (this.queue.length === 0 && this.pending.length === 0) this.attached = 0
       this.heard(taken.stop)
       if (isLast) return this.finish()
     }
@@ -405,6 +407,9 @@ const body = (number: number, texts: readonly string[], faults: readonly LiveFau
 
 /** A batch that is the last one: the server closes the feed with it, and who ends a process waits for one answer and not for two. */
 const closing = (batch: string, ended: string): string => `${batch.slice(0, -1)},"close":"${ended}"}`
+
+const sizeOf = (attachments: LiveResult['attachments'] = []): number =>
+  attachments.reduce((sum, { content }) => sum + content.text.length, 0)
 
 const shorter = (text: string): string => (text.length > MOST_FIELD ? text.slice(0, MOST_FIELD) : text)
 const shorterOrNull = (text: string | null | undefined): string | null => (text ? shorter(text) : null)

@@ -126,7 +126,6 @@ export class LiveContentDto {
 
 export class LiveAttachmentDto implements LiveAttachment {
   @IsString()
-  @IsNotEmpty()
   name: string
   @IsOptional()
   @IsString()

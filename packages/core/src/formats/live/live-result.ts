@@ -83,7 +83,7 @@ export function testResultOf(live: LiveResult): TestResult {
     stderr: cutOrNull(live.stderr),
     steps: treeOf(live.steps ?? []),
     attachments: (live.attachments ?? []).map(({ name: file, mediaType = null, content }) => ({
-      name: shortened(file),
+      name: shortened(file) || 'attachment',
       mediaType,
       path: null,
       content,
@@ -128,17 +128,11 @@ function listOf(steps: readonly TestStep[], level = 0, list: LiveStep[] = []): L
   return list
 }
 
-/** Those that a report holds itself, the first that are small enough together. */
-function smallOf(attachments: readonly AttachmentRef[]): LiveAttachment[] {
-  let room = MOST_ATTACHED
-  return attachments.slice(0, MOST_ATTACHMENTS).flatMap(({ name, mediaType, content }) => {
-    if (content === null || content.text.length > room) return []
-    room -= content.text.length
-    return [{ name, mediaType, content }]
-  })
-}
+/** Those that a report holds itself; the feed leaves out what is too large. */
+const heldIn = (attachments: readonly AttachmentRef[]): LiveAttachment[] =>
+  attachments.flatMap(({ name, mediaType, content }) => (content ? [{ name, mediaType, content }] : []))
 
-/** The tries at a test that a file tells, as a reporter would tell them one by one, with small attachments. */
+/** The tries at a test that a file tells, as a reporter would tell them one by one, with the attachments that it holds. */
 export const liveResultsOf = (
   { name, suites, classname, sourceFile, profile, properties, attempts }: TestResult,
   occurrence: number,
@@ -160,7 +154,7 @@ export const liveResultsOf = (
     stderr,
     properties: properties.map((property) => ({ name: property.name, value: property.value })),
     steps: listOf(steps),
-    attachments: smallOf(attachments),
+    attachments: heldIn(attachments),
   }))
 
 /** A fault as a reporter tells it, within the same limits. */
