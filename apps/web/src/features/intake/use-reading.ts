@@ -35,12 +35,13 @@ export function useReading(delivery: DeliveryDetail): Reading {
           .catch((error: unknown) => failures.push(`${file.name}: ${messageOf(error)}`))
         done++
       }
-      return { done, of: files.length, failures }
+      const words = files.every(({ status }) => status === 'attached') ? 'attached again' : 'read again'
+      return { done, of: files.length, failures, words }
     },
-    onSuccess: ({ done, of, failures }) => {
+    onSuccess: ({ done, of, failures, words }) => {
       for (const failure of failures.slice(0, 3)) notifyError(failure)
       const stoppedWords = done < of ? `, then stopped. ${count(of - done, 'file')} stayed as before` : ''
-      notify(`${count(done - failures.length, 'file')} read again${stoppedWords}.`)
+      notify(`${count(done - failures.length, 'file')} ${words}${stoppedWords}.`)
     },
     onSettled: async () => {
       setProgress(null)

@@ -69,7 +69,7 @@ export class XmlEvents {
   /** Characters since the last element opened or closed; counted in whole pieces. */
   private sinceTag = 0
   /** Texts of the elements that are open, outermost first. */
-  private readonly texts = new OpenTexts()
+  private readonly texts = new ElementTexts()
   /** The element whose start tag is being read. */
   private attributes: Attributes | null = null
   private tagLine = 1
@@ -184,16 +184,16 @@ export class XmlEvents {
   }
 }
 
-interface OpenText {
+interface GatheredText {
   text: string
   cut: boolean
   heard: boolean
 }
 
 /** Gathers the text of each open element up to the limit. Closing one goes on with the text of the element around it. */
-class OpenTexts {
+class ElementTexts {
   /** Of the elements that are open, outermost first, below them the file; the places of closed ones are used again. */
-  private readonly all: OpenText[] = [{ text: '', cut: false, heard: true }]
+  private readonly all: GatheredText[] = [{ text: '', cut: false, heard: true }]
   private depth = 0
 
   /** @returns whether text is heard now */
@@ -232,8 +232,8 @@ class OpenTexts {
     return this.innermost.heard
   }
 
-  private get innermost(): OpenText {
-    return this.all[this.depth] as OpenText
+  private get innermost(): GatheredText {
+    return this.all[this.depth] as GatheredText
   }
 }
 
