@@ -77,7 +77,9 @@ function awayOf(error: unknown): ProblemDetails | null {
   return null
 }
 
-const messageFrom = (error: unknown): string => (error instanceof Error ? error.message : String(error))
+/** In words; several addresses that all refuse are an error with a code and without any. */
+const messageFrom = (error: unknown): string =>
+  error instanceof Error ? error.message || ((error as { code?: string }).code ?? error.name) : String(error)
 
 /** Turns whatever was thrown into problem details (RFC 9457). */
 @Catch()
