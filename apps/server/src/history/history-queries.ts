@@ -23,14 +23,16 @@ export const OUTCOMES_OF_RUNS = `
 select p.nth::int - 1 as nth, array_agg(r.script_id) as "scriptIds", string_agg(r.outcome::text, '') as codes
 from ${RESULTS_OF_RUNS} group by p.nth`
 
-/** Every lane in which any of the scripts has results, newest first. */
+/** Every lane in whose newest runs any of the scripts has a result, newest first. Binds: projectId, scriptIds, span. */
 export const LANES_OF_SCRIPTS = `
 select l.id, p.name as pipeline, l.branch, e.name as environment
-from (
-  select r.lane_id, max(r.started_at) as newest from run r
-  where r.project_id = $projectId and r.id in (select run_id from result where script_id = any($scriptIds::int[]))
-  group by r.lane_id
-) seen join lane l on l.id = seen.lane_id join pipeline p on p.id = l.pipeline_id join environment e on e.id = l.environment_id
+from lane l join pipeline p on p.id = l.pipeline_id join environment e on e.id = l.environment_id
+cross join lateral (
+  select max(r.started_at) as newest
+  from (select id, day, started_at from run where lane_id = l.id order by sort_key desc limit $span) r
+  where exists (select 1 from result x where x.run_id = r.id and x.day = r.day and x.script_id = any($scriptIds::int[]))
+) seen
+where l.project_id = $projectId and seen.newest is not null
 order by seen.newest desc limit 12`
 
 /** Outcome and duration of some scripts over given runs. */

@@ -33,11 +33,11 @@ export class HistoryService {
     return { points: points.map(pointOf), byScript: threadsOf(scriptIds, points.length, runs) }
   }
 
-  /** The histories of some scripts, each in every lane where it ran, newest lane first. */
+  /** The histories of some scripts, each in every lane in whose newest builds it ran, newest lane first. */
   async histories(projectId: number, scriptIds: number[]): Promise<Map<number, ScriptHistory[]>> {
     const histories = new Map<number, ScriptHistory[]>(scriptIds.map((id) => [id, []]))
     if (scriptIds.length === 0) return histories
-    const lanes = await rowsOf<LaneRef>(this, LANES_OF_SCRIPTS, { projectId, scriptIds })
+    const lanes = await rowsOf<LaneRef>(this, LANES_OF_SCRIPTS, { projectId, scriptIds, span: SPAN })
     for (const lane of lanes) {
       const points = await this.points(lane.id)
       const cells = await rowsOf<Cell>(this, CELLS, { ...axes(points), scriptIds })

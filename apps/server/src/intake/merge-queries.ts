@@ -1,4 +1,7 @@
-import { SET_SUMS, SUMS } from '../runs/index.js'
+import { ADD_SUMS, SET_SUMS, SUMS } from '../runs/index.js'
+
+/** That a run got something. */
+const DELIVERED = 'delivered_at = now(), started_at = least(started_at, coalesce($startedAt::timestamptz, started_at))'
 
 /**
  * Set-based steps from the staging tables into the project, in order. Rows are inserted in hash order, so that two deliveries never wait for each other in a ring.
@@ -108,45 +111,67 @@ order by 2, 3 on conflict (script_id, case_id) do nothing`
 
 export const UNKNOWN_DECLARED = `select distinct key, name as test from stage_declared where case_id is null order by 1, 2 limit 200`
 
-/**
- * Attempts follow those that the run already has for the same script: a second file is a later try. A script with one attempt
- * has its result at once, which is nearly all of them; those with more are answered, for SETTLE.
- * Texts are looked up once each: only those of this file, however many the project has.
- */
-export const STORE_ATTEMPTS = `
-with texts as materialized (
+/** Texts are looked up once each: only those of this file, however many the project has. */
+const TEXTS = `
+texts as materialized (
   select own.hash, b.id from (select distinct hash from stage_body) own
   cross join lateral (select id from body where project_id = $projectId and hash = own.hash offset 0) b
 ), signatures as materialized (
   select own.hash, g.id from (select distinct hash from stage_signature) own
   cross join lateral (select id from signature where project_id = $projectId and hash = own.hash offset 0) g
-), had as materialized (
+)`
+
+/** Staged attempts as rows of `attempt`, with what follows `from` of their own. */
+const storeStaged = (ordinal: string, had: string) => `
+insert into attempt (run_id, script_id, day, ordinal, file_id, outcome, duration_ms, started_at, signature_id, message_id, failures_id, stdout_id, stderr_id, steps_id, reason, properties)
+select $runId, t.script_id, $day::date, ${ordinal},
+  $fileId, a.outcome, a.duration_ms, a.started_at, g.id, m.id, f.id, so.id, se.id, st.id, a.reason, a.properties
+from stage_attempt a
+join stage_script t on t.seq = a.seq
+${had}
+left join signatures g on g.hash = a.signature
+left join texts m on m.hash = a.message
+left join texts f on f.hash = a.failures
+left join texts so on so.hash = a.stdout
+left join texts se on se.hash = a.stderr
+left join texts st on st.hash = a.steps
+returning script_id, ordinal, outcome, duration_ms, signature_id, message_id`
+
+const settleFirst = (where: string) => `
+insert into result (run_id, script_id, day, outcome, attempts, duration_ms, signature_id, message_id)
+select $runId, script_id, $day::date, outcome, 1, duration_ms, case when outcome in (2, 3) then signature_id end, message_id
+from stored where ${where}`
+
+/** Whether the run has an attempt at any of the staged tests. */
+export const SOME_AGAIN = `
+select exists (
+  select 1 from stage_script t join attempt a on a.run_id = $runId and a.day = $day::date and a.script_id = t.script_id
+) as again`
+
+/**
+ * The first and only attempts at their tests, with their results and what they add to the sums of the run. Where the run has an attempt
+ * at one of them after all, a unique key is violated.
+ */
+export const STORE_FIRST_ATTEMPTS = `
+with ${TEXTS}, stored as (${storeStaged('1', '')}), settled as (${settleFirst('true')})
+update run set ${ADD_SUMS}, ${DELIVERED} from (select ${SUMS} from stored) s where id = $runId`
+
+/**
+ * Attempts follow those that the run already has for the same script: a second file is a later try. A script with one attempt
+ * has its result at once, which is nearly all of them; those with more are answered, for SETTLE.
+ */
+export const STORE_ATTEMPTS = `
+with ${TEXTS}, had as materialized (
   select own.script_id, a.most from (select distinct script_id from stage_script) own
   cross join lateral (
     select max(ordinal) as most from attempt where run_id = $runId and day = $day::date and script_id = own.script_id offset 0
   ) a
   where a.most is not null and exists (select 1 from attempt where run_id = $runId and day = $day::date)
-), stored as (
-  insert into attempt (run_id, script_id, day, ordinal, file_id, outcome, duration_ms, started_at, signature_id, message_id, failures_id, stdout_id, stderr_id, steps_id, reason, properties)
-  select $runId, t.script_id, $day::date,
-    (coalesce(had.most, 0) + row_number() over (partition by t.script_id order by a.seq, a.ordinal))::smallint,
-    $fileId, a.outcome, a.duration_ms, a.started_at, g.id, m.id, f.id, so.id, se.id, st.id, a.reason, a.properties
-  from stage_attempt a
-  join stage_script t on t.seq = a.seq
-  left join had on had.script_id = t.script_id
-  left join signatures g on g.hash = a.signature
-  left join texts m on m.hash = a.message
-  left join texts f on f.hash = a.failures
-  left join texts so on so.hash = a.stdout
-  left join texts se on se.hash = a.stderr
-  left join texts st on st.hash = a.steps
-  returning script_id, ordinal, outcome, duration_ms, signature_id, message_id
-), again as materialized (select distinct script_id from stored where ordinal > 1
-), settled as (
-  insert into result (run_id, script_id, day, outcome, attempts, duration_ms, signature_id, message_id)
-  select $runId, script_id, $day::date, outcome, 1, duration_ms, case when outcome in (2, 3) then signature_id end, message_id
-  from stored where ordinal = 1 and script_id not in (select script_id from again)
-)
+), stored as (${storeStaged(
+  '(coalesce(had.most, 0) + row_number() over (partition by t.script_id order by a.seq, a.ordinal))::smallint',
+  'left join had on had.script_id = t.script_id',
+)}), again as materialized (select distinct script_id from stored where ordinal > 1
+), settled as (${settleFirst('ordinal = 1 and script_id not in (select script_id from again)')})
 select script_id as "scriptId" from again`
 
 /**
@@ -175,11 +200,11 @@ on conflict (run_id, script_id, day) do update set
   signature_id = excluded.signature_id, message_id = excluded.message_id`
 
 const sums = (more: string) => `
-update run set ${SET_SUMS}, changes = null${more}
+update run set ${SET_SUMS}${more}
 from (select ${SUMS} from result where run_id = $runId and day = $day::date) s where id = $runId`
 
 /** The sums of a run, rebuilt from its results in the transaction that stores them. */
-export const REFRESH_RUN = sums(', delivered_at = now(), started_at = least(started_at, coalesce($startedAt::timestamptz, started_at))')
+export const REFRESH_RUN = sums(`, ${DELIVERED}`)
 
 /** The same when nothing new came in. */
 export const REFRESH_SUMS = sums('')

@@ -55,18 +55,23 @@ export const RESETTLE = [
      select 1 from attempt a where a.run_id = r.run_id and a.day = r.day and a.script_id = r.script_id)`,
 ]
 
-/** Cases that were made for such scripts by a rule and that nobody touched go with them, marked as deleted. */
+/** Which of some scripts no run knows any more. All results of the project are gone through once: no index tells those of a script. */
+export const UNSEEN = `
+with own as (select unnest($scriptIds::int[]) as id)
+select id as "scriptId" from own where id not in (
+  select x.script_id from run r join result x on x.run_id = r.id and x.day = r.day where r.project_id = $projectId and x.script_id in (select id from own)
+)`
+
+/** Cases that were made for such scripts alone by a rule and that nobody touched go with them, marked as deleted. */
 export const FORGET_MADE_CASES = `
 update test_case c set deleted_at = now(), version = c.version + 1
 where c.project_id = $projectId and c.deleted_at is null and c.version = 1
-  and exists (select 1 from link l where l.case_id = c.id and l.script_id = any($scriptIds::int[]) and l.origin = 'rule' and l.created_by is null)
-  and not exists (select 1 from link l where l.case_id = c.id and l.origin <> 'rule')
-  and not exists (select 1 from link l join result r on r.script_id = l.script_id where l.case_id = c.id)`
+  and exists (select 1 from link l where l.case_id = c.id and l.script_id = any($unseen::int[]) and l.origin = 'rule' and l.created_by is null)
+  and not exists (select 1 from link l where l.case_id = c.id and (l.origin <> 'rule' or l.script_id <> all($unseen::int[])))`
 
 /** Scripts that no run knows any more are forgotten, unless a person decided something about them. */
 export const FORGET_SCRIPTS = `
-delete from script s where s.project_id = $projectId and s.id = any($scriptIds::int[])
-  and not exists (select 1 from result r where r.script_id = s.id)
+delete from script s where s.project_id = $projectId and s.id = any($unseen::int[])
   and not exists (select 1 from link l where l.script_id = s.id and (l.origin = 'manual' or l.state = 'rejected' or l.created_by is not null))`
 
 /** A run without files, and what was made for it alone. To be called with no delivery under way in the project. */

@@ -57,7 +57,10 @@ export async function forgetChanges(db: InTransaction, { runId }: Target): Promi
 
 /** What nothing refers to any more after a delivery was taken out: scripts, the run, and what was made for it. */
 export async function forgetUnused(db: InTransaction, projectId: number, deliveryId: number, scriptIds: number[]): Promise<void> {
-  await run(db, sql.FORGET_MADE_CASES, { projectId, scriptIds })
-  await run(db, sql.FORGET_SCRIPTS, { projectId, scriptIds })
+  const unseen = scriptIds.length === 0 ? [] : idsOf(await rowsOf<{ scriptId: number }>(db, sql.UNSEEN, { projectId, scriptIds }))
+  if (unseen.length > 0) {
+    await run(db, sql.FORGET_MADE_CASES, { projectId, unseen })
+    await run(db, sql.FORGET_SCRIPTS, { projectId, unseen })
+  }
   for (const statement of sql.FORGET_EMPTY) await run(db, statement, { projectId, deliveryId })
 }

@@ -79,8 +79,11 @@ create temporary table if not exists stage_attempt (${STAGE_COLUMNS}) on commit 
 create temporary table if not exists stage_declared (seq int, identity bytea, name text, key text, case_id int) on commit delete rows;
 create temporary table if not exists stage_script (seq int, script_id int, differs boolean) on commit delete rows`
 
-/** Hashes and sorts of the merge fit in memory: 100,000 attempts need some 30 MB. */
-export const MERGE_IN_MEMORY = "set local work_mem = '64MB'"
+/**
+ * Hashes and sorts of the merge fit in memory: 100,000 attempts need some 30 MB. Tests are met with their scripts by hash: what the
+ * planner takes for many more rows than there are, it would sort first.
+ */
+export const MERGE_IN_MEMORY = "set local work_mem = '64MB'; set local enable_mergejoin = off"
 
 /** Plans of a large merge are made from what the tables hold, not from guesses about it; a small sample tells that. */
 export const PLAN_MERGE = `
@@ -100,6 +103,8 @@ export class Stage {
   private readonly signatures = new TextPool(this.signatureSpool)
   /** Whether a test declares a key. */
   declares = false
+  /** Whether a test was tried more than once. */
+  retries = false
   private readonly lists = new ListFields()
   readonly attachments = new StagedAttachments()
   /** The columns of failures that were staged, by what they say. */
@@ -109,6 +114,7 @@ export class Stage {
   add(result: TestResult): void {
     const test = this.testFields(result)
     if (result.keys.length > 0) this.declares = true
+    if (result.attempts.length > 1) this.retries = true
     const properties = result.properties.length > 0 ? textField(wellFormedJson(result.properties)) : NULL_FIELD
     for (const [i, attempt] of result.attempts.entries()) {
       if (attempt.attachments.length > 0) this.attachments.add(this.seq, i + 1, attempt.attachments)

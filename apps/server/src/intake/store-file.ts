@@ -2,7 +2,7 @@ import type { Fault, FileCoverage } from '@bobbin/core'
 import type { Project } from '../access/index.js'
 import type { DeliveredFile } from '../contract/index.js'
 import type { BlobStore } from '../platform/blobs/blob-store.js'
-import { type InTransaction, rowsOf, run } from '../platform/database.js'
+import { type InTransaction, isUniqueViolation, rowsOf, run } from '../platform/database.js'
 import { FORGET_CHANGES } from '../runs/index.js'
 import { caseForEach } from '../scripts/index.js'
 import { copyRows, listText } from './copy-text.js'
@@ -42,16 +42,51 @@ export async function storeFile(
   }
   if (stage.hasSignatures) await run(db, merge.MERGE_SIGNATURES, { projectId })
   if (placed.toMake > 0) await caseForEach(db, project, { fileId })
-  const again = await rowsOf<{ scriptId: number }>(db, merge.STORE_ATTEMPTS, { projectId, fileId, ...place })
-  const retried = again.map(({ scriptId }) => scriptId)
-  await stage.attachments.store(db, blobs, { projectId, fileId, ...place })
-  if (retried.length > 0) await run(db, merge.SETTLE, { ...place, scriptIds: retried })
+  // before the run is summed up: one with faults is incomplete
   await storeFaults(db.transaction, faults, { projectId, runId, fileId })
   await storeCoverage(db.transaction, coverage ?? [], { projectId, runId, fileId })
   const began = startedAt !== null && isPlausible(startedAt, Date.now()) ? new Date(startedAt) : null
-  await run(db, merge.REFRESH_RUN, { ...place, startedAt: began })
+  const bind = { projectId, fileId, ...place, startedAt: began }
+  const retried = (await storeFirstAttempts(db, { stage, findings }, bind)) ? [] : await storeLaterAttempts(db, bind)
+  await stage.attachments.store(db, blobs, { projectId, fileId, ...place })
   const unknownKeys = stage.declares ? await rowsOf<DeliveredFile['unknownKeys'][number]>(db, merge.UNKNOWN_DECLARED) : []
   return { newScripts: placed.fresh, unknownKeys, retried }
+}
+
+interface StoreBind extends Record<string, unknown> {
+  runId: number
+  day: string
+}
+
+/** With fewer tests than this it is asked first whether the run has one of them; with more it is found out by trying. */
+const FEW = 1000
+
+/** Stores the attempts of a file that tries each of its tests once, of which its run has none: nearly all files. @returns whether it did */
+async function storeFirstAttempts(
+  db: InTransaction,
+  { stage, findings }: Pick<ReadFile, 'stage' | 'findings'>,
+  bind: StoreBind,
+): Promise<boolean> {
+  if (stage.retries || findings.settlement.groups.some(({ kind }) => kind === 'attempts')) return false
+  if (stage.tests < FEW && (await rowsOf<{ again: boolean }>(db, merge.SOME_AGAIN, bind))[0]?.again) return false
+  await run(db, 'savepoint attempts')
+  try {
+    await run(db, merge.STORE_FIRST_ATTEMPTS, bind)
+    return true
+  } catch (error) {
+    if (!isUniqueViolation(error)) throw error
+    await run(db, 'rollback to savepoint attempts')
+    return false
+  }
+}
+
+/** The same for files of which nothing is known. @returns scripts that have more than one attempt in the run now */
+async function storeLaterAttempts(db: InTransaction, bind: StoreBind): Promise<number[]> {
+  const again = await rowsOf<{ scriptId: number }>(db, merge.STORE_ATTEMPTS, bind)
+  const scriptIds = again.map(({ scriptId }) => scriptId)
+  if (scriptIds.length > 0) await run(db, merge.SETTLE, { ...bind, scriptIds })
+  await run(db, merge.REFRESH_RUN, bind)
+  return scriptIds
 }
 
 interface FileKeys {

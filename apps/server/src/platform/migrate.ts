@@ -12,6 +12,7 @@ import { live } from '../migrations/0010-live.js'
 import { lasting } from '../migrations/0011-lasting.js'
 import { setChecks } from '../migrations/0012-set-checks.js'
 import { toldAttachments } from '../migrations/0013-told-attachments.js'
+import { lighterStoring } from '../migrations/0014-lighter-storing.js'
 
 /** Every migration, in order; a name stays for ever. */
 const MIGRATIONS: readonly { name: string; sql: string }[] = [
@@ -28,6 +29,7 @@ const MIGRATIONS: readonly { name: string; sql: string }[] = [
   { name: '0011-lasting', sql: lasting },
   { name: '0012-set-checks', sql: setChecks },
   { name: '0013-told-attachments', sql: toldAttachments },
+  { name: '0014-lighter-storing', sql: lighterStoring },
 ]
 
 const LOCK = 0x0b0bb1

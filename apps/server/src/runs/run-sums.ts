@@ -1,18 +1,27 @@
 import { OUTAGE } from '@bobbin/core'
 import type { ClientBase } from 'pg'
 
-/** What results come to: counts by outcome and the time they took. */
+/** What results come to: counts by outcome and the time they took, in whole microseconds: such sums can be added to. */
 export const SUMS = `count(*)::int as total, count(*) filter (where outcome = 1)::int as passed, count(*) filter (where outcome = 2)::int as failed,
   count(*) filter (where outcome = 3)::int as errored, count(*) filter (where outcome = 4)::int as skipped,
   count(*) filter (where outcome = 5)::int as blocked, count(*) filter (where outcome = 6)::int as not_run,
-  count(*) filter (where outcome = 7)::int as recovered, coalesce(round(sum(duration_ms)), 0)::bigint as duration_ms`
+  count(*) filter (where outcome = 7)::int as recovered, coalesce(sum(round(duration_ms::float8 * 1000)), 0)::bigint as duration_us`
 
-/** Those sums in a run, from the alias `s`. */
-export const SET_SUMS = `total = s.total, passed = s.passed, failed = s.failed, errored = s.errored, skipped = s.skipped, blocked = s.blocked,
-  not_run = s.not_run, recovered = s.recovered, duration_ms = s.duration_ms, incomplete = run.live or exists (select 1 from fault where run_id = run.id),
-  outage = s.errored >= ${OUTAGE.least} and s.errored >= ${OUTAGE.share} * s.total`
+const OUTCOMES = ['passed', 'failed', 'errored', 'skipped', 'blocked', 'not_run', 'recovered']
+const ADDED = ['total', ...OUTCOMES, 'duration_us']
 
-const KEPT = 'total, passed, failed, errored, skipped, blocked, not_run, recovered, duration_ms, incomplete, outage'
+/** What is kept with a run, given each of its sums, and that what it changed has to be counted anew. */
+const set = (sum: (name: string) => string) => `${ADDED.map((name) => `${name} = ${sum(name)}`).join(', ')},
+  incomplete = run.live or exists (select 1 from fault where run_id = run.id),
+  outage = ${sum('errored')} >= ${OUTAGE.least} and ${sum('errored')} >= ${OUTAGE.share} * (${sum('total')}), changes = null`
+
+/** Sums from the alias `s` become those of a run. */
+export const SET_SUMS = set((name) => `s.${name}`)
+
+/** Sums from the alias `s` are added to those of a run. */
+export const ADD_SUMS = set((name) => `run.${name} + s.${name}`)
+
+const KEPT = [...ADDED, 'incomplete', 'outage']
 
 /** A run whose kept sums were not those of its results. */
 export interface Differing {
@@ -31,7 +40,7 @@ export async function recountSums(database: ClientBase, projectId: number | null
   await database.query('create temporary table kept on commit drop as select * from run where false')
   await database.query('insert into kept select * from run where $1::int is null or project_id = $1', own)
   const { rowCount } = await database.query(
-    `update run set ${SET_SUMS}, changes = null
+    `update run set ${SET_SUMS}
      from (select r.id, s.* from run r cross join lateral (select ${SUMS} from result where run_id = r.id and day = r.day) s
        where $1::int is null or r.project_id = $1) s where s.id = run.id`,
     own,
@@ -58,4 +67,4 @@ export async function rebuildSums(database: ClientBase): Promise<number> {
   }
 }
 
-const columnsOf = (table: string) => KEPT.split(', ').map((column) => `${table}.${column}`).join(', ') // prettier-ignore
+const columnsOf = (table: string) => KEPT.map((column) => `${table}.${column}`).join(', ') // prettier-ignore
