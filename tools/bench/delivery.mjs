@@ -1,13 +1,9 @@
 // Delivery: from the HTTP request to visible in a query, against COPY of the same rows into an unlogged table plus the bare parse.
 import { writeFileSync } from 'node:fs'
 import { join } from 'node:path'
-import { Readable } from 'node:stream'
-import { pipeline } from 'node:stream/promises'
-import { from } from 'pg-copy-streams'
-import { readResultFile } from '../../packages/core/dist/index.js'
-import { Stage, STAGE_COLUMNS } from '../../apps/server/dist/intake/staging.js'
 import { textOf } from './files.mjs'
 import { barePass } from './parsing.mjs'
+import { copyRows, dropTable, makeTable, rowsOf } from './rows.mjs'
 
 const TESTS = 100_000
 /** First builds, each of tests that were never seen, and later builds of the last of them. */
@@ -63,17 +59,13 @@ async function timeOf(bench, text, target) {
 }
 
 /** The least it could cost: reading the file with nobody listening, and copying its rows to where nothing checks them. */
-async function baseline(bench, path, text) {
-  const stage = new Stage()
-  for (const result of readResultFile(Buffer.from(text)).results) stage.add(result)
-  const rows = []
-  for await (const chunk of stage.attemptChunks()) rows.push(chunk)
-  stage.dispose()
-  await bench.database.query(`create unlogged table bench_rows (${STAGE_COLUMNS})`)
+async function baseline({ database }, path, text) {
+  const rows = rowsOf(Buffer.from(text))
+  await makeTable(database, 'unlogged')
   const began = performance.now()
   await barePass(path)
-  await pipeline(Readable.from(rows), bench.database.query(from('copy bench_rows from stdin')))
+  await copyRows(database, rows)
   const time = performance.now() - began
-  await bench.database.query('drop table bench_rows')
+  await dropTable(database)
   return time
 }

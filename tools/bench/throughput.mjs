@@ -1,15 +1,11 @@
 // A million results in 200 files from 8 senders at once, with one server process and with two.
 import { mkdtempSync, openAsBlob, readFileSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
-import { Readable } from 'node:stream'
-import { pipeline } from 'node:stream/promises'
-import { from } from 'pg-copy-streams'
-import { readResultFile } from '../../packages/core/dist/index.js'
-import { Stage, STAGE_COLUMNS } from '../../apps/server/dist/intake/staging.js'
 import { ApiClient, deliver } from '../../packages/client/dist/index.js'
 import { startTestServer } from '../lib/test-server.mjs'
 import { textOf } from './files.mjs'
 import { barePass } from './parsing.mjs'
+import { copyRows, dropTable, makeTable, rowsOf } from './rows.mjs'
 
 const FILES = 200
 const TESTS = 5000
@@ -86,24 +82,16 @@ function writeFiles(home) {
   })
 }
 
-/** The same files read with nobody listening, one after the other, and their rows copied to where nothing checks them. */
+/** The same files read with nobody listening, one after the other, and their rows copied to a plain table, where nothing checks them. */
 async function baseline(paths, { database }) {
-  const rows = []
-  for (const path of paths) {
-    const stage = new Stage()
-    for (const result of readResultFile(readFileSync(path)).results) stage.add(result)
-    const own = []
-    for await (const chunk of stage.attemptChunks()) own.push(chunk)
-    rows.push(own)
-    stage.dispose()
-  }
-  await database.query(`create unlogged table bench_rows (${STAGE_COLUMNS})`)
+  const rows = paths.map((path) => rowsOf(readFileSync(path)))
+  await makeTable(database)
   const began = performance.now()
   for (const [i, path] of paths.entries()) {
     await barePass(path)
-    await pipeline(Readable.from(rows[i]), database.query(from('copy bench_rows from stdin')))
+    await copyRows(database, rows[i])
   }
   const time = performance.now() - began
-  await database.query('drop table bench_rows')
+  await dropTable(database)
   return time
 }

@@ -35,5 +35,6 @@ export class EventsController {
 @Module({
   controllers: [EventsController],
   providers: [ChangeListener, { provide: APP_INTERCEPTOR, useClass: AnnounceInterceptor }],
+  exports: [ChangeListener],
 })
 export class EventsModule {}

@@ -2,7 +2,6 @@ import { Inject, Injectable } from '@nestjs/common'
 import { InjectConnection } from '@nestjs/sequelize'
 import { Sequelize } from 'sequelize-typescript'
 import type { Readable } from 'node:stream'
-import { createGunzip } from 'node:zlib'
 import type { Context, Project } from '../access/index.js'
 import type { Decision, DeliveryDetail, DeliveryFile, DeliveryPlace, DeliveryRow } from '../contract/index.js'
 import { announce } from '../events/announce.js'
@@ -18,6 +17,8 @@ import { keepUnknownKeys, rereadRow } from './file-rows.js'
 import type { PlaceDto } from './intake.dto.js'
 import { holdIntake } from './intake-lock.js'
 import { placeOf } from './intake.service.js'
+import { ScriptMemory } from './known-scripts.js'
+import { unpacked } from './original-copy.js'
 import { disposeOf, readFiles, type ReadFile, type UnreadFile } from './read-file.js'
 import { forgetUnused, lockRun, moveFiles, removeFiles, resettle } from './rework.js'
 import { openStage, placeFile } from './place-tests.js'
@@ -47,6 +48,7 @@ export class DeliveriesService {
     private readonly runs: RunsService,
     @InjectConnection() readonly sequelize: Sequelize,
     @Inject(BLOBS) private readonly blobs: BlobStore,
+    private readonly scripts: ScriptMemory,
   ) {}
 
   async list({ project }: Context): Promise<DeliveryRow[]> {
@@ -209,8 +211,8 @@ export class DeliveriesService {
   }
 
   /** A change to a delivery while nothing else comes into the project. */
-  private change(project: Project, id: number, work: (db: InTransaction, held: Held) => Promise<void>): Promise<void> {
-    return this.sequelize.transaction(async (transaction) => {
+  private async change(project: Project, id: number, work: (db: InTransaction, held: Held) => Promise<void>): Promise<void> {
+    await this.sequelize.transaction(async (transaction) => {
       const db = { sequelize: this.sequelize, transaction }
       await holdIntake(db, project.id)
       const [delivery] = await rowsOf<{ target: DeliveryPlace; runId: number | null }>(
@@ -225,6 +227,7 @@ export class DeliveriesService {
       await work(db, { id, target: delivery.target, run, fileIds: files.map((file) => file.id) })
       await announce(db, project.id, ['runs'])
     })
+    this.scripts.forget(project.id)
   }
 
   private async record(project: Project, id: number): Promise<DeliveryRecord> {
@@ -249,11 +252,9 @@ export class DeliveriesService {
   }
 
   private async unpacked(name: string, original: string | null): Promise<Readable> {
-    const packed = original === null ? null : await this.blobs.get(original)
-    if (!packed) throw new Problem('notFound', 'noOriginal', `“${name}” was not kept as it came, so it can’t be given back or read again`)
-    const content = createGunzip()
-    packed.on('error', (error) => content.destroy(error))
-    return packed.pipe(content)
+    const content = original === null ? null : await unpacked(this.blobs, original)
+    if (!content) throw new Problem('notFound', 'noOriginal', `“${name}” was not kept as it came, so it can’t be given back or read again`)
+    return content
   }
 }
 

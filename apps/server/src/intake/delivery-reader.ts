@@ -2,13 +2,13 @@ import { Inject, Injectable, Logger, type OnApplicationBootstrap, type OnApplica
 import { InjectConnection } from '@nestjs/sequelize'
 import pg from 'pg'
 import { Sequelize } from 'sequelize-typescript'
-import { createGunzip } from 'node:zlib'
 import type { Belongs } from '@bobbin/core'
 import { AccessService } from '../access/index.js'
 import { announce } from '../events/announce.js'
 import { BLOBS, type BlobStore } from '../platform/blobs/blob-store.js'
 import { CONFIG, type Config } from '../platform/config.js'
 import { rowsOf, run } from '../platform/database.js'
+import { unpacked } from './original-copy.js'
 import { IntakeService } from './intake.service.js'
 import type { TargetDto } from './intake.dto.js'
 import * as sql from './queue-queries.js'
@@ -124,21 +124,15 @@ export class DeliveryReader implements OnApplicationBootstrap, OnApplicationShut
         id,
       })
       for (const { name, attachment, belongs, hash } of files) {
-        const file = { name, chunks: await this.unpacked(name, hash), cut: () => false }
+        const chunks = await unpacked(this.blobs, hash)
+        if (!chunks) throw new Error(`“${name}” is not in the store of contents`)
+        const file = { name, chunks, cut: () => false }
         await (attachment ? delivery.attach(file, belongs) : delivery.take(file))
       }
       await delivery.finish((db, report) => run(db, sql.END_READING, { id, report: JSON.stringify(report) }))
     } finally {
       delivery.dispose()
     }
-  }
-
-  private async unpacked(name: string, hash: string): Promise<AsyncIterable<Uint8Array>> {
-    const packed = await this.blobs.get(hash)
-    if (!packed) throw new Error(`“${name}” is not in the store of contents`)
-    const content = createGunzip()
-    packed.on('error', (error) => content.destroy(error))
-    return packed.pipe(content)
   }
 }
 

@@ -16,10 +16,11 @@ import { addStoredRow, addUnstoredRows, isOwn, keepUnknownKeys } from './file-ro
 import type { Taker } from './incoming-files.js'
 import type { TargetDto } from './intake.dto.js'
 import { announceShards, settleLive, shardIsIn, waitNoMore } from './liveness.js'
+import type { ScriptMemory } from './known-scripts.js'
 import { lockRun } from './rework.js'
-import type { Kept } from './original-copy.js'
+import { type Kept, unpacked } from './original-copy.js'
 import { disposeOf, readFiles, type IncomingFile, type ReadFile, type UnreadFile } from './read-file.js'
-import { beginFile, type Early, forgetMade, placeFile } from './place-tests.js'
+import { type Begun, beginFile, type Early, forgetMade, OutOfDate, placeFile } from './place-tests.js'
 import { storeFile } from './store-file.js'
 import { findTarget, resolveTarget, type MadeLog, type Target } from './target.js'
 
@@ -28,6 +29,7 @@ export interface DeliveryTools {
   runs: RunsService
   blobs: BlobStore
   earlyPace: EarlyPace
+  scripts: ScriptMemory
 }
 
 const MOST_CHANGED = 1000
@@ -78,7 +80,9 @@ export class Delivery implements Taker {
   }
 
   async take(file: IncomingFile): Promise<void> {
-    for await (const read of readFiles(file, () => new EarlyPlacing(this.tools, this.context.project, this.tools.earlyPace))) {
+    const { project } = this.context
+    const known = () => this.tools.scripts.of(project.id)
+    for await (const read of readFiles(file, () => new EarlyPlacing(this.tools, project, this.tools.earlyPace), known)) {
       this.storing = true
       try {
         if ('stage' in read) this.files.push(await this.timed(read))
@@ -108,12 +112,22 @@ export class Delivery implements Taker {
 
   private async store(file: ReadFile): Promise<DeliveredFile> {
     const original = await file.original.keep(this.tools.blobs)
+    try {
+      return await this.storeRead(file, original)
+    } catch (error) {
+      if (!(error instanceof OutOfDate)) throw error
+      this.tools.scripts.forget(this.context.project.id)
+      return this.storeAgain(file.name, original)
+    }
+  }
+
+  private async storeRead(file: ReadFile, original: Kept): Promise<DeliveredFile> {
     const { early } = file
     if (early && (await early.settled(file.findings))) {
       try {
-        return await early.finish((db, placed, fileId) => this.storeIn(db, file, original, fileId, placed))
+        return await early.finish((db, placed, begun) => this.storeIn(db, file, original, begun, placed))
       } catch (error) {
-        if (error instanceof Problem) throw error
+        if (error instanceof Problem || error instanceof OutOfDate) throw error
         // two deliveries waited for each other, say: from the beginning, which tells what is really wrong
         early.brokenOff(error)
         await early.giveUp()
@@ -122,16 +136,31 @@ export class Delivery implements Taker {
     return inTransaction(this.tools, async (db) => this.storeIn(db, file, original, await beginFile(db, this.context.project)))
   }
 
+  /** What was known when the file was read holds no longer: it is read once more, with nothing known. */
+  private async storeAgain(name: string, original: Kept): Promise<DeliveredFile> {
+    const chunks = await unpacked(this.tools.blobs, original.hash)
+    if (!chunks) throw new Error(`“${name}” is not in the store of contents`)
+    for await (const read of readFiles({ name, chunks, cut: () => false })) {
+      try {
+        if ('stage' in read) return await this.storeRead(read, original)
+        throw read.refusal
+      } finally {
+        disposeOf(read)
+      }
+    }
+    throw new Error(`“${name}” was empty when it was read again`)
+  }
+
   /**
    * To be called with the stage open.
-   * @param reserved the number that the file's row gets
    * @param early what was placed of the file in this transaction while it was read
    */
-  private async storeIn(db: InTransaction, file: ReadFile, original: Kept, reserved: number, early?: Early): Promise<DeliveredFile> {
+  private async storeIn(db: InTransaction, file: ReadFile, original: Kept, begun: Begun, early?: Early): Promise<DeliveredFile> {
     const { blobs } = this.tools
     const { project } = this.context
     const log: MadeLog = { made: [], notes: [] }
-    const placed = await placeFile(db, project, file, reserved, early)
+    if (!file.stage.holds(file.findings.framework, begun.forgotten)) throw new OutOfDate()
+    const placed = await placeFile(db, project, file, begun.fileId, early)
     const target = await resolveTarget(
       db,
       project.id,
@@ -141,8 +170,8 @@ export class Delivery implements Taker {
     )
     // before its first results can be seen: a part is never taken for the whole
     await announceShards(db, target.runId, this.dto)
-    const fileId = await addStoredRow(db, { id: reserved, projectId: project.id, deliveryId: this.id, runId: target.runId }, file, original)
-    if (fileId === null && placed.fresh > 0) await forgetMade(db, project, reserved)
+    const fileId = await addStoredRow(db, { id: begun.fileId, projectId: project.id, deliveryId: this.id, runId: target.runId }, file, original)
+    if (fileId === null && placed.fresh > 0) await forgetMade(db, project, begun.fileId)
     const stored = fileId === null ? null : await storeFile(db, blobs, project, target, fileId, file, placed)
     // a delivery that is read again from its beginning finds what it stored itself
     const own = fileId === null && (await isOwn(db, this.id, target.runId, file))
@@ -156,7 +185,10 @@ export class Delivery implements Taker {
       notes: JSON.stringify(log.notes.filter((note) => !this.notes.has(note))),
     })
     await announce(db, project.id, ['runs'])
-    db.transaction.afterCommit(() => this.committed(target, log))
+    db.transaction.afterCommit(() => {
+      this.committed(target, log)
+      if (stored) this.tools.scripts.learn(project.id, begun.forgotten, file.findings.framework, file.stage.learnt())
+    })
     return delivered(file, stored || own ? 'stored' : 'already', stored?.unknownKeys ?? [])
   }
 

@@ -5,6 +5,7 @@ import { afterAll, beforeAll, beforeEach, describe, expect, it, vi } from 'vites
 import { TestApp, TOKEN } from '../testing/test-app.js'
 import { EARLY_PACE, EarlyPlacing } from './early-placing.js'
 import { IntakeService } from './intake.service.js'
+import { ScriptMemory } from './known-scripts.js'
 
 let bobbin: TestApp
 let intake: IntakeService
@@ -79,6 +80,9 @@ async function compared(text: string) {
   return { early: (await early())[0], results: expected[0] as { attempts: number; outcome: number }[] }
 }
 
+/** Tests that this process knows need no placing. */
+const knowNothing = () => bobbin.app.get(ScriptMemory).forget(1)
+
 /** Connections of the server on which a transaction is open, whether something is under way or not. */
 const openTransactions = async () =>
   (
@@ -118,10 +122,14 @@ describe('a large file, placed while it is read, comes to what it comes to other
 
   it('also build after build, and as a file that the run has already', async () => {
     intake.earlyPace = PACE
+    const send = (text: string, build: string) => {
+      knowNothing()
+      return bobbin.deliver(text, { pipeline: 'daily', build })
+    }
     const [first, second, again] = [
-      await bobbin.deliver(large('daily'), { pipeline: 'daily', build: '1' }),
-      await bobbin.deliver(`${large('daily')}<!-- 2 -->`, { pipeline: 'daily', build: '2' }),
-      await bobbin.deliver(large('daily'), { pipeline: 'daily', build: '1' }),
+      await send(large('daily'), '1'),
+      await send(`${large('daily')}<!-- 2 -->`, '2'),
+      await send(large('daily'), '1'),
     ]
     expect([first.newScripts, second.newScripts, again.newScripts]).toEqual([1500, 0, 0])
     expect(again.files.map(({ status }) => status)).toEqual(['already'])
@@ -136,6 +144,7 @@ describe('a large file, placed while it is read, comes to what it comes to other
     for (const table of ['link', 'attempt', 'result'])
       await bobbin.ask(`delete from ${table} where script_id in (select id from script where classname = 'gone')`)
     await bobbin.ask(`delete from script where classname = 'gone'`)
+    knowNothing()
     expect((await bobbin.deliver(large('gone'), place)).files.map(({ status }) => status)).toEqual(['already'])
     expect(await bobbin.ask(`select 1 from script where classname = 'gone'`)).toEqual([])
   })
@@ -170,6 +179,8 @@ describe('what was placed of a file holds nobody up', () => {
     for (const table of ['link', 'attempt', 'result'])
       await bobbin.ask(`delete from ${table} where script_id in (select id from script where classname = 'ring')`)
     await bobbin.ask(`delete from script where classname = 'ring'`)
+    await bobbin.send('post', '/recount')
+    knowNothing()
     const other = new pg.Client({ connectionString: bobbin.config.databaseUrl })
     await other.connect()
     // so that it is the delivery that finds the ring, and is broken off

@@ -4,7 +4,7 @@ import type { Transaction } from 'sequelize'
 import type { Project } from '../access/index.js'
 import type { InTransaction, Queryable } from '../platform/database.js'
 import { FIND_MANY_SCRIPTS } from './merge-queries.js'
-import { beginFile, type Early, NOTHING_EARLY, placeTests, sumOf } from './place-tests.js'
+import { beginFile, type Begun, type Early, NOTHING_EARLY, placeTests, sumOf } from './place-tests.js'
 import type { Stage } from './staging.js'
 
 /** When a file is placed while it is read. */
@@ -39,7 +39,7 @@ export class EarlyPlacing {
   private transaction: Transaction | null = null
   private step: Promise<void> | null = null
   private framework: string | null | undefined
-  private fileId = 0
+  private begun: Begun = { fileId: 0, forgotten: 0 }
   private early = NOTHING_EARLY
   private timers: NodeJS.Timeout[] = []
 
@@ -55,9 +55,9 @@ export class EarlyPlacing {
    */
   offer(stage: Stage, framework: string | null | undefined): void {
     this.timers[0]?.refresh()
-    const { tests } = this.early
+    const { tests, unknown } = this.early
     if (this.over || this.step || framework === undefined) return
-    if (stage.tests - tests < (tests === 0 ? this.pace.first : this.pace.step)) return
+    if (stage.unknown - unknown < (tests === 0 ? this.pace.first : this.pace.step)) return
     if (!this.transaction && open >= this.pace.files) return
     this.framework = framework
     this.step = this.place(stage, framework)
@@ -69,12 +69,17 @@ export class EarlyPlacing {
   }
 
   private async place(stage: Stage, framework: string | null): Promise<void> {
-    const { tests, copied, placed } = this.early
-    const next = { tests: stage.tests, copied: stage.flush() }
+    const { tests, unknown, copied, placed } = this.early
+    const next = { tests: stage.tests, unknown: stage.unknown, copied: stage.flush() }
     const db = { sequelize: this.db.sequelize, transaction: this.transaction ?? (await this.begin()) }
     if (this.over) return
     await stage.copyBetween(db.transaction, copied, next.copied)
-    const more = await placeTests(db, this.project, stage, FIND_MANY_SCRIPTS, { framework, fileId: this.fileId, from: tests })
+    const more = await placeTests(db, this.project, stage, FIND_MANY_SCRIPTS, {
+      framework,
+      fileId: this.begun.fileId,
+      from: tests,
+      lookFor: next.unknown - unknown,
+    })
     this.early = { ...next, placed: sumOf(placed, more) }
   }
 
@@ -88,7 +93,7 @@ export class EarlyPlacing {
     }
     const db = { sequelize: this.db.sequelize, transaction: this.transaction }
     this.timers = [this.pace.silenceMs, this.pace.mostMs].map((ms) => setTimeout(() => void this.giveUp(), ms).unref())
-    this.fileId = await beginFile(db, this.project)
+    this.begun = await beginFile(db, this.project)
     return this.transaction
   }
 
@@ -103,10 +108,10 @@ export class EarlyPlacing {
   }
 
   /** Does the rest in the transaction in which it began, and commits it. */
-  async finish<T>(work: (db: InTransaction, early: Early, fileId: number) => Promise<T>): Promise<T> {
-    const { transaction, early, fileId } = this
+  async finish<T>(work: (db: InTransaction, early: Early, begun: Begun) => Promise<T>): Promise<T> {
+    const { transaction, early, begun } = this
     if (!transaction) throw new Error('nothing was placed early')
-    const answer = await work({ sequelize: this.db.sequelize, transaction }, early, fileId)
+    const answer = await work({ sequelize: this.db.sequelize, transaction }, early, begun)
     this.transaction = null
     await transaction.commit().finally(() => open--)
     return answer

@@ -1,19 +1,21 @@
 import { Module } from '@nestjs/common'
 import { AccessModule } from '../access/index.js'
+import { EventsModule } from '../events/events.module.js'
 import { RunsModule } from '../runs/index.js'
 import { DeliveriesController } from './deliveries.controller.js'
 import { DeliveriesService } from './deliveries.service.js'
 import { IntakeController } from './intake.controller.js'
 import { DeliveryReader } from './delivery-reader.js'
 import { IntakeService } from './intake.service.js'
+import { ScriptMemory } from './known-scripts.js'
 import { QueueController } from './queue.controller.js'
 import { QueueService } from './queue.service.js'
 import { RecountController } from './recount.controller.js'
 
 @Module({
-  imports: [AccessModule, RunsModule],
+  imports: [AccessModule, EventsModule, RunsModule],
   controllers: [IntakeController, QueueController, DeliveriesController, RecountController],
-  providers: [IntakeService, QueueService, DeliveryReader, DeliveriesService],
+  providers: [IntakeService, ScriptMemory, QueueService, DeliveryReader, DeliveriesService],
   exports: [IntakeService, QueueService],
 })
 export class IntakeModule {}

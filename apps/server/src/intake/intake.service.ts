@@ -8,6 +8,7 @@ import { type Queryable, rowsOf } from '../platform/database.js'
 import { RunsService } from '../runs/index.js'
 import { EARLY_PACE } from './early-placing.js'
 import { Delivery } from './delivery.js'
+import { ScriptMemory } from './known-scripts.js'
 import type { PlaceDto, TargetDto } from './intake.dto.js'
 
 @Injectable()
@@ -18,6 +19,7 @@ export class IntakeService {
     readonly runs: RunsService,
     @InjectConnection() readonly sequelize: Sequelize,
     @Inject(BLOBS) readonly blobs: BlobStore,
+    readonly scripts: ScriptMemory,
   ) {}
 
   /** Opens a delivery; files are then taken one after the other, each wholly or not at all. */

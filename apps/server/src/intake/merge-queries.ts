@@ -22,19 +22,33 @@ update body set used_on = $day::date from stale where stale.id = body.id`
 export const MERGE_SIGNATURES = `
 insert into signature (project_id, hash, text) select distinct on (hash) $projectId::int, hash, text from stage_signature order by hash on conflict (project_id, hash) do nothing`
 
+/** What the texts of the file are called in the project, in the order of their numbers: each is looked up once, however many there are. */
+export const BODY_IDS = `
+select coalesce(string_agg(b.id::text, ',' order by own.nth), '') as ids from stage_body own
+cross join lateral (select id from body where project_id = $projectId and hash = own.hash offset 0) b`
+
+export const SIGNATURE_IDS = `
+select coalesce(string_agg(g.id::text, ',' order by own.nth), '') as ids from stage_signature own
+cross join lateral (select id from signature where project_id = $projectId and hash = own.hash offset 0) g`
+
 /** Keys of this project that the file declares, from a test on, with the case that each names where there is one; looked up once. */
 export const STAGE_DECLARED = `
+with own as materialized (
+  select min(a.seq) as seq, a.script_id, a.identity, a.name, k.key, split_part(k.key, '-', 2)::int as number
+  from stage_test a, unnest(a.keys) as k (key) where a.seq >= $from and a.keys <> '{}' and k.key ~ ('^' || $prefix || '-[0-9]{1,9}$')
+  group by a.script_id, a.identity, a.name, k.key
+), cases as materialized (
+  select d.number, c.id from (select distinct number from own) d
+  cross join lateral (select id from test_case where project_id = $projectId::int and number = d.number and deleted_at is null offset 0) c
+)
 insert into stage_declared
-select d.seq, d.identity, d.name, d.key, c.id as case_id from (
-  select min(a.seq) as seq, a.identity, a.name, k.key, split_part(k.key, '-', 2)::int as number
-  from stage_attempt a, unnest(a.keys) as k (key) where a.seq >= $from and a.keys <> '{}' and k.key ~ ('^' || $prefix || '-[0-9]{1,9}$')
-  group by a.identity, a.name, k.key
-) d left join lateral (
-  select id from test_case where project_id = $projectId::int and number = d.number and deleted_at is null offset 0
-) c on true`
+select d.seq, d.script_id, d.identity, d.name, d.key, c.id from own d left join cases c on c.number = d.number`
+
+/** Answers of tests and their scripts, as lists of numbers: so many rows of their own would take longer to hand over than to find. */
+const TOLD = `coalesce(string_agg(seq::text, ','), '') as seqs, coalesce(string_agg(script_id::text, ','), '') as scripts`
 
 /**
- * Which script each test is from one on, for those that are there, and whether it stands elsewhere or says something else than before.
+ * Which script each test is from one on, for those that are there, and which of them stand elsewhere or say something else than before.
  * @param lookUp gives the script of the test `a`
  */
 const findScripts = (lookUp: string) => `
@@ -43,11 +57,12 @@ with found as (
   select a.seq, s.id,
     (a.name, a.suites, coalesce(a.file, s.file), coalesce($framework::text, s.framework), case when a.keys = '{}' then s.keys else a.keys end)
       is distinct from (s.name, s.suites, s.file, s.framework, s.keys)
-  from stage_attempt a
+  from stage_test a
   ${lookUp}
-  where a.seq >= $from and a.ordinal = 1 and not exists (select 1 from stage_script t where t.seq = a.seq) returning differs
+  where a.seq >= $from and a.script_id is null and not exists (select 1 from stage_script t where t.seq = a.seq) returning seq, script_id, differs
 )
-select count(*) < (select count(*) from stage_attempt where seq >= $from and ordinal = 1) as "someNew", coalesce(bool_or(differs), false) as "someDiffer" from found`
+select ${TOLD}, coalesce(string_agg(case when differs then seq::text end, ','), '') as differing,
+  count(*) < (select count(*) from stage_test where seq >= $from and script_id is null) as "someNew" from found`
 
 /** Of a file of usual size each test is looked up by itself: the work grows with the file and not with the project, whatever the planner believes of either. */
 export const FIND_SCRIPTS = findScripts(`cross join lateral (
@@ -62,10 +77,10 @@ export const FIND_MANY_SCRIPTS = findScripts('join script s on s.project_id = $p
  * claims is written beside them; one that declares a key which no case has is a mistake, for which no case is made.
  */
 const makeScripts = (onConflict: string) => `
-with claimed as (select identity, bool_or(case_id is not null) as known from stage_declared group by identity),
+with claimed as (select identity, bool_or(case_id is not null) as known from stage_declared where identity is not null group by identity),
 unknown as materialized (
   select a.seq, a.identity, a.name, a.classname, a.suites, a.file, a.profile, a.keys
-  from stage_attempt a left join stage_script t on t.seq = a.seq where a.seq >= $from and a.ordinal = 1 and t.seq is null
+  from stage_test a left join stage_script t on t.seq = a.seq where a.seq >= $from and a.script_id is null and t.seq is null
 ), fresh as (
   insert into script (project_id, identity, name, classname, suites, file, profile, framework, keys, triage, first_file_id)
   select distinct on (a.identity) $projectId::int, a.identity, a.name, a.classname, a.suites, a.file, a.profile, $framework::text, a.keys,
@@ -73,9 +88,9 @@ unknown as materialized (
   from unknown a left join claimed c on c.identity = a.identity
   order by a.identity, a.seq ${onConflict} returning id, identity, triage
 ), placed as (
-  insert into stage_script (seq, script_id, differs) select u.seq, f.id, false from unknown u join fresh f on f.identity = u.identity
+  insert into stage_script (seq, script_id, differs) select u.seq, f.id, false from unknown u join fresh f on f.identity = u.identity returning seq, script_id
 )
-select count(*)::int as fresh, (count(*) filter (where triage = 'make'))::int as "toMake" from fresh`
+select ${TOLD}, (select count(*) from fresh)::int as fresh, (select count(*) from fresh where triage = 'make')::int as "toMake" from placed`
 
 /** That another delivery makes the same script at the same moment is rare, and looking out for it costs a third more time. */
 export const MAKE_SCRIPTS = makeScripts('')
@@ -94,7 +109,7 @@ with first as (select distinct on (script_id) script_id, seq, differs from stage
 moved as (
   select s.id, a.name, a.suites, coalesce(a.file, s.file) as file, coalesce($framework::text, s.framework) as framework,
     case when a.keys = '{}' then s.keys else a.keys end as keys
-  from first f join stage_attempt a on a.seq = f.seq and a.ordinal = 1
+  from first f join stage_test a on a.seq = f.seq
   join script s on s.id = f.script_id
   where f.differs order by s.id for update of s
 )
@@ -102,76 +117,50 @@ update script s set name = m.name, suites = m.suites, file = m.file, framework =
 
 /** A declared key that names a case makes a link, from a test on; one that a person rejected stays rejected. */
 export const MERGE_LINKS = `
+with claims as (
+  select distinct coalesce(d.script_id, t.script_id) as script_id, d.case_id
+  from stage_declared d left join stage_script t on t.seq = d.seq where d.seq >= $from and d.case_id is not null
+)
 insert into link (project_id, script_id, case_id, origin, state)
-select distinct $projectId::int, t.script_id, d.case_id, 'declared', 'active'
-from stage_declared d join stage_script t on t.seq = d.seq
-left join lateral (select id from link where script_id = t.script_id and case_id = d.case_id offset 0) l on true
-where d.seq >= $from and d.case_id is not null and l.id is null
-order by 2, 3 on conflict (script_id, case_id) do nothing`
+select $projectId::int, c.script_id, c.case_id, 'declared', 'active'
+from claims c left join lateral (select id from link where script_id = c.script_id and case_id = c.case_id offset 0) l on true
+where l.id is null order by 2, 3 on conflict (script_id, case_id) do nothing`
 
 export const UNKNOWN_DECLARED = `select distinct key, name as test from stage_declared where case_id is null order by 1, 2 limit 200`
 
-/** Texts are looked up once each: only those of this file, however many the project has. */
-const TEXTS = `
-texts as materialized (
-  select own.hash, b.id from (select distinct hash from stage_body) own
-  cross join lateral (select id from body where project_id = $projectId and hash = own.hash offset 0) b
-), signatures as materialized (
-  select own.hash, g.id from (select distinct hash from stage_signature) own
-  cross join lateral (select id from signature where project_id = $projectId and hash = own.hash offset 0) g
-)`
-
-/** Staged attempts as rows of `attempt`, with what follows `from` of their own. */
-const storeStaged = (ordinal: string, had: string) => `
-insert into attempt (run_id, script_id, day, ordinal, file_id, outcome, duration_ms, started_at, signature_id, message_id, failures_id, stdout_id, stderr_id, steps_id, reason, properties)
-select $runId, t.script_id, $day::date, ${ordinal},
-  $fileId, a.outcome, a.duration_ms, a.started_at, g.id, m.id, f.id, so.id, se.id, st.id, a.reason, a.properties
-from stage_attempt a
-join stage_script t on t.seq = a.seq
-${had}
-left join signatures g on g.hash = a.signature
-left join texts m on m.hash = a.message
-left join texts f on f.hash = a.failures
-left join texts so on so.hash = a.stdout
-left join texts se on se.hash = a.stderr
-left join texts st on st.hash = a.steps
-returning script_id, ordinal, outcome, duration_ms, signature_id, message_id`
-
-const settleFirst = (where: string) => `
-insert into result (run_id, script_id, day, outcome, attempts, duration_ms, signature_id, message_id)
-select $runId, script_id, $day::date, outcome, 1, duration_ms, case when outcome in (2, 3) then signature_id end, message_id
-from stored where ${where}`
-
-/** Whether the run has an attempt at any of the staged tests. */
+/** Whether the run has an attempt at any of some scripts. */
 export const SOME_AGAIN = `
 select exists (
-  select 1 from stage_script t join attempt a on a.run_id = $runId and a.day = $day::date and a.script_id = t.script_id
+  select 1 from unnest($scriptIds::int[]) as s (id)
+  cross join lateral (select 1 from attempt where run_id = $runId and day = $day::date and script_id = s.id limit 1) a
 ) as again`
-
-/**
- * The first and only attempts at their tests, with their results and what they add to the sums of the run. Where the run has an attempt
- * at one of them after all, a unique key is violated.
- */
-export const STORE_FIRST_ATTEMPTS = `
-with ${TEXTS}, stored as (${storeStaged('1', '')}), settled as (${settleFirst('true')})
-update run set ${ADD_SUMS}, ${DELIVERED} from (select ${SUMS} from stored) s where id = $runId`
 
 /**
  * Attempts follow those that the run already has for the same script: a second file is a later try. A script with one attempt
  * has its result at once, which is nearly all of them; those with more are answered, for SETTLE.
  */
 export const STORE_ATTEMPTS = `
-with ${TEXTS}, had as materialized (
-  select own.script_id, a.most from (select distinct script_id from stage_script) own
+with had as materialized (
+  select own.script_id, a.most from (select distinct script_id from stage_attempt) own
   cross join lateral (
     select max(ordinal) as most from attempt where run_id = $runId and day = $day::date and script_id = own.script_id offset 0
   ) a
   where a.most is not null and exists (select 1 from attempt where run_id = $runId and day = $day::date)
-), stored as (${storeStaged(
-  '(coalesce(had.most, 0) + row_number() over (partition by t.script_id order by a.seq, a.ordinal))::smallint',
-  'left join had on had.script_id = t.script_id',
-)}), again as materialized (select distinct script_id from stored where ordinal > 1
-), settled as (${settleFirst('ordinal = 1 and script_id not in (select script_id from again)')})
+), stored as (
+  insert into attempt (run_id, script_id, day, ordinal, file_id, outcome, duration_ms, started_at, reason, properties,
+    signature_id, message_id, failures_id, stdout_id, stderr_id, steps_id)
+  select $runId, a.script_id, $day::date,
+    (coalesce(had.most, 0) + row_number() over (partition by a.script_id order by a.seq, a.ordinal))::smallint,
+    $fileId, a.outcome, a.duration_ms, a.started_at, a.reason, a.properties,
+    a.signature_id, a.message_id, a.failures_id, a.stdout_id, a.stderr_id, a.steps_id
+  from stage_attempt a left join had on had.script_id = a.script_id
+  returning script_id, ordinal, outcome, duration_ms, signature_id, message_id
+), again as materialized (select distinct script_id from stored where ordinal > 1
+), settled as (
+  insert into result (run_id, script_id, day, outcome, attempts, duration_ms, signature_id, message_id)
+  select $runId, script_id, $day::date, outcome, 1, duration_ms, case when outcome in (2, 3) then signature_id end, message_id
+  from stored where ordinal = 1 and script_id not in (select script_id from again)
+)
 select script_id as "scriptId" from again`
 
 /**
@@ -205,6 +194,13 @@ from (select ${SUMS} from result where run_id = $runId and day = $day::date) s w
 
 /** The sums of a run, rebuilt from its results in the transaction that stores them. */
 export const REFRESH_RUN = sums(`, ${DELIVERED}`)
+
+/** The sums of a run with those of results that were stored beside the others. */
+export const ADD_TO_RUN = `
+update run set ${ADD_SUMS}, ${DELIVERED}
+from (select $passed::int + $failed::int + $errored::int + $skipped::int + $blocked::int + $notRun::int + $recovered::int as total, $passed::int as passed,
+  $failed::int as failed, $errored::int as errored, $skipped::int as skipped, $blocked::int as blocked, $notRun::int as not_run, $recovered::int as recovered,
+  $durationUs::bigint as duration_us) s where id = $runId`
 
 /** The same when nothing new came in. */
 export const REFRESH_SUMS = sums('')

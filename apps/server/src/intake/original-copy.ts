@@ -4,7 +4,8 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { pipeline } from 'node:stream/promises'
 import { promisify } from 'node:util'
-import { createGzip, gzip, type Gzip } from 'node:zlib'
+import type { Readable } from 'node:stream'
+import { createGunzip, createGzip, gzip, type Gzip } from 'node:zlib'
 import type { BlobStore } from '../platform/blobs/blob-store.js'
 
 /** So much of a file waits in memory and is packed at one go; what is larger is packed as it comes, beside the thread that reads it. */
@@ -20,6 +21,15 @@ export interface Kept {
   hash: string
   /** Its size there, in bytes. */
   packed: number
+}
+
+/** What was kept, as it was sent; null when the store has it no more. */
+export async function unpacked(blobs: BlobStore, hash: string): Promise<Readable | null> {
+  const packed = await blobs.get(hash)
+  if (!packed) return null
+  const content = createGunzip()
+  packed.on('error', (error) => content.destroy(error))
+  return packed.pipe(content)
 }
 
 /** A file as it comes in, packed and kept until it is known whether it is stored. */

@@ -1,9 +1,10 @@
 import type { FileFindings } from '@bobbin/core'
 import type { Project } from '../access/index.js'
+import { announce } from '../events/announce.js'
 import { type InTransaction, isUniqueViolation, rowsOf, run } from '../platform/database.js'
 import { shareIntake } from './intake-lock.js'
 import * as merge from './merge-queries.js'
-import { MAKE_STAGE, MERGE_IN_MEMORY, PLAN_MERGE, settleStage, type Stage } from './staging.js'
+import { MAKE_STAGE, MERGE_IN_MEMORY, PLAN_MERGE, settleTests, type Stage } from './staging.js'
 
 /** What became of tests that were told their scripts. */
 export interface Placed {
@@ -25,20 +26,38 @@ export const sumOf = (a: Placed, b: Placed): Placed => ({
 
 /** What was placed of a file before it was read to its end. */
 export interface Early {
-  /** So many tests, and the place in the spool of attempts behind them. */
+  /** So many tests, how many of them had to be looked for, and the place in the spool of tests behind them. */
   tests: number
+  unknown: number
   copied: number
   placed: Placed
 }
 
-export const NOTHING_EARLY: Early = { tests: 0, copied: 0, placed: NOTHING_PLACED }
+export const NOTHING_EARLY: Early = { tests: 0, unknown: 0, copied: 0, placed: NOTHING_PLACED }
 
-/** What a delivered file begins with, whether it is placed early or at its end. @returns the number that its row will get */
-export async function beginFile(db: InTransaction, project: Project): Promise<number> {
+/** What was taken for known of a file’s tests holds no longer: the file has to be read again. */
+export class OutOfDate extends Error {}
+
+/** The transaction in which a file is stored, as it begins. */
+export interface Begun {
+  /** The number that the file's row will get. */
+  fileId: number
+  /** How often scripts of the project were forgotten, which none is until the transaction ends. */
+  forgotten: number
+}
+
+/** What a delivered file begins with, whether it is placed early or at its end. */
+export async function beginFile(db: InTransaction, project: Project): Promise<Begun> {
   await shareIntake(db, project.id)
   await openStage(db)
-  return reserveFileId(db)
+  const [begun] = await rowsOf<Begun>(db, BEGIN, { projectId: project.id })
+  if (!begun) throw new Error('a sequence gave no number')
+  return begun
 }
+
+/** A number for a row of `result_file` that is to be made. */
+const BEGIN = `
+select nextval(pg_get_serial_sequence('result_file', 'id'))::int as "fileId", scripts_forgotten as forgotten from project where id = $projectId`
 
 /** The staging tables of this connection, empty. */
 export async function openStage(db: InTransaction): Promise<void> {
@@ -46,16 +65,9 @@ export async function openStage(db: InTransaction): Promise<void> {
   await run(db, MERGE_IN_MEMORY)
 }
 
-/** A number for a row of `result_file` that is to be made. */
-async function reserveFileId(db: InTransaction): Promise<number> {
-  const [row] = await rowsOf<{ id: number }>(db, `select nextval(pg_get_serial_sequence('result_file', 'id'))::int as id`)
-  if (!row) throw new Error('a sequence gave no number')
-  return row.id
-}
-
 /**
- * Copies a file that was read to the open stage and tells each of its tests its script. To be done before the run is locked: the
- * shards of a run are placed side by side, and stored one after the other.
+ * Tells each test of a file that was read its script, in the open stage. To be done before the run is locked: the shards of a run are
+ * placed side by side, and stored one after the other.
  * @param fileId of its row, which need not be there yet
  */
 export async function placeFile(
@@ -66,13 +78,23 @@ export async function placeFile(
   early: Early = NOTHING_EARLY,
 ): Promise<Placed> {
   const { framework } = findings
-  await stage.copy(db.transaction, early.copied)
+  if (early.tests === 0) stage.forgetFound()
+  await stage.copyTests(db.transaction, early.copied)
+  await stage.copyTexts(db.transaction)
   if (stage.isLarge) await run(db, PLAN_MERGE)
-  await settleStage(db, findings)
+  const { lookedForNow } = await settleTests(db, stage, findings)
+  const lookFor = stage.unknown + lookedForNow - early.unknown
+  const which = { framework, fileId, from: early.tests, lookFor }
   const find = stage.isLarge ? merge.FIND_MANY_SCRIPTS : merge.FIND_SCRIPTS
-  const placed = sumOf(early.placed, await placeTests(db, project, stage, find, { framework, fileId, from: early.tests }))
-  if (placed.differ) await run(db, merge.REFRESH_SCRIPTS, { framework })
+  const placed = sumOf(early.placed, await placeTests(db, project, stage, find, which))
+  if (placed.differ) await refreshScripts(db, project, framework)
   return placed
+}
+
+/** Scripts learn where they stand now; what processes know of them holds no longer. */
+async function refreshScripts(db: InTransaction, project: Project, framework: string | null): Promise<void> {
+  await run(db, merge.REFRESH_SCRIPTS, { framework })
+  await announce(db, project.id, ['scripts'])
 }
 
 /** Takes back what was made for a file that turned out to be in its run already. */
@@ -84,37 +106,64 @@ interface Which {
   fileId: number
   /** The first test; those before it were placed. */
   from: number
+  /** How many of the rest have to be looked for. */
+  lookFor: number
 }
 
 /** Tells staged tests their scripts: finds those that are there, and makes the others, with the links that they declare. */
 export async function placeTests(db: InTransaction, project: Project, stage: Stage, find: string, which: Which): Promise<Placed> {
   const { id: projectId, keyPrefix: prefix, unknownTests } = project
-  if (stage.declares) await run(db, merge.STAGE_DECLARED, { projectId, prefix, from: which.from })
-  const bind = { projectId, unknownTests, ...which }
-  const found = await findScripts(db, find, bind)
-  const made = found.someNew ? await makeScripts(db, bind) : { fresh: 0, toMake: 0 }
+  const { from, lookFor } = which
+  if (stage.declares) await run(db, merge.STAGE_DECLARED, { projectId, prefix, from })
+  const placed = lookFor > 0 ? await findOrMake(db, stage, find, { projectId, unknownTests, ...which }) : NOTHING_PLACED
+  if (stage.declares) await run(db, merge.MERGE_LINKS, { projectId, from })
+  return placed
+}
+
+async function findOrMake(db: InTransaction, stage: Stage, find: string, bind: Record<string, unknown>): Promise<Placed> {
+  const found = await findScripts(db, stage, find, bind)
+  const made = found.someNew ? await makeScripts(db, stage, bind) : { fresh: 0, toMake: 0 }
   // what another delivery made at the same moment is found by a second look
-  const rest = 'beside' in made ? await findScripts(db, merge.FIND_SCRIPTS, bind) : found
-  if (stage.declares) await run(db, merge.MERGE_LINKS, { projectId, from: which.from })
+  const rest = 'beside' in made ? await findScripts(db, stage, merge.FIND_SCRIPTS, bind) : found
   return { fresh: made.fresh, toMake: made.toMake, differ: found.someDiffer || rest.someDiffer }
 }
+
+/** Lists of tests and of their scripts, as the database writes them: numbers with commas between them. */
+interface Told {
+  seqs: string
+  scripts: string
+}
+
+const numbersIn = (list: string): number[] => (list === '' ? [] : list.split(',').map(Number))
+
+const tell = (stage: Stage, { seqs, scripts }: Told): void => stage.found(numbersIn(seqs), numbersIn(scripts))
 
 interface FoundScripts {
   someNew: boolean
   someDiffer: boolean
 }
 
-async function findScripts(db: InTransaction, text: string, bind: Record<string, unknown>): Promise<FoundScripts> {
-  const [found] = await rowsOf<FoundScripts>(db, text, bind)
+async function findScripts(db: InTransaction, stage: Stage, text: string, bind: Record<string, unknown>): Promise<FoundScripts> {
+  const [found] = await rowsOf<Told & { differing: string; someNew: boolean }>(db, text, bind)
   if (!found) throw new Error('finding scripts answered nothing')
-  return found
+  tell(stage, found)
+  stage.notToLearn(numbersIn(found.differing))
+  return { someNew: found.someNew, someDiffer: found.differing !== '' }
 }
 
 type MadeScripts = Pick<Placed, 'fresh' | 'toMake'>
 
 /** Makes what is new; if another delivery made some of it at the same moment, once more beside it. */
-async function makeScripts(db: InTransaction, bind: Record<string, unknown>): Promise<MadeScripts | (MadeScripts & { beside: true })> {
-  const make = async (text: string) => (await rowsOf<MadeScripts>(db, text, bind))[0] ?? NOTHING_PLACED
+async function makeScripts(
+  db: InTransaction,
+  stage: Stage,
+  bind: Record<string, unknown>,
+): Promise<MadeScripts | (MadeScripts & { beside: true })> {
+  const make = async (text: string): Promise<MadeScripts> => {
+    const [made] = await rowsOf<Told & MadeScripts>(db, text, bind)
+    if (made) tell(stage, made)
+    return made ?? NOTHING_PLACED
+  }
   await run(db, 'savepoint scripts')
   try {
     return await make(merge.MAKE_SCRIPTS)

@@ -12,6 +12,7 @@ import {
 import { createHash } from 'node:crypto'
 import { MOST_ATTACHED } from './beside.js'
 import type { EarlyPlacing } from './early-placing.js'
+import type { KnownScripts } from './known-scripts.js'
 import { OriginalCopy } from './original-copy.js'
 import { ReadingTurns } from './reading-turns.js'
 import { Stage } from './staging.js'
@@ -62,9 +63,14 @@ const turns = new ReadingTurns()
  * soon as it has come whole. The rest of a refused file is read and dropped, so that the next one can follow. The caller disposes
  * of each (disposeOf).
  * @param early begins to place a file while it is read
+ * @param known scripts that its tests need not be looked for
  */
-export async function* readFiles(file: IncomingFile, early: () => EarlyPlacing | null = () => null): AsyncGenerator<ReadFile | UnreadFile> {
-  const bundle = new OpenBundle(file.name, early)
+export async function* readFiles(
+  file: IncomingFile,
+  early: () => EarlyPlacing | null = () => null,
+  known: () => KnownScripts | null = () => null,
+): AsyncGenerator<ReadFile | UnreadFile> {
+  const bundle = new OpenBundle(file.name, early, known)
   const stream = turns.open()
   try {
     for await (const chunk of pieces(file.chunks)) {
@@ -100,10 +106,11 @@ class OpenBundle {
   constructor(
     private readonly name: string,
     early: () => EarlyPlacing | null,
+    known: () => KnownScripts | null,
   ) {
     this.bundle = new Bundle(name, {
       open: (inner, inside) => {
-        const reading = new FileReading(inner, inside, early(), (read) => {
+        const reading = new FileReading(inner, inside, early(), new Stage(known()), (read) => {
           this.open = null
           this.done.push(read)
         })
@@ -157,7 +164,6 @@ class OpenBundle {
 /** One result file while its bytes come in. */
 class FileReading implements EntrySink {
   private readonly hash = createHash('sha256')
-  private readonly stage = new Stage()
   private readonly original = new OriginalCopy()
   private readonly totals = new TotalsCounter()
   private readonly reader = new ResultFileStream((result) => {
@@ -172,6 +178,7 @@ class FileReading implements EntrySink {
     private readonly name: string,
     private readonly inside: boolean,
     private readonly early: EarlyPlacing | null,
+    private readonly stage: Stage,
     private readonly finished: (read: ReadFile | UnreadFile) => void,
   ) {}
 

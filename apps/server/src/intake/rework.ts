@@ -1,3 +1,4 @@
+import { announce } from '../events/announce.js'
 import { type InTransaction, rowsOf, run } from '../platform/database.js'
 import { FORGET_CHANGES } from '../runs/index.js'
 import { REFRESH_SUMS } from './merge-queries.js'
@@ -61,6 +62,7 @@ export async function forgetUnused(db: InTransaction, projectId: number, deliver
   if (unseen.length > 0) {
     await run(db, sql.FORGET_MADE_CASES, { projectId, unseen })
     await run(db, sql.FORGET_SCRIPTS, { projectId, unseen })
+    await announce(db, projectId, ['scripts', 'cases'])
   }
   for (const statement of sql.FORGET_EMPTY) await run(db, statement, { projectId, deliveryId })
 }

@@ -20,6 +20,10 @@ export class StagedAttachments {
   private readonly contents = new Map<string, string>()
   private folder: string | null = null
 
+  get isEmpty(): boolean {
+    return this.rows.isEmpty
+  }
+
   add(seq: number, ordinal: number, refs: readonly AttachmentRef[]): void {
     for (const { name, path, mediaType, content } of refs) {
       const own = content === null ? null : this.keep(Buffer.from(content.text, content.encoding))
@@ -75,9 +79,8 @@ export class StagedAttachments {
  */
 const STORE_ATTACHMENTS = `
 with staged as (
-  select a.seq, a.ordinal, t.script_id, row_number() over (partition by t.script_id order by a.seq desc, a.ordinal desc) as nth
-  from stage_attempt a join stage_script t on t.seq = a.seq
-  where t.script_id in (select script_id from stage_script join stage_attachment using (seq))
+  select seq, ordinal, script_id, row_number() over (partition by script_id order by seq desc, ordinal desc) as nth
+  from stage_attempt where script_id in (select script_id from stage_attempt join stage_attachment using (seq))
 ), stored as (
   select a.script_id, a.ordinal, row_number() over (partition by a.script_id order by a.ordinal desc) as nth
   from attempt a where a.run_id = $runId and a.day = $day::date and a.file_id = $fileId

@@ -1,7 +1,6 @@
 import {
   detached,
   failureSignature,
-  outcomeCode,
   scriptIdentity,
   type Attempt,
   type Failure,
@@ -11,7 +10,10 @@ import {
 import { hash } from 'node:crypto'
 import type { Transaction } from 'sequelize'
 import { run, type Queryable } from '../platform/database.js'
+import { attemptLine } from './attempt-rows.js'
 import { bytesField, copyChunks, listField, NULL_FIELD, textField } from './copy-text.js'
+import { type KnownPlace, type KnownScripts, type Learnt, type PlaceOfTest, wordsOf } from './known-scripts.js'
+import { Numbers } from './numbers.js'
 import { Spool } from './spool.js'
 import { StagedAttachments } from './staged-attachments.js'
 
@@ -27,57 +29,59 @@ const SHORT = 4096
 /** So many short failures are remembered with their columns. */
 const MOST_FAILURES = 1000
 
-/** Texts of one file, each staged once by content as long as it is remembered. */
+/** Texts of one file, numbered from 1. Each is staged once by content as long as it is remembered. */
 class TextPool {
   private known = new Map<string, string>()
   private remembered = 0
+  /** How many are staged. */
+  count = 0
 
   constructor(private readonly spool: Spool) {}
 
-  /** @returns the field that holds the text's hash */
+  /** @returns its number in digits; none for a text that says nothing */
   add(text: string | null): string {
-    if (text === null || text === '') return NULL_FIELD
-    const before = text.length < SHORT ? this.known.get(text) : undefined
+    if (text === null || text === '') return ''
+    const short = text.length < SHORT
+    const before = short ? this.known.get(text) : undefined
     if (before !== undefined) return before
     const field = hashField(text)
-    const key = text.length < SHORT ? text : field
-    if (!this.known.has(key)) this.stage(key, field, text)
-    return field
+    return (short ? undefined : this.known.get(field)) ?? this.stage(short ? text : field, field, text)
   }
 
-  private stage(key: string, field: string, text: string): void {
+  private stage(key: string, field: string, text: string): string {
     const size = key.length + BESIDE_TEXT
     this.remembered += size
     if (this.remembered > REMEMBERED) {
       this.known = new Map()
       this.remembered = size
     }
-    this.known.set(detached(key), field)
-    this.spool.add(`${field}\t${textField(text)}`)
+    const number = String(++this.count)
+    this.known.set(detached(key), number)
+    this.spool.add(`${number}\t${field}\t${textField(text)}`)
+    return number
   }
 }
-
-export const ATTEMPT_COLUMNS = [
-  'seq', 'ordinal', 'identity', 'name', 'classname', 'suites', 'file', 'profile', 'keys', 'outcome', 'duration_ms', 'started_at',
-  'signature', 'message', 'failures', 'stdout', 'stderr', 'steps', 'reason', 'properties',
-] // prettier-ignore
-
-/** The columns of a staged attempt, for making its table. */
-export const STAGE_COLUMNS = `
-  seq int, ordinal smallint, identity bytea, name text, classname text, suites text[], file text, profile text, keys text[],
-  outcome smallint, duration_ms real, started_at timestamptz, signature bytea, message bytea, failures bytea, stdout bytea, stderr bytea, steps bytea,
-  reason text, properties jsonb`
 
 /**
  * Temporary tables that a file goes through. A connection makes them once and finds them empty at every transaction: making them anew
  * for each batch of a live run took longer than storing it, and left its traces in the catalog.
+ *
+ * `stage_test` holds the tests whose scripts are not known, and those that declare keys; `stage_script` which script each test is that
+ * was looked for; `stage_attempt` attempts of tests that may have some in their run already, on their way to `attempt`.
  */
 export const MAKE_STAGE = `
-create temporary table if not exists stage_body (hash bytea, text text) on commit delete rows;
-create temporary table if not exists stage_signature (hash bytea, text text) on commit delete rows;
-create temporary table if not exists stage_attempt (${STAGE_COLUMNS}) on commit delete rows;
-create temporary table if not exists stage_declared (seq int, identity bytea, name text, key text, case_id int) on commit delete rows;
-create temporary table if not exists stage_script (seq int, script_id int, differs boolean) on commit delete rows`
+create temporary table if not exists stage_body (nth int, hash bytea, text text) on commit delete rows;
+create temporary table if not exists stage_signature (nth int, hash bytea, text text) on commit delete rows;
+create temporary table if not exists stage_test (seq int, script_id int, identity bytea, name text, classname text, suites text[], file text, profile text, keys text[]) on commit delete rows;
+create temporary table if not exists stage_declared (seq int, script_id int, identity bytea, name text, key text, case_id int) on commit delete rows;
+create temporary table if not exists stage_script (seq int, script_id int, differs boolean) on commit delete rows;
+create temporary table if not exists stage_attempt (
+  seq int, script_id int, ordinal smallint, outcome smallint, duration_ms real, started_at timestamptz, reason text, properties jsonb,
+  signature_id int, message_id bigint, failures_id bigint, stdout_id bigint, stderr_id bigint, steps_id bigint
+) on commit delete rows`
+
+const TEST_COLUMNS = ['seq', 'script_id', 'identity', 'name', 'classname', 'suites', 'file', 'profile', 'keys']
+const TEXT_COLUMNS = ['nth', 'hash', 'text']
 
 /**
  * Hashes and sorts of the merge fit in memory: 100,000 attempts need some 30 MB. Tests are met with their scripts by hash: what the
@@ -88,15 +92,27 @@ export const MERGE_IN_MEMORY = "set local work_mem = '64MB'; set local enable_me
 /** Plans of a large merge are made from what the tables hold, not from guesses about it; a small sample tells that. */
 export const PLAN_MERGE = `
 set local default_statistics_target = 10;
-analyze stage_attempt, stage_body, stage_signature;
+analyze stage_test, stage_body, stage_signature;
 set local default_statistics_target = default`
 
 /** With fewer tests than this the sizes of the tables, which the planner sees by itself, make a good plan. */
 const FEW = 20_000
 
+/** So many tests of a file are learnt at most. */
+const MOST_LEARNT = 200_000
+
+/** Where the tests stand that were added last, and which of that place are known. */
+interface OpenPlace {
+  at: PlaceOfTest
+  known: KnownPlace | null
+  /** The place in memory of its own, once a test of it is to be learnt. */
+  kept?: PlaceOfTest
+}
+
 /** Takes results while their file is read, and holds them ready for the staging tables. */
 export class Stage {
-  private readonly attempts = new Spool()
+  private readonly testRows = new Spool()
+  private readonly attemptLines = new Spool()
   private readonly bodySpool = new Spool()
   private readonly signatureSpool = new Spool()
   private readonly bodies = new TextPool(this.bodySpool)
@@ -107,71 +123,101 @@ export class Stage {
   retries = false
   private readonly lists = new ListFields()
   readonly attachments = new StagedAttachments()
-  /** The columns of failures that were staged, by what they say. */
+  /** The texts of failures that were staged, by what they say. */
   private lastFailures = new Map<string, string>()
   private seq = 0
+  /** How many tests have to be looked for. */
+  unknown = 0
+  private place: OpenPlace | null = null
+  private readonly frameworks = new Set<string | null>()
+  /** By test: the script that was known from the beginning, and the one that was found or made for it. */
+  private readonly knownScripts = new Numbers()
+  private foundScripts = new Numbers()
+  private readonly toLearn = new Map<number, Omit<Learnt, 'scriptId'>>()
+
+  /** @param known scripts that need not be looked for */
+  constructor(readonly known: KnownScripts | null = null) {}
 
   add(result: TestResult): void {
-    const test = this.testFields(result)
+    const script = this.knownScript(result)
+    this.knownScripts.add(script)
     if (result.keys.length > 0) this.declares = true
+    if (script === 0 || result.keys.length > 0) this.addTest(result, script)
     if (result.attempts.length > 1) this.retries = true
     const properties = result.properties.length > 0 ? textField(wellFormedJson(result.properties)) : NULL_FIELD
     for (const [i, attempt] of result.attempts.entries()) {
       if (attempt.attachments.length > 0) this.attachments.add(this.seq, i + 1, attempt.attachments)
-      this.attempts.add(`${this.seq}\t${i + 1}\t${test}\t${this.attemptFields(attempt)}\t${i === 0 ? properties : NULL_FIELD}`)
+      this.attemptLines.add(attemptLine(i + 1, attempt, i === 0 ? properties : NULL_FIELD, this.textsOf(attempt)))
     }
     this.seq++
   }
 
-  /** What all attempts at a test share: the columns from `identity` to `keys`. */
-  private testFields(result: TestResult): string {
+  /** The script of a test that says what it says; 0 where none is known. */
+  private knownScript(result: TestResult): number {
+    if (!this.place || !isPlace(this.place.at, result)) this.place = this.open(result)
+    if (!this.place.known || result.occurrence > 1) return 0
+    return this.place.known.scripts.get(wordsOf(result)) ?? 0
+  }
+
+  /** Tests of one place stand together in a file. */
+  private open({ classname, suites, sourceFile, profile }: PlaceOfTest): OpenPlace {
+    const at = { classname, suites, sourceFile, profile }
+    const known = this.known?.at(at) ?? null
+    if (known?.framework === undefined) return { at, known: null }
+    this.frameworks.add(known.framework)
+    return { at, known }
+  }
+
+  private addTest(result: TestResult, script: number): void {
     const { name, classname, suites, sourceFile, profile, keys } = result
-    return [
-      hashField(scriptIdentity(result)),
+    const row = [
+      this.seq,
+      script === 0 ? NULL_FIELD : script,
+      script === 0 ? hashField(scriptIdentity(result)) : NULL_FIELD,
       textField(name || '(no name)'),
       textField(classname),
       this.lists.field(suites),
       textField(sourceFile),
       textField(profile),
       listField(keys),
-    ].join('\t')
+    ]
+    this.testRows.add(row.join('\t'))
+    if (script > 0) return
+    this.unknown++
+    if (result.occurrence === 1 && this.place && this.toLearn.size < MOST_LEARNT) {
+      this.place.kept ??= detachedPlace(this.place.at)
+      this.toLearn.set(this.seq, { place: this.place.kept, words: detached(wordsOf(result)) })
+    }
   }
 
-  /** The columns from `outcome` to `reason`. */
-  private attemptFields(attempt: Attempt): string {
-    const { outcome, durationMs, startedAt, failures, reason, stdout, stderr, steps } = attempt
-    return [
-      outcomeCode(outcome),
-      durationMs ?? NULL_FIELD,
-      startedAt === null ? NULL_FIELD : new Date(startedAt).toISOString(),
-      failures.length > 0 ? this.failureFields(failures) : `${NULL_FIELD}\t${this.bodies.add(reason)}\t${NULL_FIELD}`,
-      this.bodies.add(stdout),
-      this.bodies.add(stderr),
-      steps.length > 0 ? this.bodies.add(JSON.stringify(steps)) : NULL_FIELD,
-      textField(reason),
-    ].join('\t')
+  /** The numbers of an attempt's texts, in the order of TEXTS; nothing where there are none. */
+  private textsOf({ failures, reason, stdout, stderr, steps }: Attempt): string {
+    const failed = failures.length > 0 ? this.failureTexts(failures) : reason ? `,${this.bodies.add(reason)},` : ''
+    if (failed === '' && !stdout && !stderr && steps.length === 0) return ''
+    const story = steps.length > 0 ? this.bodies.add(JSON.stringify(steps)) : ''
+    return `${failed || ',,'},${this.bodies.add(stdout)},${this.bodies.add(stderr)},${story}`
   }
 
-  /** The columns `signature`, `message` and `failures`. Many tests of a run fail for one cause, with the same words: those are looked at once. */
-  private failureFields(failures: readonly Failure[]): string {
+  /** Signature, message and failures. Many tests of a run fail for one cause, with the same words: those are looked at once. */
+  private failureTexts(failures: readonly Failure[]): string {
     const json = JSON.stringify(failures)
     const last = this.lastFailures.get(json)
     if (last !== undefined) return last
     const [first] = failures
-    const fields = [
+    const texts = [
       this.signatures.add(first ? failureSignature(first) : null),
       this.bodies.add(first ? (first.message ?? first.type ?? first.stack) : null),
       this.bodies.add(json),
-    ].join('\t')
+    ].join(',')
     // not clear(): engines tie a table that was cleared to the one after it, and what grew old keeps that in memory
     if (this.lastFailures.size >= MOST_FAILURES) this.lastFailures = new Map()
-    if (json.length < SHORT) this.lastFailures.set(json, fields)
-    return fields
+    if (json.length < SHORT) this.lastFailures.set(json, texts)
+    return texts
   }
 
-  /** The attempts in COPY's text format, texts aside, from a place that flush() told. */
-  attemptChunks(from = 0): AsyncGenerator<Buffer> {
-    return this.attempts.chunks(from)
+  /** Attempts as attemptLine() writes them, in order. */
+  attempts(): AsyncGenerator<Buffer> {
+    return this.attemptLines.chunks()
   }
 
   /** How many tests it holds. */
@@ -179,74 +225,122 @@ export class Stage {
     return this.seq
   }
 
-  /** Puts the attempts so far on disk, so that they can be copied while more are added. @returns where the next one will begin there */
+  /** The script of each test, once all were told theirs; 0 where one was not. */
+  scriptOf(seq: number): number {
+    return this.foundScripts.at(seq) || this.knownScripts.at(seq)
+  }
+
+  isKnown(seq: number): boolean {
+    return this.knownScripts.at(seq) > 0
+  }
+
+  /** Tests were told their scripts. */
+  found(seqs: readonly number[], scripts: readonly number[]): void {
+    for (const [i, seq] of seqs.entries()) this.foundScripts.set(seq, scripts[i] ?? 0)
+  }
+
+  /** Whoever told them took it back. */
+  forgetFound(): void {
+    this.foundScripts = new Numbers()
+  }
+
+  /** Tests whose scripts say something else, or that are not what their names say. */
+  notToLearn(seqs: readonly number[]): void {
+    for (const seq of seqs) this.toLearn.delete(seq)
+  }
+
+  /** What can be known of the tests that had to be looked for. */
+  learnt(): Learnt[] {
+    return [...this.toLearn].flatMap(([seq, test]) => {
+      const scriptId = this.scriptOf(seq)
+      return scriptId > 0 ? [{ ...test, scriptId }] : []
+    })
+  }
+
+  /** Whether what is known of the tests still holds, given the file's end and how often scripts were forgotten. */
+  holds(framework: string | null, forgotten: number): boolean {
+    if (!this.known) return true
+    return this.known.forgotten === forgotten && (framework === null || [...this.frameworks].every((known) => known === framework))
+  }
+
+  /** Puts the tests so far on disk, so that they can be copied while more are added. @returns where the next one will begin there */
   flush(): number {
-    return this.attempts.flush()
+    return this.testRows.flush()
   }
 
-  /** Copies the attempts between two places that flush() told. */
+  /** Copies the tests between two places that flush() told. */
   copyBetween(transaction: Transaction, from: number, to: number): Promise<void> {
-    return copyChunks(transaction, 'stage_attempt', ATTEMPT_COLUMNS, this.attempts.between(from, to))
+    return copyChunks(transaction, 'stage_test', TEST_COLUMNS, this.testRows.between(from, to))
   }
 
-  /** Whether it holds texts, and signatures of failures. */
-  get hasTexts(): boolean {
-    return !this.bodySpool.isEmpty
+  /** How many texts it holds, and signatures of failures. */
+  get texts(): number {
+    return this.bodies.count
   }
-  get hasSignatures(): boolean {
-    return !this.signatureSpool.isEmpty
+  get failureKinds(): number {
+    return this.signatures.count
   }
   get isLarge(): boolean {
-    return this.seq > FEW
+    return this.unknown > FEW
   }
 
-  /** @param from where the attempts begin that were not copied before */
-  async copy(transaction: Transaction, from = 0): Promise<void> {
-    await copyChunks(transaction, 'stage_attempt', ATTEMPT_COLUMNS, this.attemptChunks(from))
-    if (this.hasTexts) await copyChunks(transaction, 'stage_body', ['hash', 'text'], this.bodySpool.chunks())
-    if (this.hasSignatures) await copyChunks(transaction, 'stage_signature', ['hash', 'text'], this.signatureSpool.chunks())
+  /** @param from where the tests begin that were not copied before */
+  async copyTests(transaction: Transaction, from = 0): Promise<void> {
+    if (!this.testRows.isEmpty) await copyChunks(transaction, 'stage_test', TEST_COLUMNS, this.testRows.chunks(from))
+  }
+
+  async copyTexts(transaction: Transaction): Promise<void> {
+    if (this.texts > 0) await copyChunks(transaction, 'stage_body', TEXT_COLUMNS, this.bodySpool.chunks())
+    if (this.failureKinds > 0) await copyChunks(transaction, 'stage_signature', TEXT_COLUMNS, this.signatureSpool.chunks())
   }
 
   dispose(): void {
-    for (const spool of [this.attempts, this.bodySpool, this.signatureSpool, this.attachments]) spool.dispose()
+    for (const spool of [this.testRows, this.attemptLines, this.bodySpool, this.signatureSpool, this.attachments]) spool.dispose()
   }
 }
 
+const isPlace = (a: PlaceOfTest, b: PlaceOfTest): boolean =>
+  a.classname === b.classname && a.sourceFile === b.sourceFile && a.profile === b.profile && isList(a.suites, b.suites)
+
+const isList = (a: readonly string[], b: readonly string[]): boolean =>
+  a === b || (a.length === b.length && a.every((text, i) => text === b[i]))
+
+const detachedPlace = ({ classname, suites, sourceFile, profile }: PlaceOfTest): PlaceOfTest => {
+  const kept = (text: string | null) => (text === null ? null : detached(text))
+  return { classname: kept(classname), suites: suites.map(detached), sourceFile: kept(sourceFile), profile: kept(profile) }
+}
+
 /**
- * Applies what only the end of a file could tell to its staged rows (settleResults in the core says the same over plain values).
+ * Applies what only the end of a file could tell to its staged tests (settleResults in the core says the same over plain values).
  * Tries at one test need nothing: they share its identity, and become its attempts in the order of the file.
+ * @returns how many have to be looked for although their script seemed to be known
  */
-export async function settleStage(db: Queryable, { settlement: { groups, dropped, reasons } }: FileFindings): Promise<void> {
-  if (dropped.length > 0) await run(db, 'delete from stage_attempt where seq = any($dropped::int[])', { dropped })
-  if (reasons.length > 0) {
-    await run(
-      db,
-      'update stage_attempt a set reason = x.reason from unnest($seqs::int[], $reasons::text[]) as x (seq, reason) where x.seq = a.seq',
-      {
-        seqs: reasons.map(({ seq }) => seq),
-        reasons: reasons.map(({ reason }) => reason),
-      },
-    )
-  }
+export async function settleTests(db: Queryable, stage: Stage, { settlement: { groups, dropped } }: FileFindings): Promise<{ lookedForNow: number }> {
+  if (dropped.length > 0) await run(db, 'delete from stage_test where seq = any($dropped::int[])', { dropped })
   const twins = groups
     .filter((group) => group.kind === 'distinct')
     .flatMap(({ members }) => members.slice(1).map((seq, i) => ({ seq, nth: i + 2 })))
-  if (twins.length > 0) {
-    await run(
-      db,
-      `update stage_attempt a set identity = sha256(a.identity || convert_to('#' || x.nth, 'UTF8'))
-       from unnest($seqs::int[], $nths::int[]) as x (seq, nth) where x.seq = a.seq`,
-      { seqs: twins.map(({ seq }) => seq), nths: twins.map(({ nth }) => nth) },
-    )
+  if (twins.length === 0) return { lookedForNow: 0 }
+  stage.notToLearn(twins.map(({ seq }) => seq))
+  const known = twins.filter(({ seq }) => stage.isKnown(seq))
+  if (known.length > 0) {
+    await run(db, 'delete from stage_test where seq = any($seqs::int[])', { seqs: known.map(({ seq }) => seq) })
+    await run(db, STAGE_KNOWN, { seqs: known.map(({ seq }) => seq), scripts: known.map(({ seq }) => stage.scriptOf(seq)) })
   }
-  const retried = groups
-    .filter((group) => group.kind === 'attempts' && group.skipsWereFailures)
-    .flatMap(({ members }) => members.slice(0, -1))
-  if (retried.length > 0) {
-    const bind = { retried, failed: outcomeCode('failed'), skipped: outcomeCode('skipped') }
-    await run(db, 'update stage_attempt set outcome = $failed where outcome = $skipped and seq = any($retried::int[])', bind)
-  }
+  await run(
+    db,
+    `update stage_test a set identity = sha256(a.identity || convert_to('#' || x.nth, 'UTF8'))
+     from unnest($seqs::int[], $nths::int[]) as x (seq, nth) where x.seq = a.seq`,
+    { seqs: twins.map(({ seq }) => seq), nths: twins.map(({ nth }) => nth) },
+  )
+  return { lookedForNow: known.length }
 }
+
+/** Tests whose script was taken for known are looked for after all. */
+const STAGE_KNOWN = `
+insert into stage_test (seq, identity, name, classname, suites, file, profile, keys)
+select x.seq, s.identity, s.name, s.classname, s.suites, s.file, s.profile, s.keys
+from unnest($seqs::int[], $scripts::int[]) as x (seq, script) join script s on s.id = x.script`
 
 /** Lists of suites in COPY's text format: the tests of a suite share one list, which is written once. */
 class ListFields {

@@ -1,14 +1,16 @@
-import type { Fault, FileCoverage } from '@bobbin/core'
+import type { Fault, FileCoverage, FileFindings } from '@bobbin/core'
 import type { Project } from '../access/index.js'
 import type { DeliveredFile } from '../contract/index.js'
 import type { BlobStore } from '../platform/blobs/blob-store.js'
 import { type InTransaction, isUniqueViolation, rowsOf, run } from '../platform/database.js'
 import { FORGET_CHANGES } from '../runs/index.js'
 import { caseForEach } from '../scripts/index.js'
-import { copyRows, listText } from './copy-text.js'
+import { ATTEMPT_COLUMNS, FirstRows, type Meaning, RESULT_COLUMNS, Settled, WAITING_COLUMNS, waitingRows } from './attempt-rows.js'
+import { copyChunks, copyRows, listText } from './copy-text.js'
 import * as merge from './merge-queries.js'
 import type { ReadFile } from './read-file.js'
 import type { Placed } from './place-tests.js'
+import type { Stage } from './staging.js'
 import { isPlausible, type Target } from './target.js'
 
 export interface StoredFile {
@@ -36,56 +38,100 @@ export async function storeFile(
   const { faults, coverage, startedAt } = findings
   // later runs are locked before anything that other deliveries may wait for
   await run(db, FORGET_CHANGES, { runId })
-  if (stage.hasTexts) {
-    await run(db, merge.MERGE_BODIES, { projectId, day })
-    await run(db, merge.USE_BODIES, { projectId, day })
-  }
-  if (stage.hasSignatures) await run(db, merge.MERGE_SIGNATURES, { projectId })
+  const meaning = { scriptOf: (seq: number) => stage.scriptOf(seq), ...(await mergeTexts(db, stage, { projectId, day })) }
   if (placed.toMake > 0) await caseForEach(db, project, { fileId })
   // before the run is summed up: one with faults is incomplete
   await storeFaults(db.transaction, faults, { projectId, runId, fileId })
   await storeCoverage(db.transaction, coverage ?? [], { projectId, runId, fileId })
   const began = startedAt !== null && isPlausible(startedAt, Date.now()) ? new Date(startedAt) : null
-  const bind = { projectId, fileId, ...place, startedAt: began }
-  const retried = (await storeFirstAttempts(db, { stage, findings }, bind)) ? [] : await storeLaterAttempts(db, bind)
+  const file = { stage, findings, meaning, place: { ...place, fileId, startedAt: began } }
+  const retried = (await storeFirstAttempts(db, file)) ? [] : await storeLaterAttempts(db, file)
   await stage.attachments.store(db, blobs, { projectId, fileId, ...place })
   const unknownKeys = stage.declares ? await rowsOf<DeliveredFile['unknownKeys'][number]>(db, merge.UNKNOWN_DECLARED) : []
   return { newScripts: placed.fresh, unknownKeys, retried }
 }
 
-interface StoreBind extends Record<string, unknown> {
-  runId: number
-  day: string
+/** @returns what the texts of a file are called in the project, where they are now */
+async function mergeTexts(db: InTransaction, stage: Stage, { projectId, day }: { projectId: number; day: string }): Promise<MeantTexts> {
+  if (stage.texts > 0) {
+    await run(db, merge.MERGE_BODIES, { projectId, day })
+    await run(db, merge.USE_BODIES, { projectId, day })
+  }
+  if (stage.failureKinds > 0) await run(db, merge.MERGE_SIGNATURES, { projectId })
+  const ids = async (query: string, count: number) => {
+    if (count === 0) return []
+    const [row] = await rowsOf<{ ids: string }>(db, query, { projectId })
+    const own = row?.ids.split(',') ?? []
+    if (own.length !== count) throw new Error(`${own.length} of ${count} texts were found after they were stored`)
+    return own
+  }
+  return { texts: await ids(merge.BODY_IDS, stage.texts), signatures: await ids(merge.SIGNATURE_IDS, stage.failureKinds) }
+}
+
+type MeantTexts = Pick<Meaning, 'texts' | 'signatures'>
+
+/** A file whose tests and texts were told what they are in the project. */
+interface MeantFile {
+  stage: Stage
+  findings: FileFindings
+  meaning: Meaning
+  place: { runId: number; day: string; fileId: number; startedAt: Date | null }
 }
 
 /** With fewer tests than this it is asked first whether the run has one of them; with more it is found out by trying. */
 const FEW = 1000
 
-/** Stores the attempts of a file that tries each of its tests once, of which its run has none: nearly all files. @returns whether it did */
-async function storeFirstAttempts(
-  db: InTransaction,
-  { stage, findings }: Pick<ReadFile, 'stage' | 'findings'>,
-  bind: StoreBind,
-): Promise<boolean> {
-  if (stage.retries || findings.settlement.groups.some(({ kind }) => kind === 'attempts')) return false
-  if (stage.tests < FEW && (await rowsOf<{ again: boolean }>(db, merge.SOME_AGAIN, bind))[0]?.again) return false
+/**
+ * Copies the attempts of a file that tries each of its tests once, of which its run has none, to where they belong, with their results:
+ * that is so of nearly all files. @returns whether it did
+ */
+async function storeFirstAttempts(db: InTransaction, file: MeantFile): Promise<boolean> {
+  const { stage, place } = file
+  if (!triesEachOnce(file)) return false
+  if (stage.tests < FEW && (await rowsOf<{ again: boolean }>(db, merge.SOME_AGAIN, { ...place, scriptIds: scriptsOf(file) }))[0]?.again)
+    return false
+  const rows = new FirstRows(stage.attempts(), new Settled(file.findings), file.meaning, place)
   await run(db, 'savepoint attempts')
   try {
-    await run(db, merge.STORE_FIRST_ATTEMPTS, bind)
-    return true
+    await copyChunks(db.transaction, 'attempt', ATTEMPT_COLUMNS, rows.attempts())
+    await copyChunks(db.transaction, 'result', RESULT_COLUMNS, rows.results.chunks())
   } catch (error) {
     if (!isUniqueViolation(error)) throw error
     await run(db, 'rollback to savepoint attempts')
     return false
+  } finally {
+    rows.dispose()
   }
+  const [, passed, failed, errored, skipped, blocked, notRun, recovered] = rows.added.outcomes
+  const counts = { passed, failed, errored, skipped, blocked, notRun, recovered }
+  await run(db, merge.ADD_TO_RUN, { ...counts, durationUs: rows.added.durationUs, runId: place.runId, startedAt: place.startedAt })
+  return true
 }
 
+/** Whether no two attempts of a file are at one test. Attachments are tied to attempts that have waited. */
+function triesEachOnce({ stage, findings, meaning }: MeantFile): boolean {
+  if (stage.retries || !stage.attachments.isEmpty || findings.settlement.groups.some(({ kind }) => kind === 'attempts')) return false
+  const seen = new Set<number>()
+  const dropped = new Set(findings.settlement.dropped)
+  for (let seq = 0; seq < stage.tests; seq++) {
+    if (dropped.has(seq)) continue
+    const script = meaning.scriptOf(seq)
+    if (seen.has(script)) return false
+    seen.add(script)
+  }
+  return true
+}
+
+const scriptsOf = ({ stage, meaning }: MeantFile): number[] => Array.from({ length: stage.tests }, (_, seq) => meaning.scriptOf(seq))
+
 /** The same for files of which nothing is known. @returns scripts that have more than one attempt in the run now */
-async function storeLaterAttempts(db: InTransaction, bind: StoreBind): Promise<number[]> {
-  const again = await rowsOf<{ scriptId: number }>(db, merge.STORE_ATTEMPTS, bind)
+async function storeLaterAttempts(db: InTransaction, { stage, findings, meaning, place }: MeantFile): Promise<number[]> {
+  const { runId, day, fileId, startedAt } = place
+  await copyChunks(db.transaction, 'stage_attempt', WAITING_COLUMNS, waitingRows(stage.attempts(), new Settled(findings), meaning))
+  const again = await rowsOf<{ scriptId: number }>(db, merge.STORE_ATTEMPTS, { runId, day, fileId })
   const scriptIds = again.map(({ scriptId }) => scriptId)
-  if (scriptIds.length > 0) await run(db, merge.SETTLE, { ...bind, scriptIds })
-  await run(db, merge.REFRESH_RUN, bind)
+  if (scriptIds.length > 0) await run(db, merge.SETTLE, { runId, day, scriptIds })
+  await run(db, merge.REFRESH_RUN, { runId, day, startedAt })
   return scriptIds
 }
 

@@ -1,5 +1,7 @@
-import type { ClientBase } from 'pg'
+import pg, { type ClientBase } from 'pg'
 import { DatabaseError, QueryTypes, type Sequelize, type Transaction, UniqueConstraintError } from 'sequelize'
+
+const { DatabaseError: PgError } = pg
 
 export interface Queryable {
   sequelize: Sequelize
@@ -12,8 +14,11 @@ export type InTransaction = Queryable & { transaction: Transaction }
 /** The connection that a Sequelize transaction has to itself. */
 export const clientOf = (transaction: Transaction): ClientBase => (transaction as unknown as { connection: ClientBase }).connection
 
-/** Whether a statement failed because a row with the same key is there. */
-export const isUniqueViolation = (error: unknown): boolean => error instanceof UniqueConstraintError
+const UNIQUE_VIOLATION = '23505'
+
+/** Whether a statement, or a COPY, failed because a row with the same key is there. */
+export const isUniqueViolation = (error: unknown): boolean =>
+  error instanceof UniqueConstraintError || (error instanceof PgError && error.code === UNIQUE_VIOLATION)
 
 /** Deadlock found, or a serialization failure: the transaction was undone, and doing it again helps. */
 const AGAIN = new Set(['40P01', '40001'])

@@ -73,6 +73,7 @@ describe('migrate', () => {
         '0011-lasting',
         '0012-set-checks',
         '0013-told-attachments',
+        '0014-lighter-storing',
       ])
       expect(await migrate(url)).toEqual([])
     }))

@@ -1,0 +1,111 @@
+import type { TestResult } from '@bobbin/core'
+import { Injectable, type OnModuleInit } from '@nestjs/common'
+import { ChangeListener } from '../events/listener.js'
+
+/** So many tests are remembered by a process, at some hundred bytes each. */
+const MOST = 400_000
+
+/** Tests that stand in one place: what is told of them beside their names is the same. */
+export interface KnownPlace {
+  /** What the file called itself that told them; undefined where files of several runners tell the same tests. */
+  framework: string | null | undefined
+  /** Numbers of scripts, by what `wordsOf` makes of a test. */
+  scripts: Map<string, number>
+}
+
+/** Everything about a test beside its name and keys that its script keeps. */
+export type PlaceOfTest = Pick<TestResult, 'classname' | 'suites' | 'sourceFile' | 'profile'>
+
+const placeKey = ({ classname, suites, sourceFile, profile }: PlaceOfTest): string =>
+  [classname ?? '\u0001', sourceFile ?? '\u0001', profile ?? '\u0001', ...suites].join('\u0000')
+
+/** What tells a test among those of its place. */
+export const wordsOf = ({ name, keys }: Pick<TestResult, 'name' | 'keys'>): string =>
+  keys.length === 0 ? name : [name, ...keys].join('\u0000')
+
+/** A test that a file told, and the script that it turned out to be, which says exactly what the test says. */
+export interface Learnt {
+  place: PlaceOfTest
+  words: string
+  scriptId: number
+}
+
+/**
+ * The scripts of a project that say exactly what the tests of its files say: these are told by words alone, without asking the database.
+ * @see ScriptMemory for how long that holds
+ */
+export class KnownScripts {
+  private readonly places = new Map<string, KnownPlace>()
+  size = 0
+
+  /** @param forgotten how often scripts of the project had been forgotten when this began */
+  constructor(readonly forgotten: number) {}
+
+  /** Tests that are known in the place of one. */
+  at(place: PlaceOfTest): KnownPlace | null {
+    return this.places.get(placeKey(place)) ?? null
+  }
+
+  learn(framework: string | null, learnt: readonly Learnt[]): void {
+    for (const { place, words, scriptId } of learnt) {
+      const key = placeKey(place)
+      let known = this.places.get(key)
+      if (!known) this.places.set(key, (known = { framework, scripts: new Map() }))
+      if (known.framework !== framework) known.framework = undefined
+      if (!known.scripts.has(words)) this.size++
+      known.scripts.set(words, scriptId)
+    }
+  }
+}
+
+/**
+ * What this process remembers of the scripts of each project. Scripts are forgotten only while nothing comes in, and that is counted in
+ * the project: a file that was read with an older count is read again. Where a script says something else than before, every process is
+ * told so and begins anew, a moment later.
+ */
+@Injectable()
+export class ScriptMemory implements OnModuleInit {
+  /** By project, the one used longest ago first. */
+  private readonly projects = new Map<number, KnownScripts>()
+
+  constructor(private readonly changes: ChangeListener) {}
+
+  onModuleInit(): void {
+    this.changes.changes.subscribe((change) => {
+      if (change === 'missed') this.projects.clear()
+      else if (change.topics.includes('scripts')) this.projects.delete(change.projectId)
+    })
+  }
+
+  /** For a file that is to be read; null where nothing is known yet. */
+  of(projectId: number): KnownScripts | null {
+    const known = this.projects.get(projectId)
+    if (known) this.projects.delete(projectId)
+    if (known) this.projects.set(projectId, known)
+    return known ?? null
+  }
+
+  /** The scripts of the project are not those that they were. */
+  forget(projectId: number): void {
+    this.projects.delete(projectId)
+  }
+
+  /** @param forgotten how often scripts had been forgotten in the transaction that found these; it has to be committed */
+  learn(projectId: number, forgotten: number, framework: string | null, learnt: readonly Learnt[]): void {
+    if (learnt.length === 0) return
+    const before = this.of(projectId)
+    const known = before?.forgotten === forgotten ? before : new KnownScripts(forgotten)
+    if (known !== before) this.projects.set(projectId, known)
+    known.learn(framework, learnt)
+    this.makeRoom()
+  }
+
+  private makeRoom(): void {
+    let size = [...this.projects.values()].reduce((sum, known) => sum + known.size, 0)
+    for (const [projectId, known] of this.projects) {
+      if (size <= MOST) return
+      this.projects.delete(projectId)
+      size -= known.size
+    }
+  }
+}
