@@ -187,7 +187,8 @@ export class Delivery implements Taker {
     await announce(db, project.id, ['runs'])
     db.transaction.afterCommit(() => {
       this.committed(target, log)
-      if (stored) this.tools.scripts.learn(project.id, begun.forgotten, file.findings.framework, file.stage.learnt())
+      // while the database compares the run
+      if (stored) setImmediate(() => this.tools.scripts.learn(project.id, begun.forgotten, file.findings.framework, file.stage.learnt()))
     })
     return delivered(file, stored || own ? 'stored' : 'already', stored?.unknownKeys ?? [])
   }

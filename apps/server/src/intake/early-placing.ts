@@ -4,7 +4,7 @@ import type { Transaction } from 'sequelize'
 import type { Project } from '../access/index.js'
 import type { InTransaction, Queryable } from '../platform/database.js'
 import { FIND_MANY_SCRIPTS } from './merge-queries.js'
-import { beginFile, type Begun, type Early, NOTHING_EARLY, placeTests, sumOf } from './place-tests.js'
+import { beginFile, type Begun, type Early, isAllNew, NOTHING_EARLY, placeTests, sumOf } from './place-tests.js'
 import type { Stage } from './staging.js'
 
 /** When a file is placed while it is read. */
@@ -79,6 +79,7 @@ export class EarlyPlacing {
       fileId: this.begun.fileId,
       from: tests,
       lookFor: next.unknown - unknown,
+      allNew: isAllNew(this.early),
     })
     this.early = { ...next, placed: sumOf(placed, more) }
   }

@@ -48,7 +48,7 @@ select d.seq, d.script_id, d.identity, d.name, d.key, c.id from own d left join 
 const TOLD = `coalesce(string_agg(seq::text, ','), '') as seqs, coalesce(string_agg(script_id::text, ','), '') as scripts`
 
 /**
- * Which script each test is from one on, for those that are there, and which of them stand elsewhere or say something else than before.
+ * Which script each test with an identity is from one on, for those that are there, and which of them stand elsewhere or say something else than before.
  * @param lookUp gives the script of the test `a`
  */
 const findScripts = (lookUp: string) => `
@@ -59,17 +59,19 @@ with found as (
       is distinct from (s.name, s.suites, s.file, s.framework, s.keys)
   from stage_test a
   ${lookUp}
-  where a.seq >= $from and a.script_id is null and not exists (select 1 from stage_script t where t.seq = a.seq) returning seq, script_id, differs
+  where a.seq >= $from and not exists (select 1 from stage_script t where t.seq = a.seq) returning seq, script_id, differs
 )
 select ${TOLD}, coalesce(string_agg(case when differs then seq::text end, ','), '') as differing,
-  count(*) < (select count(*) from stage_test where seq >= $from and script_id is null) as "someNew" from found`
+  count(*) < (select count(identity) from stage_test where seq >= $from) as "someNew" from found`
 
 /** Of a file of usual size each test is looked up by itself: the work grows with the file and not with the project, whatever the planner believes of either. */
 export const FIND_SCRIPTS = findScripts(`cross join lateral (
     select id, name, suites, file, framework, keys from script where project_id = $projectId and identity = a.identity offset 0
   ) s`)
 
-/** A very large file is about as large as its project: both are gone through once. */
+/** A very large file is about as large as its project: both are gone through once, whatever the planner takes for few. */
+export const GO_THROUGH = 'set local enable_nestloop = off'
+export const LOOK_UP = 'set local enable_nestloop = on'
 export const FIND_MANY_SCRIPTS = findScripts('join script s on s.project_id = $projectId and s.identity = a.identity')
 
 /**
@@ -80,7 +82,7 @@ const makeScripts = (onConflict: string) => `
 with claimed as (select identity, bool_or(case_id is not null) as known from stage_declared where identity is not null group by identity),
 unknown as materialized (
   select a.seq, a.identity, a.name, a.classname, a.suites, a.file, a.profile, a.keys
-  from stage_test a left join stage_script t on t.seq = a.seq where a.seq >= $from and a.script_id is null and t.seq is null
+  from stage_test a left join stage_script t on t.seq = a.seq where a.seq >= $from and a.identity is not null and t.seq is null
 ), fresh as (
   insert into script (project_id, identity, name, classname, suites, file, profile, framework, keys, triage, first_file_id)
   select distinct on (a.identity) $projectId::int, a.identity, a.name, a.classname, a.suites, a.file, a.profile, $framework::text, a.keys,

@@ -35,6 +35,9 @@ export interface Early {
 
 export const NOTHING_EARLY: Early = { tests: 0, unknown: 0, copied: 0, placed: NOTHING_PLACED }
 
+/** Whether all that was placed of a file was never seen before: the rest hardly was either. */
+export const isAllNew = ({ unknown, placed }: Early): boolean => unknown > 0 && placed.fresh === unknown
+
 /** What was taken for known of a file’s tests holds no longer: the file has to be read again. */
 export class OutOfDate extends Error {}
 
@@ -84,7 +87,7 @@ export async function placeFile(
   if (stage.isLarge) await run(db, PLAN_MERGE)
   const { lookedForNow } = await settleTests(db, stage, findings)
   const lookFor = stage.unknown + lookedForNow - early.unknown
-  const which = { framework, fileId, from: early.tests, lookFor }
+  const which = { framework, fileId, from: early.tests, lookFor, allNew: isAllNew(early) }
   const find = stage.isLarge ? merge.FIND_MANY_SCRIPTS : merge.FIND_SCRIPTS
   const placed = sumOf(early.placed, await placeTests(db, project, stage, find, which))
   if (placed.differ) await refreshScripts(db, project, framework)
@@ -108,24 +111,31 @@ interface Which {
   from: number
   /** How many of the rest have to be looked for. */
   lookFor: number
+  /** None of those before was there: these are made at once, and looked for only where one is. */
+  allNew: boolean
 }
 
 /** Tells staged tests their scripts: finds those that are there, and makes the others, with the links that they declare. */
 export async function placeTests(db: InTransaction, project: Project, stage: Stage, find: string, which: Which): Promise<Placed> {
   const { id: projectId, keyPrefix: prefix, unknownTests } = project
-  const { from, lookFor } = which
+  const { from, lookFor, allNew, ...more } = which
   if (stage.declares) await run(db, merge.STAGE_DECLARED, { projectId, prefix, from })
-  const placed = lookFor > 0 ? await findOrMake(db, stage, find, { projectId, unknownTests, ...which }) : NOTHING_PLACED
+  const placed = lookFor > 0 ? await findOrMake(db, stage, find, { projectId, unknownTests, from, ...more }, allNew) : NOTHING_PLACED
   if (stage.declares) await run(db, merge.MERGE_LINKS, { projectId, from })
   return placed
 }
 
-async function findOrMake(db: InTransaction, stage: Stage, find: string, bind: Record<string, unknown>): Promise<Placed> {
+async function findOrMake(db: InTransaction, stage: Stage, find: string, bind: Record<string, unknown>, allNew: boolean): Promise<Placed> {
+  const made = allNew ? await tryMaking(db, stage, merge.MAKE_SCRIPTS, bind) : null
+  if (made) return { ...made, differ: false }
   const found = await findScripts(db, stage, find, bind)
-  const made = found.someNew ? await makeScripts(db, stage, bind) : { fresh: 0, toMake: 0 }
-  // what another delivery made at the same moment is found by a second look
-  const rest = 'beside' in made ? await findScripts(db, stage, merge.FIND_SCRIPTS, bind) : found
-  return { fresh: made.fresh, toMake: made.toMake, differ: found.someDiffer || rest.someDiffer }
+  if (!found.someNew) return { ...NOTHING_PLACED, differ: found.someDiffer }
+  const rest = await tryMaking(db, stage, merge.MAKE_SCRIPTS, bind)
+  if (rest) return { ...rest, differ: found.someDiffer }
+  // another delivery made some of it at the same moment: these are found by a second look
+  const beside = await makeScripts(db, stage, merge.MAKE_SCRIPTS_BESIDE, bind)
+  const again = await findScripts(db, stage, merge.FIND_SCRIPTS, bind)
+  return { ...beside, differ: found.someDiffer || again.someDiffer }
 }
 
 /** Lists of tests and of their scripts, as the database writes them: numbers with commas between them. */
@@ -144,7 +154,10 @@ interface FoundScripts {
 }
 
 async function findScripts(db: InTransaction, stage: Stage, text: string, bind: Record<string, unknown>): Promise<FoundScripts> {
+  const many = text === merge.FIND_MANY_SCRIPTS
+  if (many) await run(db, merge.GO_THROUGH)
   const [found] = await rowsOf<Told & { differing: string; someNew: boolean }>(db, text, bind)
+  if (many) await run(db, merge.LOOK_UP)
   if (!found) throw new Error('finding scripts answered nothing')
   tell(stage, found)
   stage.notToLearn(numbersIn(found.differing))
@@ -153,23 +166,21 @@ async function findScripts(db: InTransaction, stage: Stage, text: string, bind: 
 
 type MadeScripts = Pick<Placed, 'fresh' | 'toMake'>
 
-/** Makes what is new; if another delivery made some of it at the same moment, once more beside it. */
-async function makeScripts(
-  db: InTransaction,
-  stage: Stage,
-  bind: Record<string, unknown>,
-): Promise<MadeScripts | (MadeScripts & { beside: true })> {
-  const make = async (text: string): Promise<MadeScripts> => {
-    const [made] = await rowsOf<Told & MadeScripts>(db, text, bind)
-    if (made) tell(stage, made)
-    return made ?? NOTHING_PLACED
-  }
+async function makeScripts(db: InTransaction, stage: Stage, text: string, bind: Record<string, unknown>): Promise<MadeScripts> {
+  const [made] = await rowsOf<Told & MadeScripts>(db, text, bind)
+  if (!made) throw new Error('making scripts answered nothing')
+  tell(stage, made)
+  return { fresh: made.fresh, toMake: made.toMake }
+}
+
+/** Makes scripts as if none of them were there. @returns null where one was, and none is made */
+async function tryMaking(db: InTransaction, stage: Stage, text: string, bind: Record<string, unknown>): Promise<MadeScripts | null> {
   await run(db, 'savepoint scripts')
   try {
-    return await make(merge.MAKE_SCRIPTS)
+    return await makeScripts(db, stage, text, bind)
   } catch (error) {
     if (!isUniqueViolation(error)) throw error
     await run(db, 'rollback to savepoint scripts')
-    return { ...(await make(merge.MAKE_SCRIPTS_BESIDE)), beside: true }
+    return null
   }
 }

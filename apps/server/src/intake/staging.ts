@@ -83,11 +83,8 @@ create temporary table if not exists stage_attempt (
 const TEST_COLUMNS = ['seq', 'script_id', 'identity', 'name', 'classname', 'suites', 'file', 'profile', 'keys']
 const TEXT_COLUMNS = ['nth', 'hash', 'text']
 
-/**
- * Hashes and sorts of the merge fit in memory: 100,000 attempts need some 30 MB. Tests are met with their scripts by hash: what the
- * planner takes for many more rows than there are, it would sort first.
- */
-export const MERGE_IN_MEMORY = "set local work_mem = '64MB'; set local enable_mergejoin = off"
+/** Hashes and sorts of the merge fit in memory: 100,000 tests need some 30 MB. */
+export const MERGE_IN_MEMORY = "set local work_mem = '64MB'"
 
 /** Plans of a large merge are made from what the tables hold, not from guesses about it; a small sample tells that. */
 export const PLAN_MERGE = `
