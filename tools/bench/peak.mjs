@@ -1,12 +1,12 @@
 // Takes in a file (or none) as the server does, up to its transaction, and prints the peak of its resident memory in MB.
 import { createReadStream } from 'node:fs'
-import { readFiles } from '../../apps/server/dist/intake/read-file.js'
+import { disposeOf, readFiles } from '../../apps/server/dist/intake/read-file.js'
 
 const [, , file] = process.argv
 if (file) {
   for await (const read of readFiles({ name: file, chunks: createReadStream(file), cut: () => false })) {
     if ('refusal' in read) throw read.refusal
-    read.stage.dispose()
+    disposeOf(read)
   }
 }
 console.log(process.resourceUsage().maxRSS / 1024)

@@ -53,10 +53,13 @@ export async function feed(request: IncomingMessage, parser: busboy.Busboy, idle
   }
 }
 
+/** So much of a request is taken in before its reader asks for more, in bytes: stopping and going on costs more than to read it. */
+const AHEAD = 1 << 18
+
 /** @throws Problem when the request is no multipart/form-data */
 export function openMultipart(request: IncomingMessage, limits: busboy.Limits): busboy.Busboy {
   try {
-    return busboy({ headers: request.headers, preservePath: true, defParamCharset: 'utf8', limits })
+    return busboy({ headers: request.headers, preservePath: true, defParamCharset: 'utf8', limits, fileHwm: AHEAD, highWaterMark: AHEAD })
   } catch {
     throw new Problem('invalid', 'noFiles', 'Send files as multipart/form-data')
   }
