@@ -27,7 +27,12 @@ const durationField = (ms: number): string => {
 }
 
 /** @param texts numbers of its texts, joined by commas, or nothing */
-export function attemptLine(ordinal: number, { outcome, durationMs, startedAt, reason }: Attempt, properties: string, texts: string): string {
+export function attemptLine(
+  ordinal: number,
+  { outcome, durationMs, startedAt, reason }: Attempt,
+  properties: string,
+  texts: string,
+): string {
   const duration = durationMs === null ? NULL_FIELD : durationField(durationMs)
   const started = startedAt === null ? NULL_FIELD : new Date(startedAt).toISOString()
   return `${ordinal}\t${outcomeCode(outcome)}\t${duration}\t${started}\t${textField(reason)}\t${properties}\t${texts}`

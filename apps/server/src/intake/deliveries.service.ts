@@ -182,9 +182,9 @@ export class DeliveriesService {
       throw new Problem('conflict', 'already', `The run has “${file.name}” already, by another delivery`)
     await openStage(db)
     const placed = await placeFile(db, project, file, fileId)
-    const stored = await storeFile(db, this.blobs, project, place, fileId, file, placed)
-    await keepUnknownKeys(db, fileId, stored.unknownKeys)
-    await resettle(db, place, stored.retried)
+    const retried = await storeFile(db, this.blobs, project, place, fileId, file, placed)
+    await keepUnknownKeys(db, fileId, placed.unknownKeys)
+    await resettle(db, place, retried)
     await run(db, 'update delivery set run_id = $runId, undone_at = null, undone_by = null where id = $id', {
       id: held.id,
       runId: place.runId,

@@ -15,7 +15,7 @@ import { deliveryRun } from './delivery-run.js'
 import { addStoredRow, addUnstoredRows, isOwn, keepUnknownKeys } from './file-rows.js'
 import type { Taker } from './incoming-files.js'
 import type { TargetDto } from './intake.dto.js'
-import { announceShards, settleLive, shardIsIn, waitNoMore } from './liveness.js'
+import { announceShards, lastShardIsIn, settleLive, shardIsIn, waitNoMore } from './liveness.js'
 import type { ScriptMemory } from './known-scripts.js'
 import { lockRun } from './rework.js'
 import { type Kept, unpacked } from './original-copy.js'
@@ -161,6 +161,7 @@ export class Delivery implements Taker {
     const log: MadeLog = { made: [], notes: [] }
     if (!file.stage.holds(file.findings.framework, begun.forgotten)) throw new OutOfDate()
     const placed = await placeFile(db, project, file, begun.fileId, early)
+    await announce(db, project.id, ['runs'])
     const target = await resolveTarget(
       db,
       project.id,
@@ -170,27 +171,32 @@ export class Delivery implements Taker {
     )
     // before its first results can be seen: a part is never taken for the whole
     await announceShards(db, target.runId, this.dto)
-    const fileId = await addStoredRow(db, { id: begun.fileId, projectId: project.id, deliveryId: this.id, runId: target.runId }, file, original)
+    const fileId = await addStoredRow(
+      db,
+      { id: begun.fileId, projectId: project.id, deliveryId: this.id, runId: target.runId },
+      file,
+      original,
+    )
     if (fileId === null && placed.fresh > 0) await forgetMade(db, project, begun.fileId)
-    const stored = fileId === null ? null : await storeFile(db, blobs, project, target, fileId, file, placed)
+    const stored = fileId !== null
+    if (stored) await storeFile(db, blobs, project, target, fileId, file, placed)
     // a delivery that is read again from its beginning finds what it stored itself
-    const own = fileId === null && (await isOwn(db, this.id, target.runId, file))
-    if (fileId !== null && stored && stored.unknownKeys.length > 0) await keepUnknownKeys(db, fileId, stored.unknownKeys)
+    const own = !stored && (await isOwn(db, this.id, target.runId, file))
+    if (stored && placed.unknownKeys.length > 0) await keepUnknownKeys(db, fileId, placed.unknownKeys)
     // one that breaks off belongs to its run all the same, and is known for what it made
     await run(db, TELL_STORED, {
       id: this.id,
       runId: target.runId,
-      newScripts: stored?.newScripts ?? 0,
+      newScripts: stored ? placed.fresh : 0,
       made: JSON.stringify(log.made),
       notes: JSON.stringify(log.notes.filter((note) => !this.notes.has(note))),
     })
-    await announce(db, project.id, ['runs'])
     db.transaction.afterCommit(() => {
       this.committed(target, log)
       // while the database compares the run
       if (stored) setImmediate(() => this.tools.scripts.learn(project.id, begun.forgotten, file.findings.framework, file.stage.learnt()))
     })
-    return delivered(file, stored || own ? 'stored' : 'already', stored?.unknownKeys ?? [])
+    return delivered(file, stored || own ? 'stored' : 'already', stored ? placed.unknownKeys : [])
   }
 
   private committed(target: Target, { notes }: MadeLog): void {
@@ -261,11 +267,12 @@ export class Delivery implements Taker {
     const { runId } = this.run ?? {}
     const { shard, shards, close } = this.dto
     if (runId === undefined || (!shard && !shards && !close)) return
+    // only the last one has something to settle, and waits for the others that are being stored
+    if (!close && !(await lastShardIsIn(this.tools, runId, shard))) return
     await inTransaction(this.tools, async (db) => {
       const target = await lockRun(db, runId)
       if (!target) return
-      await announceShards(db, runId, this.dto)
-      await shardIsIn(db, runId, shard)
+      if (close) await shardIsIn(db, runId, shard)
       if (close) await waitNoMore(db, runId)
       await settleLive(db, this.context.project.id, target)
     })

@@ -1,5 +1,5 @@
 import { announce } from '../events/announce.js'
-import { type InTransaction, rowsOf, run } from '../platform/database.js'
+import { type InTransaction, type Queryable, rowsOf, run } from '../platform/database.js'
 import { SETTLE_LIVE } from './rework-queries.js'
 import { forgetChanges } from './rework.js'
 import type { Target } from './target.js'
@@ -34,9 +34,21 @@ export async function announceShards(db: InTransaction, runId: number, { shards 
   if (shards) await run(db, ANNOUNCE, { runId, shards })
 }
 
-export async function shardIsIn(db: InTransaction, runId: number, shard: number | null | undefined): Promise<void> {
+export async function shardIsIn(db: Queryable, runId: number, shard: number | null | undefined): Promise<void> {
   if (shard) await run(db, IS_IN, { runId, shard })
 }
+
+/**
+ * Notes that a shard is in, without waiting for the others that are being stored. To be called outside of a transaction: of two that come
+ * in at the same moment the later one sees both. @returns whether its run waits for no other
+ */
+export async function lastShardIsIn(db: Queryable, runId: number, shard: number | null | undefined): Promise<boolean> {
+  await shardIsIn(db, runId, shard)
+  const [row] = await rowsOf<{ last: boolean }>(db, ALL_ARE_IN, { runId })
+  return row?.last ?? false
+}
+
+const ALL_ARE_IN = 'select coalesce(shards, 0) <= (select count(*) from run_shard where run_id = $runId) as last from run where id = $runId'
 
 export const waitNoMore = (db: InTransaction, runId: number): Promise<void> => run(db, WAIT_NO_MORE, { runId })
 

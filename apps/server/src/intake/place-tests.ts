@@ -1,10 +1,20 @@
 import type { FileFindings } from '@bobbin/core'
 import type { Project } from '../access/index.js'
+import type { DeliveredFile } from '../contract/index.js'
 import { announce } from '../events/announce.js'
 import { type InTransaction, isUniqueViolation, rowsOf, run } from '../platform/database.js'
 import { shareIntake } from './intake-lock.js'
 import * as merge from './merge-queries.js'
+import { isPlausible } from './target.js'
 import { MAKE_STAGE, MERGE_IN_MEMORY, PLAN_MERGE, settleTests, type Stage } from './staging.js'
+
+/** What became of a file's tests and texts before its run was locked. */
+export interface PlacedFile extends Placed {
+  /** What its texts, and the signatures of its failures, are called in the project, by their numbers in the file. */
+  texts: readonly string[]
+  signatures: readonly string[]
+  unknownKeys: DeliveredFile['unknownKeys']
+}
 
 /** What became of tests that were told their scripts. */
 export interface Placed {
@@ -69,8 +79,9 @@ export async function openStage(db: InTransaction): Promise<void> {
 }
 
 /**
- * Tells each test of a file that was read its script, in the open stage. To be done before the run is locked: the shards of a run are
- * placed side by side, and stored one after the other.
+ * Tells each test of a file that was read its script, in the open stage, and each text what it is called. To be done before the run is
+ * locked: the shards of a run are placed side by side, and stored one after the other; and whoever holds a run waits for no test or text
+ * that another delivery makes.
  * @param fileId of its row, which need not be there yet
  */
 export async function placeFile(
@@ -79,7 +90,7 @@ export async function placeFile(
   { stage, findings }: { stage: Stage; findings: FileFindings },
   fileId: number,
   early: Early = NOTHING_EARLY,
-): Promise<Placed> {
+): Promise<PlacedFile> {
   const { framework } = findings
   if (early.tests === 0) stage.forgetFound()
   await stage.copyTests(db.transaction, early.copied)
@@ -91,7 +102,35 @@ export async function placeFile(
   const find = stage.isLarge ? merge.FIND_MANY_SCRIPTS : merge.FIND_SCRIPTS
   const placed = sumOf(early.placed, await placeTests(db, project, stage, find, which))
   if (placed.differ) await refreshScripts(db, project, framework)
-  return placed
+  const unknownKeys = stage.declares ? await rowsOf<DeliveredFile['unknownKeys'][number]>(db, merge.UNKNOWN_DECLARED) : []
+  return { ...placed, ...(await mergeTexts(db, stage, project.id, usedOn(findings))), unknownKeys }
+}
+
+/** The day on which texts are used, as YYYY-MM-DD: that of the run, give or take a clock. */
+function usedOn({ startedAt }: FileFindings): string {
+  const now = Date.now()
+  return new Date(startedAt !== null && isPlausible(startedAt, now) ? startedAt : now).toISOString().slice(0, 10)
+}
+
+async function mergeTexts(
+  db: InTransaction,
+  stage: Stage,
+  projectId: number,
+  day: string,
+): Promise<Pick<PlacedFile, 'texts' | 'signatures'>> {
+  if (stage.texts > 0) {
+    await run(db, merge.MERGE_BODIES, { projectId, day })
+    await run(db, merge.USE_BODIES, { projectId, day })
+  }
+  if (stage.failureKinds > 0) await run(db, merge.MERGE_SIGNATURES, { projectId })
+  const ids = async (query: string, count: number) => {
+    if (count === 0) return []
+    const [row] = await rowsOf<{ ids: string }>(db, query, { projectId })
+    const own = row?.ids.split(',') ?? []
+    if (own.length !== count) throw new Error(`${own.length} of ${count} texts were found after they were stored`)
+    return own
+  }
+  return { texts: await ids(merge.BODY_IDS, stage.texts), signatures: await ids(merge.SIGNATURE_IDS, stage.failureKinds) }
 }
 
 /** Scripts learn where they stand now; what processes know of them holds no longer. */

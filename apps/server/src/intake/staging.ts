@@ -1,12 +1,4 @@
-import {
-  detached,
-  failureSignature,
-  scriptIdentity,
-  type Attempt,
-  type Failure,
-  type FileFindings,
-  type TestResult,
-} from '@bobbin/core'
+import { detached, failureSignature, scriptIdentity, type Attempt, type Failure, type FileFindings, type TestResult } from '@bobbin/core'
 import { hash } from 'node:crypto'
 import type { Transaction } from 'sequelize'
 import { run, type Queryable } from '../platform/database.js'
@@ -312,7 +304,11 @@ const detachedPlace = ({ classname, suites, sourceFile, profile }: PlaceOfTest):
  * Tries at one test need nothing: they share its identity, and become its attempts in the order of the file.
  * @returns how many have to be looked for although their script seemed to be known
  */
-export async function settleTests(db: Queryable, stage: Stage, { settlement: { groups, dropped } }: FileFindings): Promise<{ lookedForNow: number }> {
+export async function settleTests(
+  db: Queryable,
+  stage: Stage,
+  { settlement: { groups, dropped } }: FileFindings,
+): Promise<{ lookedForNow: number }> {
   if (dropped.length > 0) await run(db, 'delete from stage_test where seq = any($dropped::int[])', { dropped })
   const twins = groups
     .filter((group) => group.kind === 'distinct')

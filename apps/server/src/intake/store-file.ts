@@ -1,6 +1,5 @@
 import type { Fault, FileCoverage, FileFindings } from '@bobbin/core'
 import type { Project } from '../access/index.js'
-import type { DeliveredFile } from '../contract/index.js'
 import type { BlobStore } from '../platform/blobs/blob-store.js'
 import { type InTransaction, isUniqueViolation, rowsOf, run } from '../platform/database.js'
 import { FORGET_CHANGES } from '../runs/index.js'
@@ -9,20 +8,14 @@ import { ATTEMPT_COLUMNS, FirstRows, type Meaning, RESULT_COLUMNS, Settled, WAIT
 import { copyChunks, copyRows, listText } from './copy-text.js'
 import * as merge from './merge-queries.js'
 import type { ReadFile } from './read-file.js'
-import type { Placed } from './place-tests.js'
+import type { PlacedFile } from './place-tests.js'
 import type { Stage } from './staging.js'
 import { isPlausible, type Target } from './target.js'
-
-export interface StoredFile {
-  newScripts: number
-  unknownKeys: DeliveredFile['unknownKeys']
-  /** Scripts that have more than one attempt in the run now. */
-  retried: number[]
-}
 
 /**
  * Stores everything that a file holds in a run which is locked, under a row of `result_file` that is there.
  * @param placed what placeFile() told of it in this transaction
+ * @returns scripts that have more than one attempt in the run now
  */
 export async function storeFile(
   db: InTransaction,
@@ -31,14 +24,14 @@ export async function storeFile(
   { runId, day }: Target,
   fileId: number,
   { stage, findings }: Pick<ReadFile, 'stage' | 'findings'>,
-  placed: Placed,
-): Promise<StoredFile> {
+  placed: PlacedFile,
+): Promise<number[]> {
   const projectId = project.id
   const place = { runId, day }
   const { faults, coverage, startedAt } = findings
   // later runs are locked before anything that other deliveries may wait for
   await run(db, FORGET_CHANGES, { runId })
-  const meaning = { scriptOf: (seq: number) => stage.scriptOf(seq), ...(await mergeTexts(db, stage, { projectId, day })) }
+  const meaning = { scriptOf: (seq: number) => stage.scriptOf(seq), texts: placed.texts, signatures: placed.signatures }
   if (placed.toMake > 0) await caseForEach(db, project, { fileId })
   // before the run is summed up: one with faults is incomplete
   await storeFaults(db.transaction, faults, { projectId, runId, fileId })
@@ -47,28 +40,8 @@ export async function storeFile(
   const file = { stage, findings, meaning, place: { ...place, fileId, startedAt: began } }
   const retried = (await storeFirstAttempts(db, file)) ? [] : await storeLaterAttempts(db, file)
   await stage.attachments.store(db, blobs, { projectId, fileId, ...place })
-  const unknownKeys = stage.declares ? await rowsOf<DeliveredFile['unknownKeys'][number]>(db, merge.UNKNOWN_DECLARED) : []
-  return { newScripts: placed.fresh, unknownKeys, retried }
+  return retried
 }
-
-/** @returns what the texts of a file are called in the project, where they are now */
-async function mergeTexts(db: InTransaction, stage: Stage, { projectId, day }: { projectId: number; day: string }): Promise<MeantTexts> {
-  if (stage.texts > 0) {
-    await run(db, merge.MERGE_BODIES, { projectId, day })
-    await run(db, merge.USE_BODIES, { projectId, day })
-  }
-  if (stage.failureKinds > 0) await run(db, merge.MERGE_SIGNATURES, { projectId })
-  const ids = async (query: string, count: number) => {
-    if (count === 0) return []
-    const [row] = await rowsOf<{ ids: string }>(db, query, { projectId })
-    const own = row?.ids.split(',') ?? []
-    if (own.length !== count) throw new Error(`${own.length} of ${count} texts were found after they were stored`)
-    return own
-  }
-  return { texts: await ids(merge.BODY_IDS, stage.texts), signatures: await ids(merge.SIGNATURE_IDS, stage.failureKinds) }
-}
-
-type MeantTexts = Pick<Meaning, 'texts' | 'signatures'>
 
 /** A file whose tests and texts were told what they are in the project. */
 interface MeantFile {

@@ -19,7 +19,6 @@ import {
   shareIntake,
   Stage,
   openStage,
-  NOTHING_PLACED,
   placeFile,
   storeFile,
 } from '../intake/index.js'
@@ -151,14 +150,14 @@ export class LiveService {
       // as files are: before the run is locked, so that nobody who holds a run waits for a script that another delivery makes
       const isEmpty = results.length === 0 && faults.length === 0
       if (!isEmpty) await openStage(db)
-      const placed = isEmpty ? NOTHING_PLACED : await placeFile(db, project, file, feed.fileId)
+      const placed = isEmpty ? null : await placeFile(db, project, file, feed.fileId)
       if (feed.ended) await this.reopen(db, project.id, feed)
-      if (isEmpty) return { totals, newScripts: 0 }
+      if (!placed) return { totals, newScripts: 0 }
       const target = await lockRun(db, feed.runId)
       if (!target) throw notFound('run', feed.runId)
-      const { newScripts } = await storeFile(db, this.blobs, project, target, feed.fileId, file, placed)
+      await storeFile(db, this.blobs, project, target, feed.fileId, file, placed)
       if (!close) await this.tell(db, project.id, feed.runId)
-      return { totals, newScripts }
+      return { totals, newScripts: placed.fresh }
     } finally {
       stage.dispose()
     }
