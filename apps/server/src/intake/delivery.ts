@@ -193,8 +193,7 @@ export class Delivery implements Taker {
     })
     db.transaction.afterCommit(() => {
       this.committed(target, log)
-      // while the database compares the run
-      if (stored) setImmediate(() => this.tools.scripts.learn(project.id, begun.forgotten, file.findings.framework, file.stage.learnt()))
+      if (stored) void this.tools.scripts.learn(project.id, begun.forgotten, file.findings.framework, file.stage.learnt())
     })
     return delivered(file, stored || own ? 'stored' : 'already', stored ? placed.unknownKeys : [])
   }

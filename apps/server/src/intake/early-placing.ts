@@ -3,7 +3,7 @@ import { Logger } from '@nestjs/common'
 import type { Transaction } from 'sequelize'
 import type { Project } from '../access/index.js'
 import type { InTransaction, Queryable } from '../platform/database.js'
-import { FIND_MANY_SCRIPTS } from './merge-queries.js'
+import { FIND_SCRIPTS } from './merge-queries.js'
 import { beginFile, type Begun, type Early, isAllNew, NOTHING_EARLY, placeTests, sumOf } from './place-tests.js'
 import type { Stage } from './staging.js'
 
@@ -21,7 +21,7 @@ export interface EarlyPace {
   mostMs: number
 }
 
-export const EARLY_PACE: EarlyPace = { first: 20_000, step: 15_000, files: 2, silenceMs: 500, mostMs: 15_000 }
+export const EARLY_PACE: EarlyPace = { first: 5000, step: 10_000, files: 2, silenceMs: 500, mostMs: 15_000 }
 
 const log = new Logger('EarlyPlacing')
 
@@ -74,7 +74,7 @@ export class EarlyPlacing {
     const db = { sequelize: this.db.sequelize, transaction: this.transaction ?? (await this.begin()) }
     if (this.over) return
     await stage.copyBetween(db.transaction, copied, next.copied)
-    const more = await placeTests(db, this.project, stage, FIND_MANY_SCRIPTS, {
+    const more = await placeTests(db, this.project, stage, FIND_SCRIPTS, {
       framework,
       fileId: this.begun.fileId,
       from: tests,

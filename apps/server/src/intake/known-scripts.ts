@@ -1,5 +1,6 @@
 import type { TestResult } from '@bobbin/core'
 import { Injectable, type OnModuleInit } from '@nestjs/common'
+import { setImmediate } from 'node:timers/promises'
 import { ChangeListener } from '../events/listener.js'
 
 /** So many tests are remembered by a process, at some hundred bytes each. */
@@ -46,7 +47,7 @@ export class KnownScripts {
     return this.places.get(placeKey(place)) ?? null
   }
 
-  learn(framework: string | null, learnt: readonly Learnt[]): void {
+  learn(framework: string | null, learnt: Iterable<Learnt>): void {
     for (const { place, words, scriptId } of learnt) {
       const key = placeKey(place)
       let known = this.places.get(key)
@@ -56,6 +57,20 @@ export class KnownScripts {
       known.scripts.set(words, scriptId)
     }
   }
+}
+
+/** So many tests are learnt at once: less than a millisecond of work. */
+const AT_ONCE = 500
+
+function* inSlices<T>(all: Iterable<T>, size: number): Generator<T[]> {
+  let slice: T[] = []
+  for (const one of all) {
+    slice.push(one)
+    if (slice.length < size) continue
+    yield slice
+    slice = []
+  }
+  if (slice.length > 0) yield slice
 }
 
 /**
@@ -90,14 +105,25 @@ export class ScriptMemory implements OnModuleInit {
     this.projects.delete(projectId)
   }
 
-  /** @param forgotten how often scripts had been forgotten in the transaction that found these; it has to be committed */
-  learn(projectId: number, forgotten: number, framework: string | null, learnt: readonly Learnt[]): void {
-    if (learnt.length === 0) return
-    const before = this.of(projectId)
-    const known = before?.forgotten === forgotten ? before : new KnownScripts(forgotten)
-    if (known !== before) this.projects.set(projectId, known)
-    known.learn(framework, learnt)
+  /**
+   * A few at a time: those who wait for an answer do not wait for this.
+   * @param forgotten how often scripts had been forgotten in the transaction that found these; it has to be committed
+   */
+  async learn(projectId: number, forgotten: number, framework: string | null, learnt: Iterable<Learnt>): Promise<void> {
+    const known = this.begin(projectId, forgotten)
+    for (const some of inSlices(learnt, AT_ONCE)) {
+      await setImmediate()
+      known.learn(framework, some)
+    }
     this.makeRoom()
+  }
+
+  private begin(projectId: number, forgotten: number): KnownScripts {
+    const before = this.of(projectId)
+    if (before?.forgotten === forgotten) return before
+    const known = new KnownScripts(forgotten)
+    this.projects.set(projectId, known)
+    return known
   }
 
   private makeRoom(): void {

@@ -59,7 +59,7 @@ with found as (
       is distinct from (s.name, s.suites, s.file, s.framework, s.keys)
   from stage_test a
   ${lookUp}
-  where a.seq >= $from and not exists (select 1 from stage_script t where t.seq = a.seq) returning seq, script_id, differs
+  where a.seq >= $from and not exists (select 1 from stage_script t where t.seq = a.seq and t.seq >= $from) returning seq, script_id, differs
 )
 select ${TOLD}, coalesce(string_agg(case when differs then seq::text end, ','), '') as differing,
   count(*) < (select count(identity) from stage_test where seq >= $from) as "someNew" from found`
@@ -79,10 +79,10 @@ export const FIND_MANY_SCRIPTS = findScripts('join script s on s.project_id = $p
  * claims is written beside them; one that declares a key which no case has is a mistake, for which no case is made.
  */
 const makeScripts = (onConflict: string) => `
-with claimed as (select identity, bool_or(case_id is not null) as known from stage_declared where identity is not null group by identity),
+with claimed as (select identity, bool_or(case_id is not null) as known from stage_declared where identity is not null and seq >= $from group by identity),
 unknown as materialized (
   select a.seq, a.identity, a.name, a.classname, a.suites, a.file, a.profile, a.keys
-  from stage_test a left join stage_script t on t.seq = a.seq where a.seq >= $from and a.identity is not null and t.seq is null
+  from stage_test a left join stage_script t on t.seq = a.seq and t.seq >= $from where a.seq >= $from and a.identity is not null and t.seq is null
 ), fresh as (
   insert into script (project_id, identity, name, classname, suites, file, profile, framework, keys, triage, first_file_id)
   select distinct on (a.identity) $projectId::int, a.identity, a.name, a.classname, a.suites, a.file, a.profile, $framework::text, a.keys,
@@ -121,7 +121,7 @@ update script s set name = m.name, suites = m.suites, file = m.file, framework =
 export const MERGE_LINKS = `
 with claims as (
   select distinct coalesce(d.script_id, t.script_id) as script_id, d.case_id
-  from stage_declared d left join stage_script t on t.seq = d.seq where d.seq >= $from and d.case_id is not null
+  from stage_declared d left join stage_script t on t.seq = d.seq and t.seq >= $from where d.seq >= $from and d.case_id is not null
 )
 insert into link (project_id, script_id, case_id, origin, state)
 select $projectId::int, c.script_id, c.case_id, 'declared', 'active'

@@ -239,11 +239,11 @@ export class Stage {
   }
 
   /** What can be known of the tests that had to be looked for. */
-  learnt(): Learnt[] {
-    return [...this.toLearn].flatMap(([seq, test]) => {
+  *learnt(): Generator<Learnt> {
+    for (const [seq, test] of this.toLearn) {
       const scriptId = this.scriptOf(seq)
-      return scriptId > 0 ? [{ ...test, scriptId }] : []
-    })
+      if (scriptId > 0) yield { ...test, scriptId }
+    }
   }
 
   /** Whether what is known of the tests still holds, given the file's end and how often scripts were forgotten. */

@@ -1,0 +1,155 @@
+import type { DeliveryReport } from '@bobbin/client'
+import { afterAll, beforeAll, beforeEach, describe, expect, it, vi } from 'vitest'
+import { announce } from '../events/announce.js'
+import { seedCase, TestApp } from '../testing/test-app.js'
+import { IntakeService } from './intake.service.js'
+import { KnownScripts, type Learnt, ScriptMemory } from './known-scripts.js'
+import { Stage } from './staging.js'
+
+describe('what is known of scripts', () => {
+  const place = { classname: 'ferry.Deck', suites: ['Deck'], sourceFile: 'deck.spec.ts', profile: null }
+  const learnt = (more: Partial<Learnt> = {}): Learnt => ({ place, words: 'axle limit', scriptId: 7, ...more })
+
+  it('holds for tests that say exactly the same', () => {
+    const known = new KnownScripts(0)
+    known.learn('jest', [learnt(), learnt({ words: 'lanes', scriptId: 8 })])
+    expect(known.at(place)?.scripts.get('axle limit')).toBe(7)
+    expect(known.at(place)?.scripts.get('axle')).toBeUndefined()
+    for (const other of [{ classname: null }, { suites: ['Deck', 'Deck'] }, { sourceFile: null }, { profile: 'firefox' }])
+      expect(known.at({ ...place, ...other })).toBeNull()
+    expect(known.size).toBe(2)
+  })
+
+  it('is not told of a place that several runners tell', () => {
+    const known = new KnownScripts(0)
+    known.learn('jest', [learnt()])
+    expect(known.at(place)?.framework).toBe('jest')
+    known.learn('vitest', [learnt()])
+    expect(known.at(place)?.framework).toBeUndefined()
+  })
+})
+
+let bobbin: TestApp
+let memory: ScriptMemory
+beforeAll(async () => {
+  bobbin = await TestApp.start([seedCase(101, 'Axle limit')])
+  memory = bobbin.app.get(ScriptMemory)
+})
+afterAll(() => bobbin.stop())
+
+/** Tests of a stage that were looked for in the database. */
+const found = vi.spyOn(Stage.prototype, 'found')
+afterAll(() => vi.restoreAllMocks())
+const lookedFor = () => found.mock.calls.reduce((sum, [seqs]) => sum + seqs.length, 0)
+beforeEach(() => {
+  found.mockClear()
+})
+
+const testcase = (classname: string, name: string, more = '') =>
+  `<testcase classname="${classname}" name="${name}" time="0.25">${more}</testcase>`
+const file = (suite: string, ...tests: string[]) => `<testsuites><testsuite name="${suite}">${tests.join('')}</testsuite></testsuites>`
+
+const scriptsOf = ({ run }: DeliveryReport) =>
+  bobbin.ask(
+    `select r.script_id as script, s.name, s.suites, r.outcome from result r join script s on s.id = r.script_id where r.run_id = ${run?.id} order by s.name, s.id`,
+  )
+
+/** What is learnt is learnt after the answer. */
+const learning = () => vi.waitFor(() => expect(memory.of(1)?.size ?? 0).toBeGreaterThan(0))
+
+describe('a test that is known', () => {
+  it('is not looked for again, and is the script that it was', async () => {
+    const tests = ['a', 'b', 'c'].map((name) => testcase('known', name))
+    const first = await bobbin.deliver(file('known', ...tests), { build: '1' })
+    expect(lookedFor()).toBe(3)
+    await learning()
+    found.mockClear()
+    const second = await bobbin.deliver(file('known', ...tests, testcase('known', 'd', '<failure message="no"/>')), { build: '2' })
+    expect(lookedFor()).toBe(1)
+    expect([first.newScripts, second.newScripts]).toEqual([3, 1])
+    expect((await scriptsOf(second)).slice(0, 3)).toEqual(await scriptsOf(first))
+    expect(second.changes).toMatchObject({ unchanged: 3 })
+  })
+
+  it('is looked for where it says something else, and says that from then on', async () => {
+    const old = await bobbin.deliver(file('before', testcase('moves', 'm')), { build: '1', pipeline: 'moves' })
+    await learning()
+    const moved = await bobbin.deliver(file('after', testcase('moves', 'm')), { build: '2', pipeline: 'moves' })
+    const [[before], [after]] = [await scriptsOf(old), await scriptsOf(moved)]
+    expect(after).toEqual({ ...(before as object), suites: ['after'] })
+    // what was known says “before”, and is known no more once the others were told
+    const back = await bobbin.deliver(file('before', testcase('moves', 'm')), { build: '3', pipeline: 'moves' })
+    await vi.waitFor(async () => expect((await scriptsOf(back))[0]).toMatchObject({ name: 'm' }))
+  })
+
+  it('declares what it declared, and is tied to a case that was made since', async () => {
+    const declares = testcase('claims', 'keyed', '<properties><property name="case" value="FERRY-102"/></properties>')
+    const first = await bobbin.deliver(file('claims', declares), { build: '1', pipeline: 'claims' })
+    expect(first.files[0]?.unknownKeys).toEqual([{ key: 'FERRY-102', test: 'keyed' }])
+    await learning()
+    await bobbin.ask(`insert into test_case (project_id, number, title) values (1, 102, 'Made since')`)
+    found.mockClear()
+    const second = await bobbin.deliver(file('claims', declares, ''), { build: '2', pipeline: 'claims' })
+    expect(lookedFor()).toBe(0)
+    expect(second.files[0]?.unknownKeys).toEqual([])
+    expect(
+      await bobbin.ask(
+        `select c.number from link l join test_case c on c.id = l.case_id join script s on s.id = l.script_id where s.name = 'keyed'`,
+      ),
+    ).toEqual([{ number: 102 }])
+  })
+
+  it('is told apart from its twins, build after build', async () => {
+    const twins = [testcase('twins', 'same'), testcase('twins', 'same'), testcase('twins', 'other')]
+    const first = await bobbin.deliver(file('twins', ...twins), { build: '1', pipeline: 'twins' })
+    await learning()
+    const second = await bobbin.deliver(file('twins', ...twins, '<!-- 2 -->'), { build: '2', pipeline: 'twins' })
+    expect(second.newScripts).toBe(0)
+    expect(await scriptsOf(first)).toHaveLength(3)
+    expect(await scriptsOf(second)).toEqual(await scriptsOf(first))
+  })
+
+  it('becomes attempts where it is tried again in its file or in another of its run', async () => {
+    const place = { build: '1', pipeline: 'tries' }
+    await bobbin.deliver(file('tries', testcase('tries', 't'), testcase('tries', 'u')), { ...place, build: '0' })
+    await learning()
+    const again = testcase('tries', 't', '<failure message="no"/>')
+    await bobbin.deliver(file('tries', again, testcase('tries', 't'), testcase('tries', 'u')), place)
+    const report = await bobbin.deliver(file('tries', testcase('tries', 'u', '<failure message="late"/>')), place)
+    expect(report.run?.totals).toMatchObject({ total: 2, recovered: 1, failed: 1 })
+    expect(await bobbin.ask(`select attempts from result where run_id = ${report.run?.id} order by script_id`)).toEqual([
+      { attempts: 2 },
+      { attempts: 2 },
+    ])
+    expect(await bobbin.send<object>('post', '/recount')).toMatchObject({ differing: [] })
+  })
+})
+
+describe('what was known no longer holds', () => {
+  it('where scripts were forgotten: the file is read again, and makes what is not there', async () => {
+    const tests = file('gone', testcase('gone', 'stays'), testcase('gone', 'goes'))
+    await bobbin.deliver(tests, { build: '1', pipeline: 'gone' })
+    await learning()
+    for (const table of ['attempt', 'result'])
+      await bobbin.ask(`delete from ${table} where script_id in (select id from script where name = 'goes')`)
+    await bobbin.ask(`delete from script where name = 'goes'`)
+    const report = await bobbin.deliver(tests, { build: '2', pipeline: 'gone' })
+    expect(report).toMatchObject({ newScripts: 1, files: [{ status: 'stored' }], run: { totals: { total: 2 } } })
+    expect(await scriptsOf(report)).toHaveLength(2)
+  })
+
+  it('where another process told a script anew', async () => {
+    await bobbin.deliver(file('elsewhere', testcase('elsewhere', 'e')), { build: '1', pipeline: 'elsewhere' })
+    await learning()
+    await announce(bobbin.app.get(IntakeService), 1, ['scripts'])
+    await vi.waitFor(() => expect(memory.of(1)).toBeNull())
+  })
+
+  it('goes with its project', async () => {
+    await bobbin.deliver(file('s', testcase('s', 's')), { build: '1' }, 'skerries')
+    await vi.waitFor(() => expect(memory.of(2)?.size).toBeGreaterThan(0))
+    await bobbin.ask('delete from delivery where project_id = 2')
+    await bobbin.ask('delete from project where id = 2')
+    expect(await bobbin.ask('select 1 from script where project_id = 2')).toEqual([])
+  })
+})
