@@ -137,6 +137,23 @@ describe('a large file, placed while it is read, comes to what it comes to other
     expect(second.changes).toMatchObject({ unchanged: 1333, stillFailing: 167 })
   })
 
+  it('and as later tries where the run has its tests already, known or not', async () => {
+    intake.earlyPace = PACE
+    const place = { pipeline: 'tried again', build: '1' }
+    await bobbin.deliver(large('second'), place)
+    for (const [nth, known] of [
+      [2, false],
+      [3, true],
+    ] as const) {
+      // prettier-ignore
+      if (!known) knowNothing()
+      const { run } = await bobbin.deliver(`${large('second')}<!-- ${nth} -->`, place)
+      expect(run?.totals).toMatchObject({ total: 1500, failed: 167, passed: 1333 })
+      expect(await bobbin.ask(`select distinct attempts from result where run_id = ${run?.id}`)).toEqual([{ attempts: nth }])
+    }
+    expect(await bobbin.send<object>('post', '/recount')).toMatchObject({ differing: [] })
+  })
+
   it('and makes nothing for a file that the run has, whatever became of its tests', async () => {
     intake.earlyPace = PACE
     const place = { pipeline: 'gone', build: '1' }

@@ -1,4 +1,5 @@
 import type { DeliveryReport } from '@bobbin/client'
+import { readResultFile } from '@bobbin/core'
 import { afterAll, beforeAll, beforeEach, describe, expect, it, vi } from 'vitest'
 import { announce } from '../events/announce.js'
 import { seedCase, TestApp } from '../testing/test-app.js'
@@ -26,6 +27,38 @@ describe('what is known of scripts', () => {
     expect(known.at(place)?.framework).toBe('jest')
     known.learn('vitest', [learnt()])
     expect(known.at(place)?.framework).toBeUndefined()
+    known.learn('jest', [learnt()])
+    expect(known.at(place)?.framework).toBeUndefined()
+  })
+
+  it('is learnt of files that tell no runner only where no other tells one', () => {
+    const known = new KnownScripts(0)
+    known.learn(null, [learnt()])
+    expect(known.at(place)).toMatchObject({ framework: null, scripts: new Map([['axle limit', 7]]) })
+    known.learn('jest', [learnt({ words: 'lanes', scriptId: 8 })])
+    expect(known.at(place)).toMatchObject({ framework: 'jest', scripts: new Map([['lanes', 8]]) })
+    known.learn(null, [learnt()])
+    expect(known.at(place)).toMatchObject({ framework: 'jest', scripts: new Map([['lanes', 8]]) })
+    expect(known.size).toBe(1)
+  })
+})
+
+describe('a file whose tests were taken for known', () => {
+  const known = new KnownScripts(3)
+  known.learn('jest', [{ place: { classname: 'c', suites: [], sourceFile: null, profile: null }, words: 'n', scriptId: 5 }])
+  const [result] = readResultFile(Buffer.from('<testsuite><testcase classname="c" name="n"/></testsuite>')).results
+  if (!result) throw new Error('the file has a test')
+
+  it.each([
+    ['jest', 3, true],
+    ['vitest', 3, false],
+    [null, 3, true],
+    ['jest', 4, false],
+  ])('of runner %s, with scripts forgotten %d times: %s', (framework, forgotten, holds) => {
+    const stage = new Stage(known)
+    stage.add({ ...result, suites: [] })
+    expect([stage.scriptOf(0), stage.unknown, stage.holds(framework, forgotten)]).toEqual([5, 0, holds])
+    stage.dispose()
   })
 })
 

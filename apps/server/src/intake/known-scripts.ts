@@ -49,13 +49,29 @@ export class KnownScripts {
 
   learn(framework: string | null, learnt: Iterable<Learnt>): void {
     for (const { place, words, scriptId } of learnt) {
-      const key = placeKey(place)
-      let known = this.places.get(key)
-      if (!known) this.places.set(key, (known = { framework, scripts: new Map() }))
-      if (known.framework !== framework) known.framework = undefined
+      const known = this.placeFor(placeKey(place), framework)
+      if (!known) continue
       if (!known.scripts.has(words)) this.size++
       known.scripts.set(words, scriptId)
     }
+  }
+
+  /**
+   * Where what a file told is entered. One that tells no runner says less than those that do: beside them it tells nothing new, and what
+   * it told before does not hold for them.
+   */
+  private placeFor(key: string, framework: string | null): KnownPlace | null {
+    const before = this.places.get(key)
+    if (before && before.framework === framework) return before
+    if (before && framework === null) return null
+    if (before && before.framework !== null) {
+      before.framework = undefined
+      return null
+    }
+    this.size -= before?.scripts.size ?? 0
+    const place = { framework, scripts: new Map<string, number>() }
+    this.places.set(key, place)
+    return place
   }
 }
 
