@@ -1,12 +1,12 @@
 import { createHash } from 'node:crypto'
-import { mkdtempSync, rmSync } from 'node:fs'
+import { createWriteStream, mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import type { Readable } from 'node:stream'
+import { pipeline } from 'node:stream/promises'
 import { promisify } from 'node:util'
-import { createGunzip, gzip } from 'node:zlib'
+import type { Readable } from 'node:stream'
+import { createGunzip, createGzip, gzip, type Gzip } from 'node:zlib'
 import type { BlobStore } from '../platform/blobs/blob-store.js'
-import { type PackedFile, PackingFile } from './packing.js'
 
 /** So much of a file waits in memory and is packed at one go; what is larger is packed as it comes, beside the thread that reads it. */
 const IN_MEMORY = 1 << 18
@@ -50,15 +50,7 @@ export class OriginalCopy {
 
   /** Settles when more can be written without memory growing. */
   async drained(): Promise<void> {
-    await this.large?.file.drained()
-  }
-
-  /** The SHA-256 of what came; to be called once everything was written. */
-  async sha256(): Promise<Buffer> {
-    if (this.large) return Buffer.from((await this.large.end()).sha256, 'hex')
-    const content = createHash('sha256')
-    for (const piece of this.pieces) content.update(piece)
-    return content.digest()
+    await this.large?.drained()
   }
 
   /** Puts it into the store; to be called once everything was written. */
@@ -79,11 +71,28 @@ export class OriginalCopy {
 class LargeCopy {
   private readonly folder = mkdtempSync(join(tmpdir(), 'bobbin-original-'))
   private readonly path = join(this.folder, 'original.gz')
-  readonly file = new PackingFile(this.path)
-  private ended: Promise<PackedFile> | null = null
+  private readonly packer: Gzip = createGzip(LEVEL)
+  private readonly hash = createHash('sha256')
+  private bytes = 0
   /** What is packed next. */
-  private block = new Uint8Array(BLOCK)
+  private block = Buffer.allocUnsafe(BLOCK)
   private used = 0
+  private readonly packed: Promise<void>
+
+  constructor() {
+    const { hash, packer, path } = this
+    const count = (bytes: number) => (this.bytes += bytes)
+    const hashed = async function* (chunks: AsyncIterable<Buffer>) {
+      for await (const chunk of chunks) {
+        hash.update(chunk)
+        count(chunk.length)
+        yield chunk
+      }
+    }
+    this.packed = pipeline(packer, hashed, createWriteStream(path, { mode: 0o600 }))
+    // told by keep(); a copy that nobody wants any more is broken off
+    this.packed.catch(() => undefined)
+  }
 
   write(chunk: Uint8Array): void {
     for (let at = 0; at < chunk.length;) {
@@ -91,30 +100,39 @@ class LargeCopy {
       this.block.set(part, this.used)
       this.used += part.length
       at += part.length
-      if (this.used === BLOCK) this.pack(this.block)
+      if (this.used === BLOCK) this.pack()
     }
   }
 
-  private pack(block: Uint8Array<ArrayBuffer>): void {
-    this.file.write(block)
-    this.block = new Uint8Array(BLOCK)
+  private pack(): void {
+    this.packer.write(this.block.subarray(0, this.used))
+    this.block = Buffer.allocUnsafe(BLOCK)
     this.used = 0
   }
 
-  end(): Promise<PackedFile> {
-    if (this.ended) return this.ended
-    if (this.used > 0) this.pack(this.block.slice(0, this.used))
-    return (this.ended = this.file.end())
+  async drained(): Promise<void> {
+    if (!this.packer.writableNeedDrain) return
+    // not a race of promises: each would be remembered until the whole file is packed. A packer that broke off is told by keep()
+    await new Promise<void>((resolve) => {
+      const go = () => {
+        for (const event of ['drain', 'close', 'error']) this.packer.off(event, go)
+        resolve()
+      }
+      for (const event of ['drain', 'close', 'error']) this.packer.on(event, go)
+    })
   }
 
   async keep(blobs: BlobStore): Promise<Kept> {
-    const { hash, packed } = await this.end()
+    this.pack()
+    this.packer.end()
+    await this.packed
+    const hash = this.hash.digest('hex')
     await blobs.put(hash, { path: this.path })
-    return { hash, packed }
+    return { hash, packed: this.bytes }
   }
 
   dispose(): void {
-    this.file.drop()
+    this.packer.destroy()
     rmSync(this.folder, { recursive: true, force: true })
   }
 }

@@ -9,6 +9,7 @@ import {
   ResultFileStream,
   TotalsCounter,
 } from '@bobbin/core'
+import { createHash } from 'node:crypto'
 import { MOST_ATTACHED } from './beside.js'
 import type { EarlyPlacing } from './early-placing.js'
 import type { KnownScripts } from './known-scripts.js'
@@ -47,9 +48,6 @@ export interface UnreadFile {
   bytes: number
 }
 
-/** A file as it was taken, while its hash is still being made. */
-type Taken = Omit<ReadFile, 'sha256'> | UnreadFile
-
 /** Read at one go: some two milliseconds of work, during which nothing else is done. */
 const PIECE = 1 << 16
 
@@ -78,36 +76,19 @@ export async function* readFiles(
     for await (const chunk of pieces(file.chunks)) {
       await turns.next(stream, chunk.length)
       bundle.write(chunk)
-      yield* hashed(bundle.taken())
+      yield* bundle.taken()
       await bundle.drained()
     }
     if (file.cut()) bundle.refuse(new Refusal('tooLong', 'The file is larger than the server takes'))
     bundle.end()
-    yield* hashed(bundle.taken())
+    yield* bundle.taken()
   } finally {
     bundle.dispose()
   }
 }
 
-/** Files are hashed beside the thread that reads them. */
-async function* hashed(taken: Iterable<Taken>): AsyncGenerator<ReadFile | UnreadFile> {
-  for (const read of taken) {
-    if (!('stage' in read)) yield read
-    else yield { ...read, sha256: await sha256Of(read) }
-  }
-}
-
-async function sha256Of(read: Omit<ReadFile, 'sha256'>): Promise<Buffer> {
-  try {
-    return await read.original.sha256()
-  } catch (error) {
-    disposeOf(read)
-    throw error
-  }
-}
-
 /** Lets go of what waits on disk for a file. */
-export function disposeOf(read: Taken): void {
+export function disposeOf(read: ReadFile | UnreadFile): void {
   if ('stage' in read) {
     void read.early?.giveUp()
     read.stage.dispose()
@@ -117,7 +98,7 @@ export function disposeOf(read: Taken): void {
 
 /** A delivered file whose bytes still come, and those of its files that are whole. */
 class OpenBundle {
-  private done: Taken[] = []
+  private done: (ReadFile | UnreadFile)[] = []
   private open: FileReading | null = null
   private refusal: Refusal | null = null
   private readonly bundle: Bundle
@@ -169,7 +150,7 @@ class OpenBundle {
     }
   }
 
-  *taken(): Generator<Taken> {
+  *taken(): Generator<ReadFile | UnreadFile> {
     for (let read = this.done.shift(); read; read = this.done.shift()) yield read
   }
 
@@ -182,6 +163,7 @@ class OpenBundle {
 
 /** One result file while its bytes come in. */
 class FileReading implements EntrySink {
+  private readonly hash = createHash('sha256')
   private readonly original = new OriginalCopy()
   private readonly totals = new TotalsCounter()
   private readonly reader = new ResultFileStream((result) => {
@@ -197,10 +179,11 @@ class FileReading implements EntrySink {
     private readonly inside: boolean,
     private readonly early: EarlyPlacing | null,
     private readonly stage: Stage,
-    private readonly finished: (read: Taken) => void,
+    private readonly finished: (read: ReadFile | UnreadFile) => void,
   ) {}
 
   write(chunk: Uint8Array): void {
+    this.hash.update(chunk)
     this.bytes += chunk.length
     this.keep(chunk)
     if (!this.isPassedOver()) this.original.write(chunk)
@@ -216,7 +199,7 @@ class FileReading implements EntrySink {
   private read(findings: FileFindings): void {
     const { name, stage, early, original, bytes } = this
     const totals = this.totals.settled(findings.settlement)
-    this.finished({ name, findings, totals, stage, early, original, bytes })
+    this.finished({ name, findings, totals, stage, early, original, sha256: this.hash.digest(), bytes })
   }
 
   private unread(refusal: Refusal): void {

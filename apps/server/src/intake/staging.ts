@@ -88,7 +88,7 @@ set local default_statistics_target = default`
 const FEW = 20_000
 
 /** So many tests of a file are learnt at most. */
-const MOST_LEARNT = 200_000
+const MOST_LEARNT = 100_000
 
 /** Where the tests stand that were added last, and which of that place are known. */
 interface OpenPlace {

@@ -33,8 +33,8 @@ export async function feed(request: IncomingMessage, parser: busboy.Busboy, idle
   let looked = Date.now()
   const watch = setInterval(() => {
     const now = Date.now()
-    // a look that comes late shows that we were at work, and what was sent meanwhile is not read yet
-    if (busy() || parser.writableLength > 0 || now - looked > idleMs / 2) heard = now
+    // a look that comes late shows that we were at work, and what was sent meanwhile is not read yet; who has sent all is waited for no more
+    if (busy() || request.complete || parser.writableLength > 0 || now - looked > idleMs / 2) heard = now
     else if (now - heard > idleMs) stop.abort()
     looked = now
   }, idleMs / 4)
@@ -53,13 +53,10 @@ export async function feed(request: IncomingMessage, parser: busboy.Busboy, idle
   }
 }
 
-/** So much of a request is taken in before its reader asks for more, in bytes: stopping and going on costs more than to read it. */
-const AHEAD = 1 << 18
-
 /** @throws Problem when the request is no multipart/form-data */
 export function openMultipart(request: IncomingMessage, limits: busboy.Limits): busboy.Busboy {
   try {
-    return busboy({ headers: request.headers, preservePath: true, defParamCharset: 'utf8', limits, fileHwm: AHEAD, highWaterMark: AHEAD })
+    return busboy({ headers: request.headers, preservePath: true, defParamCharset: 'utf8', limits })
   } catch {
     throw new Problem('invalid', 'noFiles', 'Send files as multipart/form-data')
   }
