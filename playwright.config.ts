@@ -14,7 +14,8 @@ export default defineConfig({
     // look at every page and change little: whichever worker is free takes the next
     { name: 'looks', testMatch: /accessible/, fullyParallel: true },
   ],
-  timeout: 30_000,
+  // a journey starts several commands, and may stand on a machine of which others have the half
+  timeout: 90_000,
   expect: { timeout: 8_000 },
   globalSetup: './e2e/global-setup.ts',
   use: {
