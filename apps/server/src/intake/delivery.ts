@@ -271,8 +271,10 @@ export class Delivery implements Taker {
     await inTransaction(this.tools, async (db) => {
       const target = await lockRun(db, runId)
       if (!target) return
-      if (close) await shardIsIn(db, runId, shard)
-      if (close) await waitNoMore(db, runId)
+      if (close) {
+        await shardIsIn(db, runId, shard)
+        await waitNoMore(db, runId)
+      }
       await settleLive(db, this.context.project.id, target)
     })
   }

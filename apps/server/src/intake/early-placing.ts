@@ -3,7 +3,6 @@ import { Logger } from '@nestjs/common'
 import type { Transaction } from 'sequelize'
 import type { Project } from '../access/index.js'
 import type { InTransaction, Queryable } from '../platform/database.js'
-import { FIND_SCRIPTS } from './merge-queries.js'
 import { beginFile, type Begun, type Early, isAllNew, NOTHING_EARLY, placeTests, sumOf } from './place-tests.js'
 import type { Stage } from './staging.js'
 
@@ -74,7 +73,7 @@ export class EarlyPlacing {
     const db = { sequelize: this.db.sequelize, transaction: this.transaction ?? (await this.begin()) }
     if (this.over) return
     await stage.copyBetween(db.transaction, copied, next.copied)
-    const more = await placeTests(db, this.project, stage, FIND_SCRIPTS, {
+    const more = await placeTests(db, this.project, stage, {
       framework,
       fileId: this.begun.fileId,
       from: tests,

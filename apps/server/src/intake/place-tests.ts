@@ -5,8 +5,8 @@ import { announce } from '../events/announce.js'
 import { type InTransaction, isUniqueViolation, rowsOf, run } from '../platform/database.js'
 import { shareIntake } from './intake-lock.js'
 import * as merge from './merge-queries.js'
-import { isPlausible } from './target.js'
-import { MAKE_STAGE, MERGE_IN_MEMORY, PLAN_MERGE, settleTests, type Stage } from './staging.js'
+import { beganAt } from './target.js'
+import { isMany, MAKE_STAGE, MERGE_IN_MEMORY, PLAN_MERGE, settleTests, type Stage } from './staging.js'
 
 /** What became of a file's tests and texts before its run was locked. */
 export interface PlacedFile extends Placed {
@@ -95,22 +95,18 @@ export async function placeFile(
   if (early.tests === 0) stage.forgetFound()
   await stage.copyTests(db.transaction, early.copied)
   await stage.copyTexts(db.transaction)
-  if (stage.isLarge) await run(db, PLAN_MERGE)
+  if (isMany(stage.unknown)) await run(db, PLAN_MERGE)
   const { lookedForNow } = await settleTests(db, stage, findings)
   const lookFor = stage.unknown + lookedForNow - early.unknown
   const which = { framework, fileId, from: early.tests, lookFor, allNew: isAllNew(early) }
-  const find = stage.isLarge ? merge.FIND_MANY_SCRIPTS : merge.FIND_SCRIPTS
-  const placed = sumOf(early.placed, await placeTests(db, project, stage, find, which))
+  const placed = sumOf(early.placed, await placeTests(db, project, stage, which))
   if (placed.differ) await refreshScripts(db, project, framework)
   const unknownKeys = stage.declares ? await rowsOf<DeliveredFile['unknownKeys'][number]>(db, merge.UNKNOWN_DECLARED) : []
   return { ...placed, ...(await mergeTexts(db, stage, project.id, usedOn(findings))), unknownKeys }
 }
 
 /** The day on which texts are used, as YYYY-MM-DD: that of the run, give or take a clock. */
-function usedOn({ startedAt }: FileFindings): string {
-  const now = Date.now()
-  return new Date(startedAt !== null && isPlausible(startedAt, now) ? startedAt : now).toISOString().slice(0, 10)
-}
+const usedOn = ({ startedAt }: FileFindings): string => (beganAt(startedAt) ?? new Date()).toISOString().slice(0, 10)
 
 async function mergeTexts(
   db: InTransaction,
@@ -155,25 +151,26 @@ interface Which {
 }
 
 /** Tells staged tests their scripts: finds those that are there, and makes the others, with the links that they declare. */
-export async function placeTests(db: InTransaction, project: Project, stage: Stage, find: string, which: Which): Promise<Placed> {
+export async function placeTests(db: InTransaction, project: Project, stage: Stage, { lookFor, allNew, ...which }: Which): Promise<Placed> {
   const { id: projectId, keyPrefix: prefix, unknownTests } = project
-  const { from, lookFor, allNew, ...more } = which
+  const { from } = which
   if (stage.declares) await run(db, merge.STAGE_DECLARED, { projectId, prefix, from })
-  const placed = lookFor > 0 ? await findOrMake(db, stage, find, { projectId, unknownTests, from, ...more }, allNew) : NOTHING_PLACED
+  const find = isMany(lookFor) ? findInAll : findEach
+  const placed = lookFor > 0 ? await findOrMake(db, stage, find, { projectId, unknownTests, ...which }, allNew) : NOTHING_PLACED
   if (stage.declares) await run(db, merge.MERGE_LINKS, { projectId, from })
   return placed
 }
 
-async function findOrMake(db: InTransaction, stage: Stage, find: string, bind: Record<string, unknown>, allNew: boolean): Promise<Placed> {
+async function findOrMake(db: InTransaction, stage: Stage, find: Find, bind: Record<string, unknown>, allNew: boolean): Promise<Placed> {
   const made = allNew ? await tryMaking(db, stage, merge.MAKE_SCRIPTS, bind) : null
   if (made) return { ...made, differ: false }
-  const found = await findScripts(db, stage, find, bind)
+  const found = await find(db, stage, bind)
   if (!found.someNew) return { ...NOTHING_PLACED, differ: found.someDiffer }
   const rest = await tryMaking(db, stage, merge.MAKE_SCRIPTS, bind)
   if (rest) return { ...rest, differ: found.someDiffer }
   // another delivery made some of it at the same moment: these are found by a second look
   const beside = await makeScripts(db, stage, merge.MAKE_SCRIPTS_BESIDE, bind)
-  const again = await findScripts(db, stage, merge.FIND_SCRIPTS, bind)
+  const again = await findEach(db, stage, bind)
   return { ...beside, differ: found.someDiffer || again.someDiffer }
 }
 
@@ -192,11 +189,19 @@ interface FoundScripts {
   someDiffer: boolean
 }
 
+type Find = (db: InTransaction, stage: Stage, bind: Record<string, unknown>) => Promise<FoundScripts>
+
+const findEach: Find = (db, stage, bind) => findScripts(db, stage, merge.FIND_SCRIPTS, bind)
+
+const findInAll: Find = async (db, stage, bind) => {
+  await run(db, merge.GO_THROUGH)
+  const found = await findScripts(db, stage, merge.FIND_MANY_SCRIPTS, bind)
+  await run(db, merge.LOOK_UP)
+  return found
+}
+
 async function findScripts(db: InTransaction, stage: Stage, text: string, bind: Record<string, unknown>): Promise<FoundScripts> {
-  const many = text === merge.FIND_MANY_SCRIPTS
-  if (many) await run(db, merge.GO_THROUGH)
   const [found] = await rowsOf<Told & { differing: string; someNew: boolean }>(db, text, bind)
-  if (many) await run(db, merge.LOOK_UP)
   if (!found) throw new Error('finding scripts answered nothing')
   tell(stage, found)
   stage.notToLearn(numbersIn(found.differing))

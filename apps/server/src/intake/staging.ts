@@ -85,7 +85,7 @@ analyze stage_test, stage_body, stage_signature;
 set local default_statistics_target = default`
 
 /** With fewer tests than this the sizes of the tables, which the planner sees by itself, make a good plan. */
-const FEW = 20_000
+export const isMany = (tests: number): boolean => tests > 20_000
 
 /** So many tests of a file are learnt at most. */
 const MOST_LEARNT = 100_000
@@ -268,9 +268,6 @@ export class Stage {
   }
   get failureKinds(): number {
     return this.signatures.count
-  }
-  get isLarge(): boolean {
-    return this.unknown > FEW
   }
 
   /** @param from where the tests begin that were not copied before */

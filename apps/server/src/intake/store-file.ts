@@ -10,7 +10,7 @@ import * as merge from './merge-queries.js'
 import type { ReadFile } from './read-file.js'
 import type { PlacedFile } from './place-tests.js'
 import type { Stage } from './staging.js'
-import { isPlausible, type Target } from './target.js'
+import { beganAt, type Target } from './target.js'
 
 /**
  * Stores everything that a file holds in a run which is locked, under a row of `result_file` that is there.
@@ -36,8 +36,7 @@ export async function storeFile(
   // before the run is summed up: one with faults is incomplete
   await storeFaults(db.transaction, faults, { projectId, runId, fileId })
   await storeCoverage(db.transaction, coverage ?? [], { projectId, runId, fileId })
-  const began = startedAt !== null && isPlausible(startedAt, Date.now()) ? new Date(startedAt) : null
-  const file = { stage, findings, meaning, place: { ...place, fileId, startedAt: began } }
+  const file = { stage, findings, meaning, place: { ...place, fileId, startedAt: beganAt(startedAt) } }
   const retried = (await storeFirstAttempts(db, file)) ? [] : await storeLaterAttempts(db, file)
   await stage.attachments.store(db, blobs, { projectId, fileId, ...place })
   return retried

@@ -100,7 +100,11 @@ const DAY_MS = 86_400_000
 const FIRST_PLAUSIBLE = Date.parse('2000-02-01T00:00:00Z')
 
 /** Whether a sender's clock may be right. */
-export const isPlausible = (at: number, now: number): boolean => at >= FIRST_PLAUSIBLE && at <= now + DAY_MS
+const isPlausible = (at: number, now: number): boolean => at >= FIRST_PLAUSIBLE && at <= now + DAY_MS
+
+/** When a file says that its run began, unless the sender's clock can't be right. */
+export const beganAt = (startedAt: number | null): Date | null =>
+  startedAt !== null && isPlausible(startedAt, Date.now()) ? new Date(startedAt) : null
 
 /** When a run began, by the sender's clock unless that can't be right. */
 function plausible(told: Date, now: Date, { notes }: MadeLog): Date {

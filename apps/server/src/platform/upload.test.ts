@@ -54,3 +54,15 @@ it('a sender who waits until its file is read is not, however long that takes', 
   request.end(END)
   expect(await outcome).toBe('read')
 })
+
+it('a sender who has sent everything is not waited for, however long its file takes to read', async () => {
+  const { request, file, outcome } = open()
+  request.end(`${HEAD}all of it${END}`)
+  // Node says so of a request whose last byte has come
+  Object.assign(request, { complete: true })
+  const stream = await file
+  await new Promise(setImmediate)
+  pass(10 * IDLE)
+  stream.resume()
+  expect(await outcome).toBe('read')
+})
