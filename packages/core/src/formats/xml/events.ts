@@ -1,9 +1,10 @@
-import { SaxesParser, type SaxesTagPlain } from 'saxes'
+import type { SaxesTagPlain } from 'saxes'
 import { MAX_DEPTH, MAX_NAME, MAX_PIECE, MAX_TEXT } from '../limits.js'
 import { Refusal, type Place } from '../result.js'
 import type { WarningLog } from '../warnings.js'
 import { withoutNul } from '../without-nul.js'
 import { Attributes } from './attributes.js'
+import { QuickSaxes } from './quick-saxes.js'
 
 /** An element with its attributes in the order of the file; the order tells reporters apart. */
 export class RawElement {
@@ -41,7 +42,7 @@ const TOLERATED = [/^disallowed character\.$/, /^malformed character entity\.$/,
  * Attributes it would gather twice, as objects in a list and by name in an object made anew for each element, which is a tenth of all
  * its time; the two functions that do so are properties of the parser, and are ours here.
  */
-class Parser extends SaxesParser {
+class Parser extends QuickSaxes {
   constructor(
     private readonly objection: (message: string) => void,
     attribute: (name: string, value: string) => void,
