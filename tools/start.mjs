@@ -3,7 +3,7 @@
 import { spawn } from 'node:child_process'
 import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
-import { ensureBuilt, SERVER_MAIN, WEB_ROOT } from './lib/build.mjs'
+import { ensureBuilt, SERVER_ARGUMENTS, WEB_ROOT } from './lib/build.mjs'
 import { checkNode, ensurePackages } from './lib/install.mjs'
 import { HELP, readOptions } from './lib/options.mjs'
 import { startPostgres } from './lib/postgres.mjs'
@@ -67,7 +67,7 @@ async function startServer(databaseUrl) {
   }
   mkdirSync(INCOMING, { recursive: true })
   // a group of its own: Ctrl-C reaches only this script, which stops things in order
-  const server = spawn(process.execPath, [SERVER_MAIN], { cwd: ROOT, env, detached: true, stdio: ['ignore', 'ignore', 'inherit', 'ipc'] })
+  const server = spawn(process.execPath, SERVER_ARGUMENTS, { cwd: ROOT, env, detached: true, stdio: ['ignore', 'ignore', 'inherit', 'ipc'] })
   running.server = server
   await new Promise((resolve, reject) => {
     server.once('message', resolve)

@@ -8,7 +8,10 @@ const SOURCES = ['packages', 'apps', 'tools', 'package-lock.json', 'tsconfig.bas
 const PASSED_OVER = new Set(['node_modules', 'dist', 'samples', 'samples-hostile'])
 
 export const WEB_ROOT = join(ROOT, 'apps', 'web', 'dist', 'app')
-export const SERVER_MAIN = join(ROOT, 'apps', 'server', 'dist', 'main.js')
+const SERVER_MAIN = join(ROOT, 'apps', 'server', 'dist', 'main.js')
+
+/** How Node starts the server. What is read of a file lives for a moment: with room for it, collecting it takes half the time. */
+export const SERVER_ARGUMENTS = ['--max-semi-space-size=32', SERVER_MAIN]
 
 /** The command line as one file. */
 export const CLI_FILE = join(ROOT, 'apps', 'cli', 'dist', 'bobbin.mjs')

@@ -1,7 +1,7 @@
 // A Bobbin of its own for browser tests: own database, own port, the demo data of fewer builds.
 import { spawn } from 'node:child_process'
 import { join } from 'node:path'
-import { SERVER_MAIN, WEB_ROOT } from './build.mjs'
+import { SERVER_ARGUMENTS, WEB_ROOT } from './build.mjs'
 import { freePort, ROOT, runProgram } from './process.mjs'
 
 /** @returns {Promise<{ url: string, stop(): Promise<void>, kill(): Promise<void> }>} */
@@ -17,7 +17,7 @@ export async function startTestServer(databaseUrl, { demo = true, more = {}, por
     BOBBIN_SECRET: 'secret-of-the-tests',
     ...more,
   }
-  const server = spawn(process.execPath, [SERVER_MAIN], { cwd: ROOT, env, stdio: ['ignore', 'ignore', 'inherit', 'ipc'] })
+  const server = spawn(process.execPath, SERVER_ARGUMENTS, { cwd: ROOT, env, stdio: ['ignore', 'ignore', 'inherit', 'ipc'] })
   await new Promise((resolve, reject) => {
     server.once('message', resolve)
     server.once('exit', (code) => reject(new Error(`the server ended while starting (exit ${code})`)))
