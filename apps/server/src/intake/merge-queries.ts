@@ -76,19 +76,22 @@ export const FIND_MANY_SCRIPTS = findScripts('join script s on s.project_id = $p
 
 /**
  * Scripts that were never seen before, as their first attempt in the file names them. What the project chose for tests that no case
- * claims is written beside them; one that declares a key which no case has is a mistake, for which no case is made.
+ * claims is written beside them; one that declares a key which no case has is a mistake, for which no case is made. They are numbered in
+ * the order of the file, in which their results will mostly come: rows that stand side by side in an index are written much faster.
  */
 const makeScripts = (onConflict: string) => `
 with claimed as (select identity, bool_or(case_id is not null) as known from stage_declared where identity is not null and seq >= $from group by identity),
 unknown as materialized (
   select a.seq, a.identity, a.name, a.classname, a.suites, a.file, a.profile, a.keys
   from stage_test a left join stage_script t on t.seq = a.seq and t.seq >= $from where a.seq >= $from and a.identity is not null and t.seq is null
+), ids as materialized (
+  select seq, nextval(pg_get_serial_sequence('script', 'id')) as id from (select min(seq) as seq from unknown group by identity order by 1) firsts
 ), fresh as (
-  insert into script (project_id, identity, name, classname, suites, file, profile, framework, keys, triage, first_file_id)
-  select distinct on (a.identity) $projectId::int, a.identity, a.name, a.classname, a.suites, a.file, a.profile, $framework::text, a.keys,
+  insert into script (id, project_id, identity, name, classname, suites, file, profile, framework, keys, triage, first_file_id) overriding system value
+  select ids.id, $projectId::int, a.identity, a.name, a.classname, a.suites, a.file, a.profile, $framework::text, a.keys,
     case when c.known then null when not c.known and $unknownTests = 'make' then 'ask' else $unknownTests::text end, $fileId::int
-  from unknown a left join claimed c on c.identity = a.identity
-  order by a.identity, a.seq ${onConflict} returning id, identity, triage
+  from unknown a join ids on ids.seq = a.seq left join claimed c on c.identity = a.identity
+  order by a.identity ${onConflict} returning id, identity, triage
 ), placed as (
   insert into stage_script (seq, script_id, differs) select u.seq, f.id, false from unknown u join fresh f on f.identity = u.identity returning seq, script_id
 )
