@@ -181,7 +181,7 @@ export class DeliveriesService {
     if (!(await rereadRow(db, fileId, place.runId, file, original)))
       throw new Problem('conflict', 'already', `The run has “${file.name}” already, by another delivery`)
     await openStage(db)
-    const placed = await placeFile(db, project, file, fileId)
+    const placed = await placeFile(db, project, file, { fileId })
     const retried = await storeFile(db, this.blobs, project, place, fileId, file, placed)
     await keepUnknownKeys(db, fileId, placed.unknownKeys)
     await resettle(db, place, retried)

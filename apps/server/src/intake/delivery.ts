@@ -159,8 +159,8 @@ export class Delivery implements Taker {
     const { blobs } = this.tools
     const { project } = this.context
     const log: MadeLog = { made: [], notes: [] }
-    if (!file.stage.holds(file.findings.framework, begun.forgotten)) throw new OutOfDate()
-    const placed = await placeFile(db, project, file, begun.fileId, early)
+    if (!file.stage.holds(file.findings.framework, begun)) throw new OutOfDate()
+    const placed = await placeFile(db, project, file, begun, early)
     await announce(db, project.id, ['runs'])
     const target = await resolveTarget(
       db,
@@ -193,7 +193,9 @@ export class Delivery implements Taker {
     })
     db.transaction.afterCommit(() => {
       this.committed(target, log)
-      if (stored) void this.tools.scripts.learn(project.id, begun.forgotten, file.findings.framework, file.stage.learnt())
+      if (!stored) return
+      const { stage, findings } = file
+      void this.tools.scripts.learn(project.id, begun, findings.framework, stage.learnt(), stage.settled(placed.unsettled))
     })
     return delivered(file, stored || own ? 'stored' : 'already', stored ? placed.unknownKeys : [])
   }

@@ -93,6 +93,20 @@ const openTransactions = async () =>
   ).length
 
 describe('a large file, placed while it is read, comes to what it comes to otherwise', () => {
+  it('with keys that were tied before their case went', async () => {
+    const send = (count: number, build: string) => bobbin.deliver({ 'report.xml': large('tied', count) }, { pipeline: 'tied', build })
+    await bobbin.ask(`insert into test_case (project_id, number, title) values (1, 999, 'Goes')`)
+    await send(400, '1')
+    await vi.waitFor(() => expect(bobbin.app.get(ScriptMemory).of(1)?.claims.settled.size).toBe(1))
+    await bobbin.ask('update test_case set deleted_at = now() where number = 999')
+    intake.earlyPace = PACE
+    settled.mockClear()
+    const { files } = await send(1500, '2')
+    const key = 'FERRY-999'
+    expect(await early()).toEqual([true])
+    expect(files[0]?.unknownKeys).toEqual([{ key, test: 't10' }, { key, test: 't1410' }, { key, test: 't710' }]) // prettier-ignore
+  })
+
   it('with failures, output, declared keys and new tests', async () => {
     const { early, results } = await compared(large('deck'))
     expect(early).toBe(true)

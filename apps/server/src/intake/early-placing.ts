@@ -38,7 +38,7 @@ export class EarlyPlacing {
   private transaction: Transaction | null = null
   private step: Promise<void> | null = null
   private framework: string | null | undefined
-  private begun: Begun = { fileId: 0, forgotten: 0 }
+  private begun: Begun = { fileId: 0, forgotten: 0, claims: 0 }
   private early = NOTHING_EARLY
   private timers: NodeJS.Timeout[] = []
 

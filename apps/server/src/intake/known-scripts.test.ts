@@ -57,7 +57,7 @@ describe('a file whose tests were taken for known', () => {
   ])('of runner %s, with scripts forgotten %d times: %s', (framework, forgotten, holds) => {
     const stage = new Stage(known)
     stage.add({ ...result, suites: [] })
-    expect([stage.scriptOf(0), stage.unknown, stage.holds(framework, forgotten)]).toEqual([5, 0, holds])
+    expect([stage.scriptOf(0), stage.unknown, stage.holds(framework, { forgotten })]).toEqual([5, 0, holds])
     stage.dispose()
   })
 })
@@ -158,6 +158,85 @@ describe('a test that is known', () => {
       { attempts: 2 },
     ])
     expect(await bobbin.send<object>('post', '/recount')).toMatchObject({ differing: [] })
+  })
+})
+
+describe('a test whose keys are tied to their cases', () => {
+  const keyed = (name: string, ...keys: string[]) =>
+    testcase('tied', name, `<properties>${keys.map((key) => `<property name="case" value="${key}"/>`).join('')}</properties>`)
+  const settled = () => memory.of(1)?.claims.settled ?? new Set()
+  const idOf = async (name: string) => (await bobbin.ask(`select id from script where name = '${name}'`))[0]?.['id'] as number
+  const links = (name: string) =>
+    bobbin.ask(`select c.number, l.state from link l join script s on s.id = l.script_id join test_case c on c.id = l.case_id where s.name = '${name}' order by 1`) // prettier-ignore
+  let build = 0
+  const deliver = async (...tests: string[]) => {
+    const { files } = await bobbin.deliver(file('tied', ...tests), { pipeline: 'tied', build: String(++build) })
+    return files[0]?.unknownKeys
+  }
+  const staged = vi.spyOn(Stage.prototype, 'copySettled')
+  beforeEach(() => {
+    staged.mockClear()
+  })
+
+  it('is not looked at again; one that declares a key of no case is', async () => {
+    const tests = [keyed('tied', 'FERRY-101'), keyed('astray', 'FERRY-101', 'FERRY-404')]
+    expect(await deliver(...tests)).toEqual([{ key: 'FERRY-404', test: 'astray' }])
+    await vi.waitFor(async () => expect(settled().has(await idOf('tied'))).toBe(true))
+    expect(settled().has(await idOf('astray'))).toBe(false)
+    expect(await deliver(...tests)).toEqual([{ key: 'FERRY-404', test: 'astray' }])
+    expect(staged).not.toHaveBeenCalled()
+  })
+
+  it('is looked at when cases go, and come back', async () => {
+    const test = keyed('comes and goes', 'FERRY-110')
+    await bobbin.ask(`insert into test_case (project_id, number, title) values (1, 110, 'Comes and goes')`)
+    expect(await deliver(test)).toEqual([])
+    await vi.waitFor(async () => expect(settled().has(await idOf('comes and goes'))).toBe(true))
+    await bobbin.ask(`update test_case set deleted_at = now() where number = 110`)
+    expect(await deliver(test)).toEqual([{ key: 'FERRY-110', test: 'comes and goes' }])
+    expect(staged).toHaveBeenCalledTimes(1)
+    await bobbin.ask(`update test_case set deleted_at = null where number = 110`)
+    expect(await deliver(test)).toEqual([])
+    await bobbin.ask(`delete from test_case where number = 110`)
+    expect(await deliver(test)).toEqual([{ key: 'FERRY-110', test: 'comes and goes' }])
+  })
+
+  it('is tied again when its link is removed, and stays rejected where a person rejected it', async () => {
+    const tests = [keyed('untied', 'FERRY-101'), keyed('refused', 'FERRY-101')]
+    await deliver(...tests)
+    await vi.waitFor(async () => expect(settled().has(await idOf('refused'))).toBe(true))
+    await bobbin.ask(`update link set state = 'rejected' where script_id = ${await idOf('refused')}`)
+    await bobbin.ask(`delete from link where script_id = ${await idOf('untied')}`)
+    await deliver(...tests)
+    expect(await links('untied')).toEqual([{ number: 101, state: 'active' }])
+    expect(await links('refused')).toEqual([{ number: 101, state: 'rejected' }])
+  })
+
+  it('is what it is beside twins that declare the same', async () => {
+    await deliver(keyed('alone', 'FERRY-101'))
+    await vi.waitFor(async () => expect(settled().has(await idOf('alone'))).toBe(true))
+    await deliver(keyed('alone', 'FERRY-101'), keyed('alone', 'FERRY-101'))
+    const scripts = await bobbin.ask(`select id from script where name = 'alone'`)
+    expect(await links('alone')).toEqual(scripts.map(() => ({ number: 101, state: 'active' })))
+  })
+
+  it('is known only as of what was counted last', () => {
+    const known = new KnownScripts(0)
+    known.settle(4, [1, 2])
+    known.settle(4, [3])
+    known.settle(3, [9])
+    expect(known.claims).toEqual({ changed: 4, settled: new Set([1, 2, 3]) })
+    known.settle(5, [3])
+    expect(known.claims).toEqual({ changed: 5, settled: new Set([3]) })
+  })
+
+  it('counts what happens to cases, and not what is said of them', async () => {
+    const count = async () => Number((await bobbin.ask('select claims_changed as n from project where id = 1'))[0]?.['n'])
+    const before = await count()
+    await bobbin.ask(`update test_case set title = 'Axle limit, again' where number = 101`)
+    expect(await count()).toBe(before)
+    await bobbin.ask(`insert into test_case (project_id, number, title) values (1, 120, 'a'), (1, 121, 'b')`)
+    expect(await count()).toBe(before + 1)
   })
 })
 

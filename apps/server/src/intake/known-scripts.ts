@@ -31,12 +31,29 @@ export interface Learnt {
   scriptId: number
 }
 
+/** Scripts of which every key that they declare is tied to its case. */
+export interface Claims {
+  /** How often the cases and links of the project had changed when that was so. */
+  readonly changed: number
+  readonly settled: ReadonlySet<number>
+}
+
+/** How often things of a project had changed, as a transaction found it. */
+export interface Counts {
+  /** Scripts were forgotten. */
+  forgotten: number
+  /** Cases came, went or came back, or links went. */
+  claims: number
+}
+
 /**
  * The scripts of a project that say exactly what the tests of its files say: these are told by words alone, without asking the database.
  * @see ScriptMemory for how long that holds
  */
 export class KnownScripts {
   private readonly places = new Map<string, KnownPlace>()
+  private settled = new Set<number>()
+  private claimsChanged = -1
   size = 0
 
   /** @param forgotten how often scripts of the project had been forgotten when this began */
@@ -45,6 +62,19 @@ export class KnownScripts {
   /** Tests that are known in the place of one. */
   at(place: PlaceOfTest): KnownPlace | null {
     return this.places.get(placeKey(place)) ?? null
+  }
+
+  /** What is known of declared keys; it stays as it is, but for scripts that are settled since. */
+  get claims(): Claims {
+    return { changed: this.claimsChanged, settled: this.settled }
+  }
+
+  /** @param changed how often cases and links had changed when the keys of these scripts were tied to their cases */
+  settle(changed: number, scripts: Iterable<number>): void {
+    if (changed < this.claimsChanged) return
+    if (changed > this.claimsChanged) this.settled = new Set()
+    this.claimsChanged = changed
+    for (const script of scripts) this.settled.add(script)
   }
 
   learn(framework: string | null, learnt: Iterable<Learnt>): void {
@@ -123,14 +153,22 @@ export class ScriptMemory implements OnModuleInit {
 
   /**
    * A few at a time: those who wait for an answer do not wait for this.
-   * @param forgotten how often scripts had been forgotten in the transaction that found these; it has to be committed
+   * @param counts of the transaction that found these; it has to be committed
+   * @param settled scripts of which all keys are tied to their cases
    */
-  async learn(projectId: number, forgotten: number, framework: string | null, learnt: Iterable<Learnt>): Promise<void> {
+  async learn(
+    projectId: number,
+    { forgotten, claims }: Counts,
+    framework: string | null,
+    learnt: Iterable<Learnt>,
+    settled: Iterable<number>,
+  ): Promise<void> {
     const known = this.begin(projectId, forgotten)
     for (const some of inSlices(learnt, AT_ONCE)) {
       await setImmediate()
       known.learn(framework, some)
     }
+    known.settle(claims, settled)
     this.makeRoom()
   }
 

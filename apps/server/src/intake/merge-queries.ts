@@ -133,6 +133,10 @@ where l.id is null order by 2, 3 on conflict (script_id, case_id) do nothing`
 
 export const UNKNOWN_DECLARED = `select distinct key, name as test from stage_declared where case_id is null order by 1, 2 limit 200`
 
+/** Scripts that declare a key which no case has. */
+export const UNSETTLED = `
+select distinct coalesce(d.script_id, t.script_id) as id from stage_declared d left join stage_script t on t.seq = d.seq where d.case_id is null`
+
 /** Whether the run has an attempt at any of some scripts. */
 export const SOME_AGAIN = `
 select exists (

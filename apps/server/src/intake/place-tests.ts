@@ -4,6 +4,7 @@ import type { DeliveredFile } from '../contract/index.js'
 import { announce } from '../events/announce.js'
 import { type InTransaction, isUniqueViolation, rowsOf, run } from '../platform/database.js'
 import { shareIntake } from './intake-lock.js'
+import type { Counts } from './known-scripts.js'
 import * as merge from './merge-queries.js'
 import { beganAt } from './target.js'
 import { isMany, MAKE_STAGE, MERGE_IN_MEMORY, PLAN_MERGE, settleTests, type Stage } from './staging.js'
@@ -14,6 +15,8 @@ export interface PlacedFile extends Placed {
   texts: readonly string[]
   signatures: readonly string[]
   unknownKeys: DeliveredFile['unknownKeys']
+  /** Scripts that declare such a key. */
+  unsettled: ReadonlySet<number>
 }
 
 /** What became of tests that were told their scripts. */
@@ -52,11 +55,9 @@ export const isAllNew = ({ unknown, placed }: Early): boolean => unknown > 0 && 
 export class OutOfDate extends Error {}
 
 /** The transaction in which a file is stored, as it begins. */
-export interface Begun {
+export interface Begun extends Counts {
   /** The number that the file's row will get. */
   fileId: number
-  /** How often scripts of the project were forgotten, which none is until the transaction ends. */
-  forgotten: number
 }
 
 /** What a delivered file begins with, whether it is placed early or at its end. */
@@ -70,7 +71,8 @@ export async function beginFile(db: InTransaction, project: Project): Promise<Be
 
 /** A number for a row of `result_file` that is to be made. */
 const BEGIN = `
-select nextval(pg_get_serial_sequence('result_file', 'id'))::int as "fileId", scripts_forgotten as forgotten from project where id = $projectId`
+select nextval(pg_get_serial_sequence('result_file', 'id'))::int as "fileId", scripts_forgotten as forgotten, claims_changed as claims
+from project where id = $projectId`
 
 /** The staging tables of this connection, empty. */
 export async function openStage(db: InTransaction): Promise<void> {
@@ -82,27 +84,31 @@ export async function openStage(db: InTransaction): Promise<void> {
  * Tells each test of a file that was read its script, in the open stage, and each text what it is called. To be done before the run is
  * locked: the shards of a run are placed side by side, and stored one after the other; and whoever holds a run waits for no test or text
  * that another delivery makes.
- * @param fileId of its row, which need not be there yet
+ * @param begun its row need not be there yet; what is known of the tests needs the counts
  */
 export async function placeFile(
   db: InTransaction,
   project: Project,
   { stage, findings }: { stage: Stage; findings: FileFindings },
-  fileId: number,
+  { fileId, claims = 0 }: Pick<Begun, 'fileId'> & Partial<Begun>,
   early: Early = NOTHING_EARLY,
 ): Promise<PlacedFile> {
   const { framework } = findings
   if (early.tests === 0) stage.forgetFound()
   await stage.copyTests(db.transaction, early.copied)
+  const anew = stage.claimsChanged({ claims })
+  if (anew) await stage.copySettled(db.transaction)
   await stage.copyTexts(db.transaction)
   if (isMany(stage.unknown)) await run(db, PLAN_MERGE)
   const { lookedForNow } = await settleTests(db, stage, findings)
   const lookFor = stage.unknown + lookedForNow - early.unknown
-  const which = { framework, fileId, from: early.tests, lookFor, allNew: isAllNew(early) }
+  const which = { framework, fileId, from: early.tests, declaredFrom: anew ? 0 : early.tests, lookFor, allNew: isAllNew(early) }
   const placed = sumOf(early.placed, await placeTests(db, project, stage, which))
   if (placed.differ) await refreshScripts(db, project, framework)
   const unknownKeys = stage.declares ? await rowsOf<DeliveredFile['unknownKeys'][number]>(db, merge.UNKNOWN_DECLARED) : []
-  return { ...placed, ...(await mergeTexts(db, stage, project.id, usedOn(findings))), unknownKeys }
+  const unsettled = unknownKeys.length > 0 ? await rowsOf<{ id: number }>(db, merge.UNSETTLED) : []
+  const texts = await mergeTexts(db, stage, project.id, usedOn(findings))
+  return { ...placed, ...texts, unknownKeys, unsettled: new Set(unsettled.map(({ id }) => id)) }
 }
 
 /** The day on which texts are used, as YYYY-MM-DD: that of the run, give or take a clock. */
@@ -144,6 +150,8 @@ interface Which {
   fileId: number
   /** The first test; those before it were placed. */
   from: number
+  /** The first test whose declared keys are looked at. */
+  declaredFrom?: number
   /** How many of the rest have to be looked for. */
   lookFor: number
   /** None of those before was there: these are made at once, and looked for only where one is. */
@@ -151,9 +159,14 @@ interface Which {
 }
 
 /** Tells staged tests their scripts: finds those that are there, and makes the others, with the links that they declare. */
-export async function placeTests(db: InTransaction, project: Project, stage: Stage, { lookFor, allNew, ...which }: Which): Promise<Placed> {
+export async function placeTests(
+  db: InTransaction,
+  project: Project,
+  stage: Stage,
+  { lookFor, allNew, declaredFrom, ...which }: Which,
+): Promise<Placed> {
   const { id: projectId, keyPrefix: prefix, unknownTests } = project
-  const { from } = which
+  const from = declaredFrom ?? which.from
   if (stage.declares) await run(db, merge.STAGE_DECLARED, { projectId, prefix, from })
   const find = isMany(lookFor) ? findInAll : findEach
   const placed = lookFor > 0 ? await findOrMake(db, stage, find, { projectId, unknownTests, ...which }, allNew) : NOTHING_PLACED

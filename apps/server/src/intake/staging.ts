@@ -4,7 +4,7 @@ import type { Transaction } from 'sequelize'
 import { run, type Queryable } from '../platform/database.js'
 import { attemptLine } from './attempt-rows.js'
 import { bytesField, copyChunks, listField, NULL_FIELD, textField } from './copy-text.js'
-import { type KnownPlace, type KnownScripts, type Learnt, type PlaceOfTest, wordsOf } from './known-scripts.js'
+import { type Claims, type Counts, type KnownPlace, type KnownScripts, type Learnt, type PlaceOfTest, wordsOf } from './known-scripts.js'
 import { Numbers } from './numbers.js'
 import { Spool } from './spool.js'
 import { StagedAttachments } from './staged-attachments.js'
@@ -101,12 +101,15 @@ interface OpenPlace {
 /** Takes results while their file is read, and holds them ready for the staging tables. */
 export class Stage {
   private readonly testRows = new Spool()
+  /** Known tests whose declared keys were tied to their cases before: looked at only where cases or links changed since. */
+  private readonly settledRows = new Spool()
+  private readonly claims: Claims | null
   private readonly attemptLines = new Spool()
   private readonly bodySpool = new Spool()
   private readonly signatureSpool = new Spool()
   private readonly bodies = new TextPool(this.bodySpool)
   private readonly signatures = new TextPool(this.signatureSpool)
-  /** Whether a test declares a key. */
+  /** Whether a test declares a key that has to be looked at. */
   declares = false
   /** Whether a test was tried more than once. */
   retries = false
@@ -123,15 +126,20 @@ export class Stage {
   private readonly knownScripts = new Numbers()
   private foundScripts = new Numbers()
   private readonly toLearn = new Map<number, Omit<Learnt, 'scriptId'>>()
+  /** Tests that declare keys. */
+  private readonly toSettle = new Set<number>()
 
   /** @param known scripts that need not be looked for */
-  constructor(readonly known: KnownScripts | null = null) {}
+  constructor(readonly known: KnownScripts | null = null) {
+    this.claims = known?.claims ?? null
+  }
 
   add(result: TestResult): void {
     const script = this.knownScript(result)
     this.knownScripts.add(script)
-    if (result.keys.length > 0) this.declares = true
-    if (script === 0 || result.keys.length > 0) this.addTest(result, script)
+    if (result.keys.length > 0 && this.toSettle.size < MOST_LEARNT) this.toSettle.add(this.seq)
+    if (result.keys.length > 0 && this.claims?.settled.has(script)) this.settledRows.add(this.testRow(result, script))
+    else if (script === 0 || result.keys.length > 0) this.addTest(result, script)
     if (result.attempts.length > 1) this.retries = true
     const properties = result.properties.length > 0 ? textField(wellFormedJson(result.properties)) : NULL_FIELD
     for (const [i, attempt] of result.attempts.entries()) {
@@ -157,9 +165,9 @@ export class Stage {
     return { at, known }
   }
 
-  private addTest(result: TestResult, script: number): void {
+  private testRow(result: TestResult, script: number): string {
     const { name, classname, suites, sourceFile, profile, keys } = result
-    const row = [
+    return [
       this.seq,
       script === 0 ? NULL_FIELD : script,
       script === 0 ? hashField(scriptIdentity(result)) : NULL_FIELD,
@@ -169,8 +177,12 @@ export class Stage {
       textField(sourceFile),
       textField(profile),
       listField(keys),
-    ]
-    this.testRows.add(row.join('\t'))
+    ].join('\t')
+  }
+
+  private addTest(result: TestResult, script: number): void {
+    this.testRows.add(this.testRow(result, script))
+    if (result.keys.length > 0) this.declares = true
     if (script > 0) return
     this.unknown++
     if (result.occurrence === 1 && this.place && this.toLearn.size < MOST_LEARNT) {
@@ -235,7 +247,15 @@ export class Stage {
 
   /** Tests whose scripts say something else, or that are not what their names say. */
   notToLearn(seqs: readonly number[]): void {
-    for (const seq of seqs) this.toLearn.delete(seq)
+    for (const seq of seqs) {
+      this.toLearn.delete(seq)
+      this.toSettle.delete(seq)
+    }
+  }
+
+  /** Scripts of which every declared key was tied to its case; `unsettled` declare one that no case has. */
+  *settled(unsettled: ReadonlySet<number>): Generator<number> {
+    for (const seq of this.toSettle) if (!unsettled.has(this.scriptOf(seq))) yield this.scriptOf(seq)
   }
 
   /** What can be known of the tests that had to be looked for. */
@@ -247,9 +267,20 @@ export class Stage {
   }
 
   /** Whether what is known of the tests still holds, given the file's end and how often scripts were forgotten. */
-  holds(framework: string | null, forgotten: number): boolean {
+  holds(framework: string | null, { forgotten }: Pick<Counts, 'forgotten'>): boolean {
     if (!this.known) return true
     return this.known.forgotten === forgotten && (framework === null || [...this.frameworks].every((known) => known === framework))
+  }
+
+  /** Whether cases or links changed since keys of its tests were tied: all of them have to be looked at. */
+  claimsChanged({ claims }: Pick<Counts, 'claims'>): boolean {
+    return !this.settledRows.isEmpty && this.claims?.changed !== claims
+  }
+
+  /** Copies the tests whose keys were tied before. */
+  async copySettled(transaction: Transaction): Promise<void> {
+    this.declares = true
+    await copyChunks(transaction, 'stage_test', TEST_COLUMNS, this.settledRows.chunks())
   }
 
   /** Puts the tests so far on disk, so that they can be copied while more are added. @returns where the next one will begin there */
@@ -281,7 +312,8 @@ export class Stage {
   }
 
   dispose(): void {
-    for (const spool of [this.testRows, this.attemptLines, this.bodySpool, this.signatureSpool, this.attachments]) spool.dispose()
+    for (const spool of [this.testRows, this.settledRows, this.attemptLines, this.bodySpool, this.signatureSpool, this.attachments])
+      spool.dispose()
   }
 }
 
@@ -314,6 +346,7 @@ export async function settleTests(
   stage.notToLearn(twins.map(({ seq }) => seq))
   const known = twins.filter(({ seq }) => stage.isKnown(seq))
   if (known.length > 0) {
+    stage.declares = true
     await run(db, 'delete from stage_test where seq = any($seqs::int[])', { seqs: known.map(({ seq }) => seq) })
     await run(db, STAGE_KNOWN, { seqs: known.map(({ seq }) => seq), scripts: known.map(({ seq }) => stage.scriptOf(seq)) })
   }

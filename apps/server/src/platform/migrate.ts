@@ -13,6 +13,7 @@ import { lasting } from '../migrations/0011-lasting.js'
 import { setChecks } from '../migrations/0012-set-checks.js'
 import { toldAttachments } from '../migrations/0013-told-attachments.js'
 import { lighterStoring } from '../migrations/0014-lighter-storing.js'
+import { countedClaims } from '../migrations/0015-counted-claims.js'
 
 /** Every migration, in order; a name stays for ever. */
 const MIGRATIONS: readonly { name: string; sql: string }[] = [
@@ -30,6 +31,7 @@ const MIGRATIONS: readonly { name: string; sql: string }[] = [
   { name: '0012-set-checks', sql: setChecks },
   { name: '0013-told-attachments', sql: toldAttachments },
   { name: '0014-lighter-storing', sql: lighterStoring },
+  { name: '0015-counted-claims', sql: countedClaims },
 ]
 
 const LOCK = 0x0b0bb1
