@@ -21,7 +21,7 @@ import { ScriptMemory } from './known-scripts.js'
 import { unpacked } from './original-copy.js'
 import { disposeOf, readFiles, type ReadFile, type UnreadFile } from './read-file.js'
 import { forgetUnused, lockRun, moveFiles, removeFiles, resettle } from './rework.js'
-import { openStage, placeFile } from './place-tests.js'
+import { placeFile } from './place-tests.js'
 import { storeFile } from './store-file.js'
 import { findTarget, isForgotten, resolveTarget, type Target } from './target.js'
 
@@ -180,7 +180,6 @@ export class DeliveriesService {
     const lost = held.fileIds.includes(fileId) ? await removeFiles(db, place, [fileId]) : []
     if (!(await rereadRow(db, fileId, place.runId, file, original)))
       throw new Problem('conflict', 'already', `The run has “${file.name}” already, by another delivery`)
-    await openStage(db)
     const placed = await placeFile(db, project, file, { fileId })
     const retried = await storeFile(db, this.blobs, project, place, fileId, file, placed)
     await keepUnknownKeys(db, fileId, placed.unknownKeys)

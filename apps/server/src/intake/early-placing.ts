@@ -72,7 +72,7 @@ export class EarlyPlacing {
     const next = { tests: stage.tests, unknown: stage.unknown, copied: stage.flush() }
     const db = { sequelize: this.db.sequelize, transaction: this.transaction ?? (await this.begin()) }
     if (this.over) return
-    await stage.copyBetween(db.transaction, copied, next.copied)
+    await stage.copyBetween(db, copied, next.copied)
     const more = await placeTests(db, this.project, stage, {
       framework,
       fileId: this.begun.fileId,

@@ -31,6 +31,29 @@ export const SIGNATURE_IDS = `
 select coalesce(string_agg(g.id::text, ',' order by own.nth), '') as ids from stage_signature own
 cross join lateral (select id from signature where project_id = $projectId and hash = own.hash offset 0) g`
 
+/** The same for texts that are few, as lists: their numbers in the order of their hashes, nothing for one that is not there. */
+const findTexts = (table: string, columns: string, stale: string) => `
+select coalesce(string_agg(coalesce(t.id::text, ''), ',' order by own.nth), '') as ids, coalesce(bool_or(${stale}), false) as stale
+from unnest($hashes::text[]) with ordinality as own (hash, nth)
+left join lateral (select ${columns} from ${table} where project_id = $projectId and hash = decode(own.hash, 'hex') offset 0) t on true`
+
+export const FIND_BODIES = findTexts('body', 'id, used_on', 't.used_on < $day::date - 7')
+export const FIND_SIGNATURES = findTexts('signature', 'id', 'false')
+
+export const MAKE_BODIES = `
+insert into body (project_id, hash, text, used_on)
+select $projectId::int, decode(hash, 'hex'), text, $day::date from unnest($hashes::text[], $texts::text[]) as own (hash, text) order by 2
+on conflict (project_id, hash) do nothing`
+
+export const MAKE_SIGNATURES = `
+insert into signature (project_id, hash, text)
+select $projectId::int, decode(hash, 'hex'), text from unnest($hashes::text[], $texts::text[]) as own (hash, text) order by 2
+on conflict (project_id, hash) do nothing`
+
+export const USE_FOUND_BODIES = `
+with stale as (select id from body where id = any($ids::bigint[]) and used_on < $day::date - 7 order by id for update skip locked)
+update body set used_on = $day::date from stale where stale.id = body.id`
+
 /** Keys of this project that the file declares, from a test on, with the case that each names where there is one; looked up once. */
 export const STAGE_DECLARED = `
 with own as materialized (

@@ -7,13 +7,12 @@ import { shareIntake } from './intake-lock.js'
 import type { Counts } from './known-scripts.js'
 import * as merge from './merge-queries.js'
 import { beganAt } from './target.js'
-import { isMany, MAKE_STAGE, MERGE_IN_MEMORY, PLAN_MERGE, settleTests, type Stage } from './staging.js'
+import { isMany, planFor } from './stage-tables.js'
+import { settleTests, type Stage } from './staging.js'
+import type { StoredTexts } from './texts.js'
 
 /** What became of a file's tests and texts before its run was locked. */
-export interface PlacedFile extends Placed {
-  /** What its texts, and the signatures of its failures, are called in the project, by their numbers in the file. */
-  texts: readonly string[]
-  signatures: readonly string[]
+export interface PlacedFile extends Placed, StoredTexts {
   unknownKeys: DeliveredFile['unknownKeys']
   /** Scripts that declare such a key. */
   unsettled: ReadonlySet<number>
@@ -63,7 +62,6 @@ export interface Begun extends Counts {
 /** What a delivered file begins with, whether it is placed early or at its end. */
 export async function beginFile(db: InTransaction, project: Project): Promise<Begun> {
   await shareIntake(db, project.id)
-  await openStage(db)
   const [begun] = await rowsOf<Begun>(db, BEGIN, { projectId: project.id })
   if (!begun) throw new Error('a sequence gave no number')
   return begun
@@ -73,12 +71,6 @@ export async function beginFile(db: InTransaction, project: Project): Promise<Be
 const BEGIN = `
 select nextval(pg_get_serial_sequence('result_file', 'id'))::int as "fileId", scripts_forgotten as forgotten, claims_changed as claims
 from project where id = $projectId`
-
-/** The staging tables of this connection, empty. */
-export async function openStage(db: InTransaction): Promise<void> {
-  await run(db, MAKE_STAGE)
-  await run(db, MERGE_IN_MEMORY)
-}
 
 /**
  * Tells each test of a file that was read its script, in the open stage, and each text what it is called. To be done before the run is
@@ -95,11 +87,10 @@ export async function placeFile(
 ): Promise<PlacedFile> {
   const { framework } = findings
   if (early.tests === 0) stage.forgetFound()
-  await stage.copyTests(db.transaction, early.copied)
+  await stage.copyTests(db, early.copied)
   const anew = stage.claimsChanged({ claims })
-  if (anew) await stage.copySettled(db.transaction)
-  await stage.copyTexts(db.transaction)
-  if (isMany(stage.unknown)) await run(db, PLAN_MERGE)
+  if (anew) await stage.copySettled(db)
+  if (isMany(stage.unknown)) await planFor(db, 'stage_test')
   const { lookedForNow } = await settleTests(db, stage, findings)
   const lookFor = stage.unknown + lookedForNow - early.unknown
   const which = { framework, fileId, from: early.tests, declaredFrom: anew ? 0 : early.tests, lookFor, allNew: isAllNew(early) }
@@ -107,33 +98,12 @@ export async function placeFile(
   if (placed.differ) await refreshScripts(db, project, framework)
   const unknownKeys = stage.declares ? await rowsOf<DeliveredFile['unknownKeys'][number]>(db, merge.UNKNOWN_DECLARED) : []
   const unsettled = unknownKeys.length > 0 ? await rowsOf<{ id: number }>(db, merge.UNSETTLED) : []
-  const texts = await mergeTexts(db, stage, project.id, usedOn(findings))
+  const texts = await stage.texts.store(db, project.id, usedOn(findings))
   return { ...placed, ...texts, unknownKeys, unsettled: new Set(unsettled.map(({ id }) => id)) }
 }
 
 /** The day on which texts are used, as YYYY-MM-DD: that of the run, give or take a clock. */
 const usedOn = ({ startedAt }: FileFindings): string => (beganAt(startedAt) ?? new Date()).toISOString().slice(0, 10)
-
-async function mergeTexts(
-  db: InTransaction,
-  stage: Stage,
-  projectId: number,
-  day: string,
-): Promise<Pick<PlacedFile, 'texts' | 'signatures'>> {
-  if (stage.texts > 0) {
-    await run(db, merge.MERGE_BODIES, { projectId, day })
-    await run(db, merge.USE_BODIES, { projectId, day })
-  }
-  if (stage.failureKinds > 0) await run(db, merge.MERGE_SIGNATURES, { projectId })
-  const ids = async (query: string, count: number) => {
-    if (count === 0) return []
-    const [row] = await rowsOf<{ ids: string }>(db, query, { projectId })
-    const own = row?.ids.split(',') ?? []
-    if (own.length !== count) throw new Error(`${own.length} of ${count} texts were found after they were stored`)
-    return own
-  }
-  return { texts: await ids(merge.BODY_IDS, stage.texts), signatures: await ids(merge.SIGNATURE_IDS, stage.failureKinds) }
-}
 
 /** Scripts learn where they stand now; what processes know of them holds no longer. */
 async function refreshScripts(db: InTransaction, project: Project, framework: string | null): Promise<void> {

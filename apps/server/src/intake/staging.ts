@@ -1,91 +1,22 @@
 import { detached, failureSignature, scriptIdentity, type Attempt, type Failure, type FileFindings, type TestResult } from '@bobbin/core'
 import { hash } from 'node:crypto'
-import type { Transaction } from 'sequelize'
-import { run, type Queryable } from '../platform/database.js'
+import { type InTransaction, run } from '../platform/database.js'
 import { attemptLine } from './attempt-rows.js'
 import { bytesField, copyChunks, listField, NULL_FIELD, textField } from './copy-text.js'
 import { type Claims, type Counts, type KnownPlace, type KnownScripts, type Learnt, type PlaceOfTest, wordsOf } from './known-scripts.js'
 import { Numbers } from './numbers.js'
 import { Spool } from './spool.js'
+import { openStage } from './stage-tables.js'
 import { StagedAttachments } from './staged-attachments.js'
+import { SHORT, StagedTexts } from './texts.js'
 
 /** The SHA-256 of a text, as a field of COPY's text format. */
 const hashField = (text: string): string => bytesField(hash('sha256', text, 'hex'))
 
-/** So many bytes of texts are remembered to keep a text from being staged twice; one that slips through is stored once all the same. */
-const REMEMBERED = 4 << 20
-/** What remembering a text takes beside its characters: the field with its hash, a place in the map, the heads of both. */
-const BESIDE_TEXT = 200
-/** A longer text is remembered by its hash. */
-const SHORT = 4096
 /** So many short failures are remembered with their columns. */
 const MOST_FAILURES = 1000
 
-/** Texts of one file, numbered from 1. Each is staged once by content as long as it is remembered. */
-class TextPool {
-  private known = new Map<string, string>()
-  private remembered = 0
-  /** How many are staged. */
-  count = 0
-
-  constructor(private readonly spool: Spool) {}
-
-  /** @returns its number in digits; none for a text that says nothing */
-  add(text: string | null): string {
-    if (text === null || text === '') return ''
-    const short = text.length < SHORT
-    const before = short ? this.known.get(text) : undefined
-    if (before !== undefined) return before
-    const field = hashField(text)
-    return (short ? undefined : this.known.get(field)) ?? this.stage(short ? text : field, field, text)
-  }
-
-  private stage(key: string, field: string, text: string): string {
-    const size = key.length + BESIDE_TEXT
-    this.remembered += size
-    if (this.remembered > REMEMBERED) {
-      this.known = new Map()
-      this.remembered = size
-    }
-    const number = String(++this.count)
-    this.known.set(detached(key), number)
-    this.spool.add(`${number}\t${field}\t${textField(text)}`)
-    return number
-  }
-}
-
-/**
- * Temporary tables that a file goes through. A connection makes them once and finds them empty at every transaction: making them anew
- * for each batch of a live run took longer than storing it, and left its traces in the catalog.
- *
- * `stage_test` holds the tests whose scripts are not known, and those that declare keys; `stage_script` which script each test is that
- * was looked for; `stage_attempt` attempts of tests that may have some in their run already, on their way to `attempt`.
- */
-export const MAKE_STAGE = `
-create temporary table if not exists stage_body (nth int, hash bytea, text text) on commit delete rows;
-create temporary table if not exists stage_signature (nth int, hash bytea, text text) on commit delete rows;
-create temporary table if not exists stage_test (seq int, script_id int, identity bytea, name text, classname text, suites text[], file text, profile text, keys text[]) on commit delete rows;
-create temporary table if not exists stage_declared (seq int, script_id int, identity bytea, name text, key text, case_id int) on commit delete rows;
-create temporary table if not exists stage_script (seq int, script_id int, differs boolean) on commit delete rows;
-create temporary table if not exists stage_attempt (
-  seq int, script_id int, ordinal smallint, outcome smallint, duration_ms real, started_at timestamptz, reason text, properties jsonb,
-  signature_id int, message_id bigint, failures_id bigint, stdout_id bigint, stderr_id bigint, steps_id bigint
-) on commit delete rows`
-
 const TEST_COLUMNS = ['seq', 'script_id', 'identity', 'name', 'classname', 'suites', 'file', 'profile', 'keys']
-const TEXT_COLUMNS = ['nth', 'hash', 'text']
-
-/** Hashes and sorts of the merge fit in memory: 100,000 tests need some 30 MB. */
-export const MERGE_IN_MEMORY = "set local work_mem = '64MB'"
-
-/** Plans of a large merge are made from what the tables hold, not from guesses about it; a small sample tells that. */
-export const PLAN_MERGE = `
-set local default_statistics_target = 10;
-analyze stage_test, stage_body, stage_signature;
-set local default_statistics_target = default`
-
-/** With fewer tests than this the sizes of the tables, which the planner sees by itself, make a good plan. */
-export const isMany = (tests: number): boolean => tests > 20_000
 
 /** So many tests of a file are learnt at most. */
 const MOST_LEARNT = 100_000
@@ -105,10 +36,7 @@ export class Stage {
   private readonly settledRows = new Spool()
   private readonly claims: Claims | null
   private readonly attemptLines = new Spool()
-  private readonly bodySpool = new Spool()
-  private readonly signatureSpool = new Spool()
-  private readonly bodies = new TextPool(this.bodySpool)
-  private readonly signatures = new TextPool(this.signatureSpool)
+  readonly texts = new StagedTexts()
   /** Whether a test declares a key that has to be looked at. */
   declares = false
   /** Whether a test was tried more than once. */
@@ -193,10 +121,10 @@ export class Stage {
 
   /** The numbers of an attempt's texts, in the order of TEXTS; nothing where there are none. */
   private textsOf({ failures, reason, stdout, stderr, steps }: Attempt): string {
-    const failed = failures.length > 0 ? this.failureTexts(failures) : reason ? `,${this.bodies.add(reason)},` : ''
+    const failed = failures.length > 0 ? this.failureTexts(failures) : reason ? `,${this.texts.bodies.add(reason)},` : ''
     if (failed === '' && !stdout && !stderr && steps.length === 0) return ''
-    const story = steps.length > 0 ? this.bodies.add(JSON.stringify(steps)) : ''
-    return `${failed || ',,'},${this.bodies.add(stdout)},${this.bodies.add(stderr)},${story}`
+    const story = steps.length > 0 ? this.texts.bodies.add(JSON.stringify(steps)) : ''
+    return `${failed || ',,'},${this.texts.bodies.add(stdout)},${this.texts.bodies.add(stderr)},${story}`
   }
 
   /** Signature, message and failures. Many tests of a run fail for one cause, with the same words: those are looked at once. */
@@ -206,9 +134,9 @@ export class Stage {
     if (last !== undefined) return last
     const [first] = failures
     const texts = [
-      this.signatures.add(first ? failureSignature(first) : null),
-      this.bodies.add(first ? (first.message ?? first.type ?? first.stack) : null),
-      this.bodies.add(json),
+      this.texts.signatures.add(first ? failureSignature(first) : null),
+      this.texts.bodies.add(first ? (first.message ?? first.type ?? first.stack) : null),
+      this.texts.bodies.add(json),
     ].join(',')
     // not clear(): engines tie a table that was cleared to the one after it, and what grew old keeps that in memory
     if (this.lastFailures.size >= MOST_FAILURES) this.lastFailures = new Map()
@@ -278,9 +206,10 @@ export class Stage {
   }
 
   /** Copies the tests whose keys were tied before. */
-  async copySettled(transaction: Transaction): Promise<void> {
+  async copySettled(db: InTransaction): Promise<void> {
     this.declares = true
-    await copyChunks(transaction, 'stage_test', TEST_COLUMNS, this.settledRows.chunks())
+    await openStage(db)
+    await copyChunks(db.transaction, 'stage_test', TEST_COLUMNS, this.settledRows.chunks())
   }
 
   /** Puts the tests so far on disk, so that they can be copied while more are added. @returns where the next one will begin there */
@@ -289,31 +218,20 @@ export class Stage {
   }
 
   /** Copies the tests between two places that flush() told. */
-  copyBetween(transaction: Transaction, from: number, to: number): Promise<void> {
-    return copyChunks(transaction, 'stage_test', TEST_COLUMNS, this.testRows.between(from, to))
-  }
-
-  /** How many texts it holds, and signatures of failures. */
-  get texts(): number {
-    return this.bodies.count
-  }
-  get failureKinds(): number {
-    return this.signatures.count
+  async copyBetween(db: InTransaction, from: number, to: number): Promise<void> {
+    await openStage(db)
+    await copyChunks(db.transaction, 'stage_test', TEST_COLUMNS, this.testRows.between(from, to))
   }
 
   /** @param from where the tests begin that were not copied before */
-  async copyTests(transaction: Transaction, from = 0): Promise<void> {
-    if (!this.testRows.isEmpty) await copyChunks(transaction, 'stage_test', TEST_COLUMNS, this.testRows.chunks(from))
-  }
-
-  async copyTexts(transaction: Transaction): Promise<void> {
-    if (this.texts > 0) await copyChunks(transaction, 'stage_body', TEXT_COLUMNS, this.bodySpool.chunks())
-    if (this.failureKinds > 0) await copyChunks(transaction, 'stage_signature', TEXT_COLUMNS, this.signatureSpool.chunks())
+  async copyTests(db: InTransaction, from = 0): Promise<void> {
+    if (this.testRows.isEmpty) return
+    await openStage(db)
+    await copyChunks(db.transaction, 'stage_test', TEST_COLUMNS, this.testRows.chunks(from))
   }
 
   dispose(): void {
-    for (const spool of [this.testRows, this.settledRows, this.attemptLines, this.bodySpool, this.signatureSpool, this.attachments])
-      spool.dispose()
+    for (const spool of [this.testRows, this.settledRows, this.attemptLines, this.texts, this.attachments]) spool.dispose()
   }
 }
 
@@ -334,10 +252,11 @@ const detachedPlace = ({ classname, suites, sourceFile, profile }: PlaceOfTest):
  * @returns how many have to be looked for although their script seemed to be known
  */
 export async function settleTests(
-  db: Queryable,
+  db: InTransaction,
   stage: Stage,
   { settlement: { groups, dropped } }: FileFindings,
 ): Promise<{ lookedForNow: number }> {
+  if (dropped.length > 0 || groups.some(({ kind }) => kind === 'distinct')) await openStage(db)
   if (dropped.length > 0) await run(db, 'delete from stage_test where seq = any($dropped::int[])', { dropped })
   const twins = groups
     .filter((group) => group.kind === 'distinct')

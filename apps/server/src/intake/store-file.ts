@@ -9,6 +9,7 @@ import { copyChunks, copyRows, listText } from './copy-text.js'
 import * as merge from './merge-queries.js'
 import type { ReadFile } from './read-file.js'
 import type { PlacedFile } from './place-tests.js'
+import { openStage } from './stage-tables.js'
 import type { Stage } from './staging.js'
 import { beganAt, type Target } from './target.js'
 
@@ -99,6 +100,7 @@ const scriptsOf = ({ stage, meaning }: MeantFile): number[] => Array.from({ leng
 /** The same for files of which nothing is known. @returns scripts that have more than one attempt in the run now */
 async function storeLaterAttempts(db: InTransaction, { stage, findings, meaning, place }: MeantFile): Promise<number[]> {
   const { runId, day, fileId, startedAt } = place
+  await openStage(db)
   await copyChunks(db.transaction, 'stage_attempt', WAITING_COLUMNS, waitingRows(stage.attempts(), new Settled(findings), meaning))
   const again = await rowsOf<{ scriptId: number }>(db, merge.STORE_ATTEMPTS, { runId, day, fileId })
   const scriptIds = again.map(({ scriptId }) => scriptId)

@@ -18,7 +18,6 @@ import {
   shardIsIn,
   shareIntake,
   Stage,
-  openStage,
   placeFile,
   storeFile,
 } from '../intake/index.js'
@@ -149,7 +148,6 @@ export class LiveService {
       const file = { stage, findings: findingsOf(feed, faults) }
       // as files are: before the run is locked, so that nobody who holds a run waits for a script that another delivery makes
       const isEmpty = results.length === 0 && faults.length === 0
-      if (!isEmpty) await openStage(db)
       const placed = isEmpty ? null : await placeFile(db, project, file, feed)
       if (feed.ended) await this.reopen(db, project.id, feed)
       if (!placed) return { totals, newScripts: 0 }

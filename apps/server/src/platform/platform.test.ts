@@ -74,6 +74,7 @@ describe('migrate', () => {
         '0012-set-checks',
         '0013-told-attachments',
         '0014-lighter-storing',
+        '0015-counted-claims',
       ])
       expect(await migrate(url)).toEqual([])
     }))
