@@ -21,6 +21,7 @@ export async function startBench(databaseUrl) {
   await database.connect()
   return {
     url: server.url,
+    pid: server.pid,
     token,
     cookie,
     database,

@@ -4,7 +4,7 @@ import { join } from 'node:path'
 import { SERVER_ARGUMENTS, WEB_ROOT } from './build.mjs'
 import { freePort, ROOT, runProgram } from './process.mjs'
 
-/** @returns {Promise<{ url: string, stop(): Promise<void>, kill(): Promise<void> }>} */
+/** @returns {Promise<{ url: string, pid: number, stop(): Promise<void>, kill(): Promise<void> }>} */
 /** @param more settings of the server beside those that it needs; `port` to come back on the same */
 export async function startTestServer(databaseUrl, { demo = true, more = {}, port: wanted = null } = {}) {
   const port = wanted ?? (await freePort())
@@ -27,6 +27,7 @@ export async function startTestServer(databaseUrl, { demo = true, more = {}, por
   return {
     url,
     port,
+    pid: server.pid,
     /** Without a word of warning, as a machine that fails does. */
     kill: async () => {
       server.kill('SIGKILL')
