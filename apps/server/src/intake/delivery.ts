@@ -241,7 +241,7 @@ export class Delivery implements Taker {
     await this.settleShards()
     await this.settleBeside()
     const report = await this.report()
-    await this.keepRecord((db) => ended?.(db, report))
+    await this.keepRecord(ended && ((db) => ended(db, report)))
     return report
   }
 
@@ -281,9 +281,10 @@ export class Delivery implements Taker {
     })
   }
 
-  private keepRecord(ended: (db: InTransaction) => Promise<void> | undefined): Promise<void> {
-    return inTransaction(this.tools, async (db) => {
-      const unstored = this.files.filter((file) => file.status !== 'stored')
+  private async keepRecord(ended?: (db: InTransaction) => Promise<void>): Promise<void> {
+    const unstored = this.files.filter((file) => file.status !== 'stored')
+    if (unstored.length === 0 && !ended) return
+    await inTransaction(this.tools, async (db) => {
       if (unstored.length > 0) {
         const rows = unstored.map((file) => {
           const { original, bytes } = this.originals.get(file) ?? { original: null, bytes: 0 }
@@ -292,7 +293,7 @@ export class Delivery implements Taker {
         })
         await addUnstoredRows(db, { projectId: this.context.project.id, deliveryId: this.id }, rows)
       }
-      await ended(db)
+      await ended?.(db)
     })
   }
 }

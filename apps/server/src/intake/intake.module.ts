@@ -16,6 +16,6 @@ import { RecountController } from './recount.controller.js'
   imports: [AccessModule, EventsModule, RunsModule],
   controllers: [IntakeController, QueueController, DeliveriesController, RecountController],
   providers: [IntakeService, ScriptMemory, QueueService, DeliveryReader, DeliveriesService],
-  exports: [IntakeService, QueueService],
+  exports: [IntakeService, QueueService, ScriptMemory],
 })
 export class IntakeModule {}

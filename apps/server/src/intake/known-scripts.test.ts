@@ -62,6 +62,18 @@ describe('a file whose tests were taken for known', () => {
   })
 })
 
+it('only what has a script, and declares no key of no case, has its keys tied', () => {
+  const text = ['a', 'b', 'c'].map((name) => `<testcase classname="c" name="${name}"><properties><property name="case" value="FERRY-101"/></properties></testcase>`) // prettier-ignore
+  const stage = new Stage()
+  for (const result of readResultFile(Buffer.from(`<testsuite>${text.join('')}</testsuite>`)).results) stage.add(result)
+  // the last one turned out to be no test
+  stage.found([0, 1], [8, 9])
+  expect([...stage.settled(new Set([9]))]).toEqual([8])
+  stage.notToLearn([0])
+  expect([...stage.settled(new Set())]).toEqual([9])
+  stage.dispose()
+})
+
 let bobbin: TestApp
 let memory: ScriptMemory
 beforeAll(async () => {

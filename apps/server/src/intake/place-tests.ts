@@ -67,6 +67,13 @@ export async function beginFile(db: InTransaction, project: Project): Promise<Be
   return begun
 }
 
+/** What is counted of a project, by a transaction that shares the intake. */
+export async function countsOf(db: InTransaction, projectId: number): Promise<Counts> {
+  const [counts] = await rowsOf<Counts>(db, 'select scripts_forgotten as forgotten, claims_changed as claims from project where id = $projectId', { projectId }) // prettier-ignore
+  if (!counts) throw new Error(`project ${projectId} is gone`)
+  return counts
+}
+
 /** A number for a row of `result_file` that is to be made. */
 const BEGIN = `
 select nextval(pg_get_serial_sequence('result_file', 'id'))::int as "fileId", scripts_forgotten as forgotten, claims_changed as claims

@@ -183,7 +183,11 @@ export class Stage {
 
   /** Scripts of which every declared key was tied to its case; `unsettled` declare one that no case has. */
   *settled(unsettled: ReadonlySet<number>): Generator<number> {
-    for (const seq of this.toSettle) if (!unsettled.has(this.scriptOf(seq))) yield this.scriptOf(seq)
+    for (const seq of this.toSettle) {
+      const script = this.scriptOf(seq)
+      // what turned out to be no test has none
+      if (script > 0 && !unsettled.has(script)) yield script
+    }
   }
 
   /** What can be known of the tests that had to be looked for. */

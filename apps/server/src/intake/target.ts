@@ -27,13 +27,11 @@ export async function resolveTarget(db: Queryable, projectId: number, dto: Place
   // deliveries to one run follow each other
   const [locked] = await rowsOf<{ day: string; forgottenAt: Date | null }>(
     db,
-    'select day::text as day, forgotten_at as "forgottenAt" from run where id = $id for update',
+    'select day::text as day, forgotten_at as "forgottenAt", ensure_month(day) from run where id = $id for update',
     { id: found.runId },
   )
   if (locked?.forgottenAt) throw isForgotten(dto.build, locked.forgottenAt)
-  const day = locked?.day ?? ''
-  await run(db, 'select ensure_month($day::date)', { day })
-  return { runId: found.runId, day }
+  return { runId: found.runId, day: locked?.day ?? '' }
 }
 
 /** The run that a delivery names, where it is there and may still be changed; nothing is made. */

@@ -1,4 +1,4 @@
-import { type FileFindings, liveFault, testResultOf, TotalsCounter } from '@bobbin/core'
+import { type FileFindings, liveFault, type TestResult, testResultOf, TotalsCounter } from '@bobbin/core'
 import { Inject, Injectable } from '@nestjs/common'
 import { InjectConnection } from '@nestjs/sequelize'
 import { Sequelize } from 'sequelize-typescript'
@@ -8,12 +8,15 @@ import type { BatchTaken, FeedClosed, FeedOpened, LiveSums } from '../contract/i
 import { announce } from '../events/announce.js'
 import {
   announceShards,
+  type Counts,
+  countsOf,
   endWithoutShards,
   lateRuns,
   lockRun,
   type MadeLog,
   placeOf,
   resolveTarget,
+  ScriptMemory,
   settleLive,
   shardIsIn,
   shareIntake,
@@ -48,6 +51,7 @@ export class LiveService {
   constructor(
     @InjectConnection() readonly sequelize: Sequelize,
     @Inject(BLOBS) private readonly blobs: BlobStore,
+    private readonly scripts: ScriptMemory,
   ) {}
 
   /** Opens a feed into the run that the place names, which is made where it is new. A feed that is there already is found by its key. */
@@ -138,27 +142,40 @@ export class LiveService {
     { results, faults = [], close }: BatchDto,
   ): Promise<{ totals: TotalsCounter; newScripts: number }> {
     const totals = new TotalsCounter()
-    const stage = new Stage()
+    const told = results.map(testResultOf)
+    for (const { outcome } of told) totals.add(outcome)
+    const counts = await countsOf(db, project.id)
+    const stage = this.staged(project.id, told, feed.framework, counts)
     try {
-      for (const live of results) {
-        const result = testResultOf(live)
-        totals.add(result.outcome)
-        stage.add(result)
-      }
       const file = { stage, findings: findingsOf(feed, faults) }
       // as files are: before the run is locked, so that nobody who holds a run waits for a script that another delivery makes
       const isEmpty = results.length === 0 && faults.length === 0
-      const placed = isEmpty ? null : await placeFile(db, project, file, feed)
+      const placed = isEmpty ? null : await placeFile(db, project, file, { fileId: feed.fileId, ...counts })
       if (feed.ended) await this.reopen(db, project.id, feed)
       if (!placed) return { totals, newScripts: 0 }
       const target = await lockRun(db, feed.runId)
       if (!target) throw notFound('run', feed.runId)
       await storeFile(db, this.blobs, project, target, feed.fileId, file, placed)
+      db.transaction.afterCommit(() => {
+        void this.scripts.learn(project.id, counts, feed.framework, stage.learnt(), stage.settled(placed.unsettled))
+      })
       if (!close) await this.tell(db, project.id, feed.runId)
       return { totals, newScripts: placed.fresh }
     } finally {
       stage.dispose()
     }
+  }
+
+  /** The results of a batch; tests that are known need not be looked for. */
+  private staged(projectId: number, results: readonly TestResult[], framework: string | null, counts: Counts): Stage {
+    const add = (stage: Stage) => {
+      for (const result of results) stage.add(result)
+      return stage
+    }
+    const stage = add(new Stage(this.scripts.of(projectId)))
+    if (stage.holds(framework, counts)) return stage
+    stage.dispose()
+    return add(new Stage())
   }
 
   /** The sender has sent everything. The run ends when no other feed is open and every announced shard is in. */

@@ -2,8 +2,9 @@ import type { LiveResult } from '@bobbin/core'
 import { ApiError, type ResultDetail, type RunDetail } from '@bobbin/client'
 import { randomUUID } from 'node:crypto'
 import { firstValueFrom, filter, timeout } from 'rxjs'
-import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest'
+import { afterAll, beforeAll, beforeEach, describe, expect, it, vi } from 'vitest'
 import { ChangeListener } from '../events/listener.js'
+import { ScriptMemory, Stage } from '../intake/index.js'
 import { resultFile, TestApp } from '../testing/test-app.js'
 import { LiveService } from './live.service.js'
 
@@ -342,5 +343,58 @@ describe('shards', () => {
     const detail = await runOf(run?.id ?? 0)
     expect(detail.run).toMatchObject({ live: false, incomplete: true })
     expect(detail.faults.map(({ subject }) => subject)).toEqual(['shard 2 of 3', 'shard 3 of 3'])
+  })
+})
+
+describe('tests of a live run that are known', () => {
+  const found = vi.spyOn(Stage.prototype, 'found')
+  afterAll(() => vi.restoreAllMocks())
+  const lookedFor = () => found.mock.calls.reduce((sum, [seqs]) => sum + seqs.length, 0)
+  const memory = () => bobbin.app.get(ScriptMemory)
+  const tests = ['ebb', 'flood', 'slack']
+  const told = (name: string) => passed(name, { classname: 'ferry.Tide' })
+
+  /** One run of one batch; of a runner, where it tells one. @returns its results by script, and how many tests were looked for */
+  async function runOfTests(names: string[], framework = 'vitest') {
+    found.mockClear()
+    const feed = await open({ build: String(build++), framework })
+    await send(feed.id, 1, names.map(told)) // prettier-ignore
+    await close(feed.id, 1)
+    const rows = await bobbin.ask(
+      `select r.script_id as script, s.name, s.framework, r.outcome from result r join script s on s.id = r.script_id where r.run_id = ${feed.runId} order by s.name`,
+    )
+    return { rows, lookedFor: lookedFor() }
+  }
+  const known = () => memory().of(1)?.at({ classname: 'ferry.Tide', suites: [], sourceFile: null, profile: null })?.scripts.size ?? 0
+  const learning = () => vi.waitFor(() => expect(known()).toBe(3))
+
+  it('are not looked for again, and are the scripts that they were', async () => {
+    memory().forget(1)
+    const first = await runOfTests(tests)
+    expect(first).toMatchObject({ lookedFor: 3, rows: tests.map((name) => ({ name, outcome: 1 })) })
+    await learning()
+    const second = await runOfTests([...tests, 'neap'])
+    expect(second.lookedFor).toBe(1)
+    expect(second.rows.filter(({ name }) => name !== 'neap')).toEqual(first.rows)
+  })
+
+  it('are looked for when another runner tells them, and when scripts were forgotten', async () => {
+    memory().forget(1)
+    const first = await runOfTests(tests)
+    await learning()
+    const other = await runOfTests(tests, 'jest')
+    expect(other.lookedFor).toBe(3)
+    expect(other.rows).toEqual(first.rows.map((row) => ({ ...row, framework: 'jest' })))
+    await vi.waitFor(() => expect(known()).toBe(0))
+    await runOfTests(tests, 'jest')
+    await learning()
+    for (const table of ['attempt', 'result', 'script'])
+      await bobbin.ask(
+        `delete from ${table} where ${table === 'script' ? 'id' : 'script_id'} in (select id from script where name = 'ebb')`,
+      )
+    const after = await runOfTests(tests, 'jest')
+    expect(after.lookedFor).toBe(3)
+    expect(after.rows.slice(1)).toEqual(other.rows.slice(1))
+    expect(after.rows[0]?.['script']).not.toBe(other.rows[0]?.['script'])
   })
 })
