@@ -4,7 +4,7 @@ import type { Sequelize } from 'sequelize-typescript'
 import type { Context } from '../access/index.js'
 import { announce } from '../events/announce.js'
 import type { BlobStore } from '../platform/blobs/blob-store.js'
-import { type InTransaction, inTransaction, rowsOf, run } from '../platform/database.js'
+import { afterCommit, type InTransaction, inTransaction, rowsOf, run } from '../platform/database.js'
 import * as metrics from '../platform/metrics.js'
 import { Problem } from '../platform/problem.js'
 import type { RunsService } from '../runs/index.js'
@@ -191,7 +191,7 @@ export class Delivery implements Taker {
       made: JSON.stringify(log.made),
       notes: JSON.stringify(log.notes.filter((note) => !this.notes.has(note))),
     })
-    db.transaction.afterCommit(() => {
+    afterCommit(db, () => {
       this.committed(target, log)
       if (!stored) return
       const { stage, findings } = file

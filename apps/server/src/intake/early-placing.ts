@@ -2,7 +2,7 @@ import type { FileFindings } from '@bobbin/core'
 import { Logger } from '@nestjs/common'
 import type { Transaction } from 'sequelize'
 import type { Project } from '../access/index.js'
-import type { InTransaction, Queryable } from '../platform/database.js'
+import { commit, type InTransaction, type Queryable } from '../platform/database.js'
 import { beginFile, type Begun, type Early, isAllNew, NOTHING_EARLY, placeTests, sumOf } from './place-tests.js'
 import type { Stage } from './staging.js'
 
@@ -113,7 +113,7 @@ export class EarlyPlacing {
     if (!transaction) throw new Error('nothing was placed early')
     const answer = await work({ sequelize: this.db.sequelize, transaction }, early, begun)
     this.transaction = null
-    await transaction.commit().finally(() => open--)
+    await commit(transaction).finally(() => open--)
     return answer
   }
 

@@ -3,6 +3,7 @@ import { readResultFile } from '@bobbin/core'
 import { afterAll, beforeAll, beforeEach, describe, expect, it, vi } from 'vitest'
 import { announce } from '../events/announce.js'
 import { seedCase, TestApp } from '../testing/test-app.js'
+import { EARLY_PACE } from './early-placing.js'
 import { IntakeService } from './intake.service.js'
 import { KnownScripts, type Learnt, ScriptMemory } from './known-scripts.js'
 import { Stage } from './staging.js'
@@ -263,6 +264,33 @@ describe('what was known no longer holds', () => {
     const report = await bobbin.deliver(tests, { build: '2', pipeline: 'gone' })
     expect(report).toMatchObject({ newScripts: 1, files: [{ status: 'stored' }], run: { totals: { total: 2 } } })
     expect(await scriptsOf(report)).toHaveLength(2)
+  })
+
+  it.each([
+    ['at its end', EARLY_PACE],
+    ['while it was read', { ...EARLY_PACE, first: 10, step: 10 }],
+  ])('where it could not be committed, of a file placed %s', async (_, pace) => {
+    // what is deferred to the commit makes the commit fail
+    await bobbin.ask(`create function fail() returns trigger language plpgsql as $$ begin raise exception 'not now'; end $$`)
+    await bobbin.ask('create constraint trigger fails after insert on result_file deferrable initially deferred for each row execute function fail()') // prettier-ignore
+    const intake = bobbin.app.get(IntakeService)
+    intake.earlyPace = pace
+    memory.forget(1)
+    const place = { pipeline: 'fails', build: String(pace.first) }
+    const tests = Array.from({ length: 400 }, (_, i) =>
+      testcase(`fails ${pace.first}`, `t${i}`, `<system-out>${'quay '.repeat(200)}</system-out>`),
+    )
+    try {
+      await expect(bobbin.deliver(file('fails', ...tests), place)).rejects.toThrow()
+      await bobbin.ask('drop trigger fails on result_file')
+      expect(memory.of(1)).toBeNull()
+      const report = await bobbin.deliver(file('fails', ...tests), place)
+      expect(report.newScripts).toBe(400)
+      expect(await scriptsOf(report)).toHaveLength(400)
+    } finally {
+      intake.earlyPace = EARLY_PACE
+      await bobbin.ask('drop function fail() cascade')
+    }
   })
 
   it('where another process told a script anew', async () => {

@@ -25,7 +25,7 @@ import {
   storeFile,
 } from '../intake/index.js'
 import { BLOBS, type BlobStore } from '../platform/blobs/blob-store.js'
-import { type InTransaction, inTransaction, rowsOf, run } from '../platform/database.js'
+import { afterCommit, type InTransaction, inTransaction, rowsOf, run } from '../platform/database.js'
 import * as metrics from '../platform/metrics.js'
 import { notFound, Problem } from '../platform/problem.js'
 import type { BatchDto, CloseFeedDto, LiveFaultDto, OpenFeedDto } from './live.dto.js'
@@ -156,7 +156,7 @@ export class LiveService {
       const target = await lockRun(db, feed.runId)
       if (!target) throw notFound('run', feed.runId)
       await storeFile(db, this.blobs, project, target, feed.fileId, file, placed)
-      db.transaction.afterCommit(() => {
+      afterCommit(db, () => {
         void this.scripts.learn(project.id, counts, feed.framework, stage.learnt(), stage.settled(placed.unsettled))
       })
       if (!close) await this.tell(db, project.id, feed.runId)

@@ -24,11 +24,32 @@ export const isUniqueViolation = (error: unknown): boolean =>
 const AGAIN = new Set(['40P01', '40001'])
 const MOST_TRIES = 4
 
+const afterwards = new WeakMap<Transaction, (() => void)[]>()
+
+/**
+ * Does something once a transaction is committed, and only then. Sequelize's own `afterCommit` does it even where the commit failed, and
+ * nothing of what the transaction did is there.
+ */
+export function afterCommit({ transaction }: InTransaction, what: () => void): void {
+  afterwards.set(transaction, [...(afterwards.get(transaction) ?? []), what])
+}
+
+const doAfterwards = (transaction: Transaction): void => afterwards.get(transaction)?.forEach((what) => what())
+
+/** Commits a transaction that nobody else ends, and does what was asked for after it. */
+export async function commit(transaction: Transaction): Promise<void> {
+  await transaction.commit()
+  doAfterwards(transaction)
+}
+
 /** A transaction that is done again when the database broke it off for the sake of another. @param work has no effect outside of it */
 export async function inTransaction<T>({ sequelize }: Queryable, work: (db: InTransaction) => Promise<T>): Promise<T> {
   for (let tries = 1; ; tries++) {
     try {
-      return await sequelize.transaction((transaction) => work({ sequelize, transaction }))
+      let own: Transaction | undefined
+      const answer = await sequelize.transaction((transaction) => work({ sequelize, transaction: (own = transaction) }))
+      if (own) doAfterwards(own)
+      return answer
     } catch (error) {
       const code = error instanceof DatabaseError ? (error.parent as { code?: string }).code : undefined
       if (tries >= MOST_TRIES || !AGAIN.has(code ?? '')) throw error
