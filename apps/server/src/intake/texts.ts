@@ -2,9 +2,9 @@ import { detached } from '@bobbin/core'
 import { hash } from 'node:crypto'
 import { type InTransaction, rowsOf, run } from '../platform/database.js'
 import { bytesField, copyChunks, textField } from './copy-text.js'
-import * as merge from './merge-queries.js'
 import { Spool } from './spool.js'
 import { isMany, openStage, planFor } from './stage-tables.js'
+import * as sql from './text-queries.js'
 
 /** So many bytes of texts are remembered to keep a text from being staged twice; one that slips through is stored once all the same. */
 const REMEMBERED = 4 << 20
@@ -31,19 +31,19 @@ interface Kind {
 
 const BODY: Kind = {
   table: 'stage_body',
-  find: merge.FIND_BODIES,
-  make: merge.MAKE_BODIES,
-  use: merge.USE_FOUND_BODIES,
-  merge: [merge.MERGE_BODIES, merge.USE_BODIES],
-  ids: merge.BODY_IDS,
+  find: sql.FIND_BODIES,
+  make: sql.MAKE_BODIES,
+  use: sql.USE_FOUND_BODIES,
+  merge: [sql.MERGE_BODIES, sql.USE_BODIES],
+  ids: sql.BODY_IDS,
 }
 const SIGNATURE: Kind = {
   table: 'stage_signature',
-  find: merge.FIND_SIGNATURES,
-  make: merge.MAKE_SIGNATURES,
+  find: sql.FIND_SIGNATURES,
+  make: sql.MAKE_SIGNATURES,
   use: null,
-  merge: [merge.MERGE_SIGNATURES],
-  ids: merge.SIGNATURE_IDS,
+  merge: [sql.MERGE_SIGNATURES],
+  ids: sql.SIGNATURE_IDS,
 }
 
 /** Texts of one file, numbered from 1. Each is staged once by content as long as it is remembered. */
