@@ -28,7 +28,7 @@ const DEEPEST_STEP = 20
 const BEAT_MS = 30_000
 const FIRST_WAIT_MS = 500
 const MOST_WAIT_MS = 30_000
-/** At the end, a server that does not answer is waited for so long; then the rest is put aside. */
+/** At the end, a server that answered before is waited for so long; then the rest is put aside. */
 const PATIENCE_MS = 10_000
 const LAST_TRY_MS = 1000
 /** Of a build's changed files the server takes so many. */
@@ -223,7 +223,10 @@ export class Feed {
       if (this.timer) clearTimeout(this.timer)
       this.timer = null
       await this.work()
-      if (!this.over) await new Promise((resolve) => setTimeout(resolve, this.waitMs()))
+      // one that never answered may just be starting, and is not there more likely
+      if (this.over || (this.id === null && this.failures > 1)) return
+      // ends with everything else, and keeps no process from ending
+      await new Promise<void>((resolve) => (this.timer = setTimeout(resolve, this.waitMs())))
     }
   }
 
