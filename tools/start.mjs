@@ -67,7 +67,12 @@ async function startServer(databaseUrl) {
   }
   mkdirSync(INCOMING, { recursive: true })
   // a group of its own: Ctrl-C reaches only this script, which stops things in order
-  const server = spawn(process.execPath, SERVER_ARGUMENTS, { cwd: ROOT, env, detached: true, stdio: ['ignore', 'ignore', 'inherit', 'ipc'] })
+  const server = spawn(process.execPath, SERVER_ARGUMENTS, {
+    cwd: ROOT,
+    env,
+    detached: true,
+    stdio: ['ignore', 'ignore', 'inherit', 'ipc'],
+  })
   running.server = server
   await new Promise((resolve, reject) => {
     server.once('message', resolve)
