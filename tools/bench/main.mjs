@@ -81,7 +81,7 @@ const document = join(ROOT, 'docs', 'benchmarks.md')
 const machine = `${cpus().length} × ${cpus()[0]?.model.trim()}, ${Math.round(totalmem() / 1024 ** 3)} GB, Node ${process.versions.node}`
 const text = `# Measured
 
-Made by \`npm run bench\`, on ${machine}. Ratios compare two things measured in turns in the same run. Of passes over a file the least of several turns counts, since whatever else a machine does can only add; of deliveries, which take longer than a machine keeps its pace, the median of the ratios of single rounds. PostgreSQL runs with its usual settings.
+Made by \`npm run bench\`, on ${machine}. Ratios compare two things measured in turns in the same run. Of passes over a file the least of several turns counts, since whatever else a machine does can only add; of deliveries and of suites with a reporter, which take longer than a machine keeps its pace, the median of the ratios of single rounds. PostgreSQL runs with its usual settings.
 
 ${figures.markdown(new Date(), existsSync(document) ? readFileSync(document, 'utf8') : '')}
 
