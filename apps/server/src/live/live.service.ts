@@ -142,6 +142,10 @@ export class LiveService {
     { results, faults = [], close }: BatchDto,
   ): Promise<{ totals: TotalsCounter; newScripts: number }> {
     const totals = new TotalsCounter()
+    if (results.length === 0 && faults.length === 0) {
+      if (feed.ended) await this.reopen(db, project.id, feed)
+      return { totals, newScripts: 0 }
+    }
     const told = results.map(testResultOf)
     for (const { outcome } of told) totals.add(outcome)
     const counts = await countsOf(db, project.id)
@@ -149,10 +153,8 @@ export class LiveService {
     try {
       const file = { stage, findings: findingsOf(feed, faults) }
       // as files are: before the run is locked, so that nobody who holds a run waits for a script that another delivery makes
-      const isEmpty = results.length === 0 && faults.length === 0
-      const placed = isEmpty ? null : await placeFile(db, project, file, { fileId: feed.fileId, ...counts })
+      const placed = await placeFile(db, project, file, { fileId: feed.fileId, ...counts })
       if (feed.ended) await this.reopen(db, project.id, feed)
-      if (!placed) return { totals, newScripts: 0 }
       const target = await lockRun(db, feed.runId)
       if (!target) throw notFound('run', feed.runId)
       await storeFile(db, this.blobs, project, target, feed.fileId, file, placed)
