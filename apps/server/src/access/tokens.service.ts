@@ -16,10 +16,10 @@ select t.id, t.name, t.scope, a.name as by, t.created_at as "createdAt", t.last_
 from api_token t join account a on a.id = t.account_id
 where t.project_id = $projectId and t.revoked_at is null and ($id::int is null or t.id = $id) order by t.created_at desc, t.id desc`
 
-/** Keys for machines: made, listed and revoked by people. */
 /** That a token was used is written down so often, in milliseconds. */
 const USED_MS = 60_000
 
+/** Keys for machines: made, listed and revoked by people. */
 @Injectable()
 export class TokensService {
   constructor(

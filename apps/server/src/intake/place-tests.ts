@@ -67,20 +67,19 @@ export async function beginFile(db: InTransaction, project: Project): Promise<Be
   return begun
 }
 
+const COUNTS = 'scripts_forgotten as forgotten, claims_changed as claims from project where id = $projectId'
+/** With a number for a row of `result_file` that is to be made. */
+const BEGIN = `select nextval(pg_get_serial_sequence('result_file', 'id'))::int as "fileId", ${COUNTS}`
+
 /** What is counted of a project, by a transaction that shares the intake. */
 export async function countsOf(db: InTransaction, projectId: number): Promise<Counts> {
-  const [counts] = await rowsOf<Counts>(db, 'select scripts_forgotten as forgotten, claims_changed as claims from project where id = $projectId', { projectId }) // prettier-ignore
+  const [counts] = await rowsOf<Counts>(db, `select ${COUNTS}`, { projectId })
   if (!counts) throw new Error(`project ${projectId} is gone`)
   return counts
 }
 
-/** A number for a row of `result_file` that is to be made. */
-const BEGIN = `
-select nextval(pg_get_serial_sequence('result_file', 'id'))::int as "fileId", scripts_forgotten as forgotten, claims_changed as claims
-from project where id = $projectId`
-
 /**
- * Tells each test of a file that was read its script, in the open stage, and each text what it is called. To be done before the run is
+ * Tells each test of a file that was read its script, and each text what it is called. To be done before the run is
  * locked: the shards of a run are placed side by side, and stored one after the other; and whoever holds a run waits for no test or text
  * that another delivery makes.
  * @param begun its row need not be there yet; what is known of the tests needs the counts
