@@ -14,6 +14,7 @@ import { setChecks } from '../migrations/0012-set-checks.js'
 import { toldAttachments } from '../migrations/0013-told-attachments.js'
 import { lighterStoring } from '../migrations/0014-lighter-storing.js'
 import { countedClaims } from '../migrations/0015-counted-claims.js'
+import { countedOnce } from '../migrations/0016-counted-once.js'
 
 /** Every migration, in order; a name stays for ever. */
 const MIGRATIONS: readonly { name: string; sql: string }[] = [
@@ -32,6 +33,7 @@ const MIGRATIONS: readonly { name: string; sql: string }[] = [
   { name: '0013-told-attachments', sql: toldAttachments },
   { name: '0014-lighter-storing', sql: lighterStoring },
   { name: '0015-counted-claims', sql: countedClaims },
+  { name: '0016-counted-once', sql: countedOnce },
 ]
 
 const LOCK = 0x0b0bb1

@@ -1,0 +1,39 @@
+import type { CaseChange, CaseList, CaseUndone } from '@bobbin/client'
+import { afterAll, beforeAll, expect, it } from 'vitest'
+import { seedCase, TestApp } from '../testing/test-app.js'
+
+let bobbin: TestApp
+let cookie: string
+beforeAll(async () => {
+  bobbin = await TestApp.start([seedCase(101, 'Axle limit'), seedCase(102, 'At the limit'), seedCase(103, 'Far below')])
+  cookie = await bobbin.signIn('runa@gullhaven.example')
+})
+afterAll(() => bobbin.stop())
+
+async function ask<T>(method: string, path: string, body?: object): Promise<T> {
+  const answer = await fetch(`${bobbin.url}/api/projects/gullhaven${path}`, {
+    method,
+    headers: { cookie, ...(body && { 'content-type': 'application/json' }) },
+    ...(body && { body: JSON.stringify(body) }),
+  })
+  if (!answer.ok) throw new Error(await answer.text())
+  return (await answer.json()) as T
+}
+
+it('a list of 20,000 cases is answered whole, and changed in one statement', async () => {
+  // every connection of the server has made its plans for changes to a single case
+  const small = { keys: ['FERRY-101'], set: { addTags: ['first'] } }
+  await Promise.all(Array.from({ length: 20 }, () => ask('POST', '/cases/bulk', small)))
+  const lines = Array.from({ length: 5000 }, (_, i) => `Case ${i}`).join('\n')
+  const made = []
+  for (let i = 0; i < 4; i++) made.push(await ask<{ changeId: number }>('POST', '/cases/outline', { text: lines }))
+  const all = await ask<CaseList>('GET', '/cases')
+  expect(all.rows).toHaveLength(20_003)
+  const keys = all.rows.map((row) => row.key)
+  expect((await ask<CaseChange>('POST', '/cases/bulk', { keys, set: { addTags: ['all'] } })).cases).toBe(20_003)
+  // they were changed since: undo leaves what people touched
+  for (const { changeId } of made) expect((await ask<CaseUndone>('POST', `/cases/changes/${changeId}/undo`)).undone).toBe(0)
+  expect((await ask<CaseList>('GET', '/cases')).total).toBe(20_003)
+  await ask('POST', '/cases/delete', { keys: keys.slice(3) })
+  expect((await ask<CaseList>('GET', '/cases')).total).toBe(3)
+})
