@@ -7,8 +7,10 @@ beforeAll(async () => {
 })
 afterAll(() => bobbin.stop())
 
-const counted = async () =>
-  (await bobbin.database.query(`select claims_changed from project where slug = 'gullhaven'`)).rows[0].claims_changed as number
+async function counted(): Promise<number> {
+  const { rows } = await bobbin.database.query<{ changes: number }>(`select claims_changed as changes from project where slug = 'gullhaven'`)
+  return rows[0]?.changes ?? NaN
+}
 
 it('a case that goes or comes back is counted once, one whose words change is not', async () => {
   const before = await counted()
