@@ -8,7 +8,9 @@ beforeAll(async () => {
 afterAll(() => bobbin.stop())
 
 async function counted(): Promise<number> {
-  const { rows } = await bobbin.database.query<{ changes: number }>(`select claims_changed as changes from project where slug = 'gullhaven'`)
+  const { rows } = await bobbin.database.query<{ changes: number }>(
+    `select claims_changed as changes from project where slug = 'gullhaven'`,
+  )
   return rows[0]?.changes ?? NaN
 }
 
