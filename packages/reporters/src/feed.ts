@@ -1,16 +1,17 @@
-import { randomUUID } from 'node:crypto'
 import { join } from 'node:path'
 import { within } from './attachments'
 import { type ConfigFile, readConfigFile } from './config-file'
 import { send } from './send'
 import type { LiveFault, LiveResult, LiveStep } from './live-result'
 import { changedFiles, surroundings } from './surroundings'
+import { randomKey } from './random-key'
 import { putAside, takeAside } from './waiting'
 
-/** Results wait so long for others before they are sent together. */
-const GATHER_MS = 400
-/** A runner says within this time how many tests it has. */
-const START_MS = 1000
+/**
+ * Results wait so long for others before they are sent together: who watches sees the run move, and a request a second costs the tests
+ * that run meanwhile next to nothing. A runner says within this time how many tests it has.
+ */
+const GATHER_MS = 1000
 /** So many results at most in a batch, and about so many UTF-16 units of JSON: the server takes up to 5 MB. */
 const MOST_RESULTS = 500
 const MOST_FAULTS = 50
@@ -59,7 +60,7 @@ class Refused extends Error {}
  */
 export class Feed {
   private readonly settings: Settings | null
-  private readonly key = randomUUID()
+  private readonly key = randomKey()
   private readonly say: (line: string) => void
   private pending: LiveResult[] = []
   private faults: LiveFault[] = []
@@ -80,7 +81,10 @@ export class Feed {
   private ending = false
   private stopped = false
   private readonly stopListeners: (() => void)[] = []
-  private readonly occurrences = new Map<string, number>()
+  /** How often each name came, by where it came. */
+  private readonly occurrences = new Map<string, Map<string, number>>()
+  /** Where the last test came from: others of its place follow. */
+  private last: { place: readonly string[]; file: string | null; names: Map<string, number> } | null = null
   private readonly atExit = () => this.rescue()
 
   constructor({ framework, env = process.env, say = (line) => process.stderr.write(`bobbin: ${line}\n`) }: FeedOptions) {
@@ -91,7 +95,7 @@ export class Feed {
     process.once('exit', this.atExit)
     this.beat = setInterval(() => this.flush(true), BEAT_MS)
     this.beat.unref()
-    this.kick(START_MS)
+    this.kick(GATHER_MS)
   }
 
   private read(framework: string, env: Record<string, string | undefined>): Settings | null {
@@ -191,10 +195,19 @@ export class Feed {
    * @returns 1 for the first test of its name and place, 2 for the next …
    */
   occurrence(name: string, place: readonly string[], file: string | null, again = false): number {
-    const key = `${file}\u0000${place.join('\u0001')}\u0000${name}`
-    const nth = Math.max(1, (this.occurrences.get(key) ?? 0) + (again ? 0 : 1))
-    this.occurrences.set(key, nth)
+    const names = this.namesAt(place, file)
+    const nth = Math.max(1, (names.get(name) ?? 0) + (again ? 0 : 1))
+    names.set(name, nth)
     return nth
+  }
+
+  private namesAt(place: readonly string[], file: string | null): Map<string, number> {
+    if (this.last?.place === place && this.last.file === file) return this.last.names
+    const key = `${file}\u0000${place.join('\u0001')}`
+    const names = this.occurrences.get(key) ?? new Map<string, number>()
+    this.occurrences.set(key, names)
+    this.last = { place, file, names }
+    return names
   }
 
   /** Is called once when a person asked the run to stop. */

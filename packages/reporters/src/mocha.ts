@@ -62,8 +62,7 @@ class MochaReporter {
   }
 
   private add(test: MochaTest, outcome: 'passed' | 'failed' | 'skipped', error?: unknown): void {
-    const titles: string[] = []
-    for (let suite = test.parent; suite && !suite.root; suite = suite.parent) titles.unshift(suite.title)
+    const titles = titlesOf(test.parent)
     const file = pathFrom(process.cwd(), test.file)
     this.feed.add({
       name: test.title,
@@ -80,6 +79,17 @@ class MochaReporter {
   done(failures: number, leave: (failures: number) => void): void {
     void this.ended.then(() => leave(failures))
   }
+}
+
+const NONE: readonly string[] = []
+const known = new WeakMap<MochaSuite, readonly string[]>()
+
+/** Titles of a suite and those around it, outermost first; the same list for each test of a suite. */
+function titlesOf(suite: MochaSuite | undefined): readonly string[] {
+  if (!suite || suite.root) return NONE
+  let titles = known.get(suite)
+  if (!titles) known.set(suite, (titles = [...titlesOf(suite.parent), suite.title]))
+  return titles
 }
 
 export = MochaReporter

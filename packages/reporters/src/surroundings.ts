@@ -1,4 +1,3 @@
-import { execFileSync } from 'node:child_process'
 import { hostname } from 'node:os'
 import type { ConfigFile } from './config-file'
 
@@ -119,6 +118,8 @@ const plainBranch = (name: string): string => name.replace(/^refs\/(heads|remote
 
 function askGit(...words: string[]): string | null {
   try {
+    // loaded where git is asked: it takes a moment of each run
+    const { execFileSync } = process.getBuiltinModule('node:child_process')
     return execFileSync('git', words, { encoding: 'utf8', stdio: ['ignore', 'pipe', 'ignore'], timeout: 5000 }).trim() || null
   } catch {
     return null

@@ -1,7 +1,10 @@
 import { afterAll, beforeAll, expect, it } from 'vitest'
 import { resultFile, seedCase, TestApp, TOKEN } from '../testing/test-app.js'
 import { firstValueFrom } from 'rxjs'
-import type { Began } from '../contract/index.js'
+import { Sequelize } from 'sequelize-typescript'
+import type { Began, LiveSums, Topic } from '../contract/index.js'
+import { inTransaction } from '../platform/database.js'
+import { announce } from './announce.js'
 import { ChangeListener } from './listener.js'
 
 let bobbin: TestApp
@@ -49,6 +52,31 @@ it('tells open pages what changed, also of what another server process did', asy
   expect(await heard).toMatchObject({ topics: ['runs'] })
   page.stop()
   await otherProcess.onApplicationShutdown()
+})
+
+it('passes the sums of a live run on at once, of those that follow closely only the newest, and before what is told of later', async () => {
+  const listener = new ChangeListener(bobbin.config)
+  await listener.onModuleInit()
+  const heard: string[] = []
+  const all = new Promise<void>((resolve) =>
+    listener.changes.subscribe((change) => {
+      if (change !== 'missed') heard.push(change.live ? `${change.live.runId}: ${change.live.totals.total}` : change.topics.join())
+      if (change !== 'missed' && change.topics.includes('views')) resolve()
+    }),
+  )
+  const [project] = await bobbin.ask<{ id: number }>(`select id from project where slug = 'gullhaven'`)
+  const sums = (runId: number, total: number) => ({ runId, live: true, totals: { total } }) as unknown as LiveSums
+  const db = { sequelize: bobbin.app.get(Sequelize) }
+  // in one transaction, so that they come as one
+  await inTransaction(db, async (transaction) => {
+    const tell = (topics: Topic[], live?: LiveSums) => announce(transaction, project?.id ?? 0, topics, live)
+    for (const total of [5, 10, 15]) await tell(['live'], sums(1, total))
+    await tell(['live'], sums(2, 7))
+    await tell(['views'])
+  })
+  await all
+  expect(heard).toEqual(['1: 5', '2: 7', '1: 15', 'views'])
+  await listener.onApplicationShutdown()
 })
 
 it('tells a project nothing of another', async () => {

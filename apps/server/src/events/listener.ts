@@ -5,6 +5,8 @@ import { CONFIG, type Config } from '../platform/config.js'
 import { type Announcement, CHANNEL } from './announce.js'
 
 const RETRY_MS = 1000
+/** Sums of a live run are passed on so often at most: faster than anybody reads, however many batches come and pages are open. */
+const SUMS_MS = 200
 
 /** Hears what any server process announces, on one connection of its own; when that breaks it is made anew. */
 @Injectable()
@@ -17,6 +19,8 @@ export class ChangeListener implements OnModuleInit, OnApplicationShutdown {
   /** When this process began to hear, and when it last heard of each project since, by `performance.now()`. */
   private since = performance.now()
   private readonly last = new Map<number, number>()
+  /** Runs whose sums were just passed on, with those that came since. */
+  private readonly resting = new Map<number, { timer: NodeJS.Timeout; newest: Announcement | null }>()
 
   constructor(@Inject(CONFIG) private readonly config: Config) {}
 
@@ -48,7 +52,29 @@ export class ChangeListener implements OnModuleInit, OnApplicationShutdown {
 
   private hear(change: Announcement): void {
     this.last.set(change.projectId, performance.now())
+    if (change.live) return this.hearSums(change, change.live.runId)
+    // what is told of later is heard later
+    for (const [runId, { newest }] of this.resting) if (newest?.projectId === change.projectId) this.passSums(runId)
     this.heard.next(change)
+  }
+
+  /** The first sums are passed on at once, of those that follow closely only the newest. */
+  private hearSums(change: Announcement, runId: number): void {
+    const resting = this.resting.get(runId)
+    if (resting) resting.newest = change
+    else this.pass(change, runId)
+  }
+
+  private pass(change: Announcement, runId: number): void {
+    this.resting.set(runId, { timer: setTimeout(() => this.passSums(runId), SUMS_MS).unref(), newest: null })
+    this.heard.next(change)
+  }
+
+  private passSums(runId: number): void {
+    const { timer, newest } = this.resting.get(runId) ?? {}
+    clearTimeout(timer)
+    this.resting.delete(runId)
+    if (newest) this.pass(newest, runId)
   }
 
   private lost(): void {
@@ -75,6 +101,7 @@ export class ChangeListener implements OnModuleInit, OnApplicationShutdown {
   async onApplicationShutdown(): Promise<void> {
     this.stopped = true
     if (this.retry) clearTimeout(this.retry)
+    for (const { timer } of this.resting.values()) clearTimeout(timer)
     this.heard.complete()
     await this.client?.end()
   }

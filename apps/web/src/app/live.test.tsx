@@ -78,4 +78,48 @@ describe('an open page', () => {
     unmount()
     expect(Source.newest.closed).toBe(true)
   })
+
+  it('asks for what changed in a live run after some seconds, and less often when that takes long', async () => {
+    let answer = () => undefined as void
+    let questions = 0
+    function Run() {
+      useLive()
+      const run = useQuery({
+        queryKey: ['run', 'gullhaven', 7],
+        queryFn: () => {
+          questions++
+          return new Promise<{ questions: number }>((resolve) => (answer = () => resolve({ questions })))
+        },
+      })
+      return <output>{run.data?.questions}</output>
+    }
+    vi.useFakeTimers()
+    renderAt('/gullhaven/runs/7', <Run />)
+    const pass = (ms: number) => act(() => vi.advanceTimersByTimeAsync(ms))
+    const sums = () => {
+      const live = { runId: 7, live: true, totals: {} }
+      Source.newest.dispatchEvent(new MessageEvent('change', { data: JSON.stringify({ topics: ['live'], live }) }))
+    }
+    const answered = async () => {
+      answer()
+      await pass(10)
+    }
+    await answered()
+    sums()
+    await pass(1900)
+    sums()
+    await answered()
+    expect(questions).toBe(1)
+    // asked after two to three seconds, and answered after half a second more at least
+    await pass(1600)
+    await answered()
+    expect(questions).toBe(2)
+    sums()
+    await pass(10_000)
+    await answered()
+    expect(questions).toBe(2)
+    await pass(25_000)
+    await answered()
+    expect(questions).toBe(3)
+  })
 })

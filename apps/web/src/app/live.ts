@@ -23,10 +23,15 @@ const TOUCHED: Record<Topic, readonly string[]> = {
 /** Changes come in flocks: those of half a second are asked for at once. */
 const GATHER_MS = 500
 
-/** Sums of a live run are drawn so often at most: faster than anybody reads, and slow enough to leave a machine its work. */
+/** Sums of live runs are drawn so often at most: faster than anybody reads, and slow enough to leave a machine its work. */
 const SUMS_MS = 200
-/** What changed in a live run, beyond its sums, is asked for so often at most. */
+/**
+ * What changed in a live run, beyond its sums, is asked for so often at most; each page at a time of its own, so that a server that many
+ * look at is not asked by all at once, and the less often the longer it took to answer.
+ */
 const LIVE_MS = 2000
+const LIVE_SPREAD_MS = 1000
+const LIVE_PER_ANSWER = 20
 
 export const touchedBy = (topics: readonly Topic[]): ReadonlySet<string> => new Set(topics.flatMap((topic) => TOUCHED[topic]))
 
@@ -41,6 +46,7 @@ export function useLive(): void {
     let timer: ReturnType<typeof setTimeout> | null = null
     const running = new Set<number>()
     let liveTimer: ReturnType<typeof setTimeout> | null = null
+    let answerMs = 0
     let broken = false
     const refresh = (words: Iterable<string>) => {
       for (const word of words) waiting.add(word)
@@ -60,14 +66,20 @@ export function useLive(): void {
     }
     const refreshLive = (runId: number) => {
       running.add(runId)
-      liveTimer ??= setTimeout(() => {
-        liveTimer = null
-        const ids = new Set(running)
-        running.clear()
-        const isOld = ([word, , id]: readonly unknown[]) => word === 'runs' || (word === 'run' && ids.has(Number(id)))
-        // an answer on its way is waited for: it is nearly as new, and asking anew each time would never end
-        void queries.invalidateQueries({ predicate: (query) => isOld(query.queryKey) }, { cancelRefetch: false })
-      }, LIVE_MS)
+      liveTimer ??= setTimeout(
+        () => {
+          liveTimer = null
+          const ids = new Set(running)
+          running.clear()
+          const isOld = ([word, , id]: readonly unknown[]) => word === 'runs' || (word === 'run' && ids.has(Number(id)))
+          const began = performance.now()
+          // an answer on its way is waited for: it is nearly as new, and asking anew each time would never end
+          void queries
+            .invalidateQueries({ predicate: (query) => isOld(query.queryKey) }, { cancelRefetch: false })
+            .then(() => (answerMs = performance.now() - began))
+        },
+        LIVE_MS + Math.random() * LIVE_SPREAD_MS + LIVE_PER_ANSWER * answerMs,
+      )
     }
     const everything = () => refresh(Object.values(TOUCHED).flat())
     source.addEventListener('change', (event) => {

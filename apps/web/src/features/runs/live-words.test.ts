@@ -1,6 +1,6 @@
 import type { FeedRow, RunDetail } from '@bobbin/client'
 import { describe, expect, it } from 'vitest'
-import { cameInWords, progressOf, roughly, sinceWords, stoppedWords } from './live-words.js'
+import { cameInWords, onlySumsDiffer, progressOf, roughly, sinceWords, stoppedWords } from './live-words.js'
 
 const feed = (more: Partial<FeedRow>): FeedRow => ({
   id: 1,
@@ -65,4 +65,20 @@ it('says how results came in, and who stopped them', () => {
   expect(cameInWords(sent([feed({}), feed({})], 3))).toBe('told live by 2 senders and delivered in 1 file')
   expect(stoppedWords(sent([feed({ ended: 'closed' })], 1))).toBe('')
   expect(stoppedWords(sent([feed({ ended: 'stopped' })], 1))).toBe('It was stopped by Runa Solberg.')
+})
+
+describe('what a live run is told several times a second', () => {
+  const told = (run: object, more: object = {}) =>
+    ({ run: { id: 1, live: true, totals: {}, ...run }, rows: ROWS, ...more }) as unknown as RunDetail
+  const ROWS: never[] = []
+  it('is its sums, as long as it is live', () => {
+    expect(onlySumsDiffer(told({}), told({ totals: { total: 5 } }))).toBe(true)
+    expect(onlySumsDiffer(told({}), told({ live: false }))).toBe(false)
+    expect(onlySumsDiffer(told({ live: false }), told({ live: false }))).toBe(false)
+  })
+
+  it('is not its rows, nor anything else of it', () => {
+    expect(onlySumsDiffer(told({}), told({}, { rows: [] }))).toBe(false)
+    expect(onlySumsDiffer(told({}), told({ keep: true }))).toBe(false)
+  })
 })

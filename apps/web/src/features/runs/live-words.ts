@@ -1,6 +1,15 @@
 import type { FeedRow, RunDetail } from '@bobbin/client'
 import { count } from '../../lib/format.js'
 
+/** Whether two states of a run differ in nothing but the sums that a live run is told several times a second. */
+export const onlySumsDiffer = (before: RunDetail, after: RunDetail): boolean =>
+  before.run.live && after.run.live && sameBut('run', before, after) && sameBut('totals', before.run, after.run)
+
+function sameBut<T extends object>(passedOver: keyof T, one: T, other: T): boolean {
+  const names = Object.keys({ ...one, ...other }) as (keyof T)[]
+  return names.every((name) => name === passedOver || one[name] === other[name])
+}
+
 export interface RunProgress {
   done: number
   /** How many are to come in all; null when nobody knows. */

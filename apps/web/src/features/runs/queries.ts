@@ -1,6 +1,9 @@
-import { useQuery } from '@tanstack/react-query'
+import type { RunDetail } from '@bobbin/client'
+import { queryOptions, useQuery } from '@tanstack/react-query'
+import { useState } from 'react'
 import type { LensQuery } from '../../context/lens.js'
 import { api } from '../../lib/api.js'
+import { onlySumsDiffer } from './live-words.js'
 
 export function useRuns(project: string, lens: LensQuery) {
   return useQuery({
@@ -9,11 +12,24 @@ export function useRuns(project: string, lens: LensQuery) {
   })
 }
 
-export function useRun(project: string, id: number) {
-  return useQuery({
+const runQuery = (project: string, id: number) =>
+  queryOptions({
     queryKey: ['run', project, id],
     queryFn: ({ signal }) => api.get('/projects/{project}/runs/{id}', { path: { project, id }, signal }),
   })
+
+/** A run; while it is live its sums change several times a second, and who uses this is drawn as often. */
+export const useRun = (project: string, id: number) => useQuery(runQuery(project, id))
+
+/** A run whose sums, while it is live, are those of some seconds ago: most of its page does not show them. */
+export function useSteadyRun(project: string, id: number) {
+  const [select] = useState(steady)
+  return useQuery({ ...runQuery(project, id), select })
+}
+
+function steady(): (detail: RunDetail) => RunDetail {
+  let last: RunDetail | null = null
+  return (detail) => (last = last && onlySumsDiffer(last, detail) ? last : detail)
 }
 
 /** What a run left unchanged; fetched when it is unfolded. */

@@ -8,6 +8,7 @@ import { useRefresh } from '../../lib/use-refresh.js'
 import { Button, messageOf } from '../../ui/states.js'
 import { notifyError } from '../../ui/toast.js'
 import { progressOf, roughly, sinceWords } from './live-words.js'
+import { useRun } from './queries.js'
 
 /** While tests run: how far they are, who sends, and how to stop them. */
 export function RunLive({ detail }: { detail: RunDetail }) {
@@ -17,7 +18,7 @@ export function RunLive({ detail }: { detail: RunDetail }) {
     <section aria-label="Live" className="border-b border-hairline bg-dye-wash px-5 pt-2.5 pb-3">
       <div className="flex items-start justify-between gap-4">
         <div className="min-w-0 flex-1">
-          <Progress detail={detail} />
+          <Progress steady={detail} />
           {sent.feeds.length > 0 && <Senders feeds={sent.feeds} />}
         </div>
         {sent.feeds.length > 0 && <Stop detail={detail} />}
@@ -26,7 +27,9 @@ export function RunLive({ detail }: { detail: RunDetail }) {
   )
 }
 
-function Progress({ detail }: { detail: RunDetail }) {
+function Progress({ steady }: { steady: RunDetail }) {
+  const { project } = useSession()
+  const detail = useRun(project.slug, steady.run.id).data ?? steady
   const { run, sent } = detail
   const { done, of, source } = progressOf(detail)
   const left = sent?.expected?.remainingMs ?? null

@@ -1,7 +1,7 @@
 import type { RunDetail } from '@bobbin/client'
 import { CHANGES, OUTCOMES, type Change, type Outcome } from '@bobbin/core'
 import { ChevronDown, ChevronRight } from 'lucide-react'
-import { useState } from 'react'
+import { memo, useState } from 'react'
 import { useNavigate, useParams } from 'react-router'
 import { useLens } from '../../context/lens.js'
 import { ProjectLink, useProjectPath } from '../../context/project-link.js'
@@ -16,7 +16,7 @@ import { ErrorState, Key, Loading } from '../../ui/states.js'
 import { OutcomeGlyph, Thread } from '../../ui/thread.js'
 import { Time } from '../../ui/time.js'
 import { CHANGE_WORDS } from './change-words.js'
-import { useRun, useUnchanged } from './queries.js'
+import { useSteadyRun, useUnchanged } from './queries.js'
 import { ChangedFiles } from './changed-files.js'
 import { ExportMenu } from './export-menu.js'
 import { KeepRun } from './keep-run.js'
@@ -32,7 +32,7 @@ const STRIP = 12
 export function RunPage() {
   const { id = '' } = useParams()
   const { project } = useSession()
-  const run = useRun(project.slug, Number(id))
+  const run = useSteadyRun(project.slug, Number(id))
   if (run.isPending) return <Loading what="the run" />
   if (run.error) return <ErrorState error={run.error} onRetry={() => void run.refetch()} />
   return <RunBench key={id} detail={run.data} />
@@ -260,7 +260,7 @@ function Line({ line, loading, profiles, onFold, onOpen }: LineProps) {
     )
   }
   if (line.kind === 'test') return <TestLine line={line} profiles={profiles} onOpen={onOpen} />
-  return <ResultLine line={line} profiles={profiles} />
+  return <ResultLine row={line.row} thread={line.thread} values={line.values} profiles={profiles} />
 }
 
 type LineOf<K extends RunLine['kind']> = Extract<RunLine, { kind: K }>
@@ -298,7 +298,7 @@ function placeOf(script: RunDetail['rows'][number]['script']): string {
   return file ? ` — ${file}` : ''
 }
 
-function ResultLine({ line: { row, thread, values }, profiles }: { line: LineOf<'result'>; profiles: boolean }) {
+const ResultLine = memo(function ResultLine({ row, thread, values, profiles }: Omit<LineOf<'result'>, 'kind'> & { profiles: boolean }) {
   const { script, cases } = row
   return (
     <>
@@ -328,4 +328,4 @@ function ResultLine({ line: { row, thread, values }, profiles }: { line: LineOf<
       </div>
     </>
   )
-}
+})
