@@ -2,6 +2,7 @@ import { createRequire } from 'node:module'
 import { join } from 'node:path'
 import { Feed } from './feed'
 import { failureOf, pathFrom } from './failure'
+import type { LiveResult } from './live-result'
 
 /** What Mocha tells its reporters, as far as it is used (mochajs.org, “Third-party reporters”). */
 interface MochaTest {
@@ -24,6 +25,8 @@ interface MochaRunner {
   abort(): unknown
 }
 
+type Outcome = 'passed' | 'failed' | 'skipped'
+
 /**
  * For `--reporter @bobbin/reporters/mocha`. Mocha has one reporter; name the one that prints in `--reporter-option print=spec`, or
  * nothing is printed.
@@ -34,13 +37,16 @@ class MochaReporter {
 
   constructor(runner: MochaRunner, options: { reporterOptions?: { print?: string } } = {}) {
     this.print(runner, options)
+    if (!this.feed.isOn) return
     this.feed.plan(runner.total)
     this.feed.onStop(() => runner.abort())
-    runner.on('pass', (test) => this.add(test, 'passed'))
-    runner.on('pending', (test) => this.add(test, 'skipped'))
-    runner.on('retry', (test, error) => this.add(test, 'failed', error))
+    const tell = (outcome: Outcome) => (test: MochaTest, error?: unknown) => this.feed.add(() => this.resultOf(test, outcome, error))
+    const failed = tell('failed')
+    runner.on('pass', tell('passed'))
+    runner.on('pending', tell('skipped'))
+    runner.on('retry', failed)
     runner.on('fail', (test, error) => {
-      if (test.type !== 'hook') this.add(test, 'failed', error)
+      if (test.type !== 'hook') failed(test, error)
       else this.feed.fault({ code: 'hook', subject: test.fullTitle?.() ?? test.title, ...failureOf(error) })
     })
     runner.on('end', () => {
@@ -61,10 +67,10 @@ class MochaReporter {
     else process.stderr.write(`bobbin: Mocha has no reporter “${name}”\n`)
   }
 
-  private add(test: MochaTest, outcome: 'passed' | 'failed' | 'skipped', error?: unknown): void {
+  private resultOf(test: MochaTest, outcome: Outcome, error: unknown): LiveResult {
     const titles = titlesOf(test.parent)
     const file = pathFrom(process.cwd(), test.file)
-    this.feed.add({
+    return {
       name: test.title,
       classname: titles.join(' ') || null,
       file,
@@ -72,7 +78,7 @@ class MochaReporter {
       outcome,
       durationMs: test.duration ?? null,
       failures: outcome === 'failed' ? [failureOf(error)] : [],
-    })
+    }
   }
 
   /** Mocha asks when it is over, and leaves when this is settled, also with `--exit`. */

@@ -5,24 +5,25 @@ const ANSWER_MS = 30_000
 
 type Request = (url: URL, hear: (answer: IncomingMessage) => void, options: RequestOptions) => ClientRequest
 
+const known = new Map<boolean, Request>()
+
 /**
  * One connection that is kept: the platform's `fetch` costs the tests beside it several times as much. Of the two modules only the one
- * that is needed is loaded.
+ * that is needed is loaded, and when it is needed, without the loader of ECMAScript modules, which `import()` would begin.
  */
-async function requesting(secure: boolean): Promise<Request> {
-  const { Agent, request } = secure ? await import('node:https') : await import('node:http')
+function requesting(secure: boolean): Request {
+  const { Agent, request } = process.getBuiltinModule(secure ? 'node:https' : 'node:http')
   const agent = new Agent({ keepAlive: true, maxSockets: 1 })
   return (url, hear, options) => request(url, { ...options, agent }, hear)
 }
-const known = new Map<boolean, Promise<Request>>()
 
 /** Sends a request with a JSON body, or asks where there is none. @throws Error when nobody answers */
-export async function send(address: string, token: string, json?: string): Promise<{ status: number; text: string }> {
+export function send(address: string, token: string, json?: string): Promise<{ status: number; text: string }> {
   const url = new URL(address)
   const secure = url.protocol === 'https:'
-  let request = known.get(secure)
-  if (!request) known.set(secure, (request = requesting(secure)))
-  return answerOf(await request, url, token, json)
+  const request = known.get(secure) ?? requesting(secure)
+  known.set(secure, request)
+  return answerOf(request, url, token, json)
 }
 
 function answerOf(request: Request, url: URL, token: string, json?: string): Promise<{ status: number; text: string }> {
