@@ -1,5 +1,4 @@
 // JSON schemas of what the API takes and answers, from the TypeScript types; limits come from the validation decorators.
-import { readFileSync } from 'node:fs'
 import ts from 'typescript'
 import { createGenerator } from 'ts-json-schema-generator'
 import { decorator } from './routes.mjs'
@@ -30,27 +29,34 @@ export function schemasOf(server, tsconfig, dtoFiles) {
     })
     Object.assign(schemas, generator.createSchema('*').definitions)
   }
-  for (const file of dtoFiles) for (const [name, limits] of limitsOf(file)) addLimits(schemas[name], limits)
+  const program = ts.createProgram(dtoFiles, { ...configOf(tsconfig), noEmit: true })
+  for (const file of dtoFiles) for (const [name, limits] of limitsOf(program, file)) addLimits(schemas[name], limits)
   return JSON.parse(JSON.stringify(schemas).replaceAll('#/definitions/', '#/components/schemas/'))
 }
 
-function limitsOf(file) {
-  const source = ts.createSourceFile(file, readFileSync(file, 'utf8'), ts.ScriptTarget.Latest, true)
-  return source.statements
-    .filter(ts.isClassDeclaration)
+const configOf = (tsconfig) =>
+  ts.getParsedCommandLineOfConfigFile(tsconfig, {}, { ...ts.sys, onUnRecoverableConfigFileDiagnostic: () => {} }).options
+
+function limitsOf(program, file) {
+  const checker = program.getTypeChecker()
+  return program
+    .getSourceFile(file)
+    .statements.filter(ts.isClassDeclaration)
     .map((declaration) => [
       declaration.name.text,
       Object.fromEntries(
-        declaration.members.filter(ts.isPropertyDeclaration).map((property) => [property.name.text, limitsOfProperty(property)]),
+        declaration.members.filter(ts.isPropertyDeclaration).map((property) => [property.name.text, limitsOfProperty(checker, property)]),
       ),
     ])
 }
 
-function limitsOfProperty(property) {
+function limitsOfProperty(checker, property) {
   const limits = {}
   for (const [name, keyword] of Object.entries(LIMITS)) {
-    const value = decorator(property, name)?.arguments[0]
-    if (value && ts.isNumericLiteral(value)) limits[keyword] = Number(value.text.replaceAll('_', ''))
+    const argument = decorator(property, name)?.arguments[0]
+    // a number, or a constant that is one
+    const type = argument && checker.getTypeAtLocation(argument)
+    if (type?.isNumberLiteral()) limits[keyword] = type.value
   }
   if (decorator(property, 'IsInt')) limits.type = 'integer'
   if (decorator(property, 'IsEmail')) limits.format = 'email'

@@ -1,11 +1,11 @@
 import 'reflect-metadata'
-import { ValidationPipe } from '@nestjs/common'
 import { NestFactory } from '@nestjs/core'
 import type { NestExpressApplication } from '@nestjs/platform-express'
 import compression from 'compression'
 import cookieParser from 'cookie-parser'
 import helmet from 'helmet'
 import { AppModule } from './app.module.js'
+import { BodyPipe } from './platform/body-pipe.js'
 import type { Config } from './platform/config.js'
 import { JsonLog } from './platform/json-log.js'
 import { serveOperations } from './platform/operations.js'
@@ -33,7 +33,7 @@ export async function createApp(config: Config): Promise<NestExpressApplication>
   app.use(cookieParser())
   app.useBodyParser('json', { limit: '5mb' })
   app.setGlobalPrefix('api')
-  app.useGlobalPipes(new ValidationPipe({ transform: true, whitelist: true, forbidNonWhitelisted: true }))
+  app.useGlobalPipes(new BodyPipe())
   serveOperations(app, config)
   serveCli(app)
   if (config.webRoot) serveWeb(app, config.webRoot)

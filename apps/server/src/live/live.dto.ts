@@ -26,11 +26,12 @@ import {
   ValidateNested,
 } from 'class-validator'
 import { PlaceDto } from '../intake/index.js'
+import { quickly } from '../platform/body-pipe.js'
 import { trimmed } from '../platform/validation.js'
+import { isSimpleResult, MOST_DURATION_MS, MOST_EPOCH, MOST_FAILURES, MOST_OCCURRENCE, MOST_SUITES } from './simple-result.js'
 
-/** A moment in milliseconds since the epoch, up to the year 2200. */
-const MOST_EPOCH = 7_258_118_400_000
-const MOST_DURATION_MS = 1000 * 86_400 * 365
+/** A batch has so many results at most. */
+const MOST_RESULTS = 1000
 
 export class OpenFeedDto extends PlaceDto {
   /** Made by the sender: opening with the same key again finds the same feed. */
@@ -141,7 +142,7 @@ export class LiveResultDto implements LiveResult {
   /** Names of the enclosing suites, outermost first. */
   @IsOptional()
   @IsArray()
-  @ArrayMaxSize(100)
+  @ArrayMaxSize(MOST_SUITES)
   @IsString({ each: true })
   suites?: string[]
   @IsOptional()
@@ -159,7 +160,7 @@ export class LiveResultDto implements LiveResult {
   @IsOptional()
   @IsInt()
   @Min(1)
-  @Max(1_000_000)
+  @Max(MOST_OCCURRENCE)
   occurrence?: number
   @IsIn(LIVE_OUTCOMES)
   outcome: LiveOutcome
@@ -176,7 +177,7 @@ export class LiveResultDto implements LiveResult {
   startedAt?: number | null
   @IsOptional()
   @IsArray()
-  @ArrayMaxSize(50)
+  @ArrayMaxSize(MOST_FAILURES)
   @ValidateNested({ each: true })
   @Type(() => LiveFailureDto)
   failures?: LiveFailureDto[]
@@ -228,13 +229,14 @@ export class LiveFaultDto {
   stack?: string | null
 }
 
+@quickly('results', MOST_RESULTS, isSimpleResult)
 export class BatchDto {
   /** 1, 2, 3 …: a batch is taken once, and in order. Without results it only says that the sender is still there. */
   @IsInt()
   @Min(1)
   number: number
   @IsArray()
-  @ArrayMaxSize(1000)
+  @ArrayMaxSize(MOST_RESULTS)
   @ValidateNested({ each: true })
   @Type(() => LiveResultDto)
   results: LiveResultDto[]
