@@ -75,6 +75,7 @@ describe('migrate', () => {
         '0013-told-attachments',
         '0014-lighter-storing',
         '0015-counted-claims',
+        '0016-counted-once',
       ])
       expect(await migrate(url)).toEqual([])
     }))
