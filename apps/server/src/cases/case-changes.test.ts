@@ -12,29 +12,18 @@ import type {
 } from '@bobbin/client'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { readSheet, writeCsv, writeXlsx } from '../platform/tables/sheet.js'
-import { seedCase, TestApp } from '../testing/test-app.js'
+import { type AsPerson, seedCase, TestApp } from '../testing/test-app.js'
 
 let bobbin: TestApp
 let cookie: string
+let ask: AsPerson
 beforeAll(async () => {
   bobbin = await TestApp.start([seedCase(101, 'Axle limit'), seedCase(102, 'At the limit'), seedCase(103, 'Far below')])
   cookie = await bobbin.signIn('runa@gullhaven.example')
+  ask = await bobbin.person()
 })
 afterAll(() => bobbin.stop())
 
-/** A request as a signed-in person, below the project. */
-async function ask<T>(method: string, path: string, body?: unknown): Promise<T> {
-  const form = body instanceof FormData
-  const answer = await fetch(`${bobbin.url}/api/projects/gullhaven${path}`, {
-    method,
-    headers: { cookie, ...(body !== undefined && !form && { 'content-type': 'application/json' }) },
-    ...(body !== undefined && { body: form ? body : JSON.stringify(body) }),
-  })
-  if (answer.status === 204) return undefined as T
-  const json = (await answer.json()) as T
-  if (!answer.ok) throw Object.assign(new Error(JSON.stringify(json)), json)
-  return json
-}
 const list = (query = '') => ask<CaseList>('GET', `/cases${query}`)
 const detail = (key: string) => ask<CaseDetail>('GET', `/cases/${key}`)
 const undo = (id: number | null) => ask<CaseUndone>('POST', `/cases/changes/${id}/undo`)

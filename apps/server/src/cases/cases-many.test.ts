@@ -1,24 +1,14 @@
 import type { CaseChange, CaseList, CaseUndone } from '@bobbin/client'
 import { afterAll, beforeAll, expect, it } from 'vitest'
-import { seedCase, TestApp } from '../testing/test-app.js'
+import { type AsPerson, seedCase, TestApp } from '../testing/test-app.js'
 
 let bobbin: TestApp
-let cookie: string
+let ask: AsPerson
 beforeAll(async () => {
   bobbin = await TestApp.start([seedCase(101, 'Axle limit'), seedCase(102, 'At the limit'), seedCase(103, 'Far below')])
-  cookie = await bobbin.signIn('runa@gullhaven.example')
+  ask = await bobbin.person()
 })
 afterAll(() => bobbin.stop())
-
-async function ask<T>(method: string, path: string, body?: object): Promise<T> {
-  const answer = await fetch(`${bobbin.url}/api/projects/gullhaven${path}`, {
-    method,
-    headers: { cookie, ...(body && { 'content-type': 'application/json' }) },
-    ...(body && { body: JSON.stringify(body) }),
-  })
-  if (!answer.ok) throw new Error(await answer.text())
-  return (await answer.json()) as T
-}
 
 it('a list of 20,000 cases is answered whole, and changed in one statement', async () => {
   // every connection of the server has made its plans for changes to a single case

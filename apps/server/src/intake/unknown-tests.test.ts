@@ -1,25 +1,16 @@
 import type { CaseList, DeliveryDetail, ScriptList, ScriptsDecided, UnknownTests } from '@bobbin/client'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { seedCase, TestApp } from '../testing/test-app.js'
+import { type AsPerson, seedCase, TestApp } from '../testing/test-app.js'
 
 let bobbin: TestApp
-let cookie: string
+let act: AsPerson
 
 beforeAll(async () => {
   bobbin = await TestApp.start([seedCase(214, 'Axle limit')])
-  cookie = await bobbin.signIn('runa@gullhaven.example')
+  act = await bobbin.person()
 })
 afterAll(() => bobbin.stop())
 
-const act = async <T>(method: string, path: string, body: object = {}): Promise<T> => {
-  const answer = await fetch(`${bobbin.url}/api/projects/gullhaven${path}`, {
-    method,
-    headers: { cookie, 'content-type': 'application/json' },
-    body: JSON.stringify(body),
-  })
-  if (!answer.ok) throw new Error(`${answer.status} ${await answer.text()}`)
-  return (await answer.json()) as T
-}
 const choose = (unknownTests: UnknownTests) => act('PATCH', '', { unknownTests })
 const decide = (scripts: number[], decision: UnknownTests) => act<ScriptsDecided>('POST', '/scripts/decisions', { scripts, decision })
 const page = (id: number) => bobbin.get<DeliveryDetail>(`/deliveries/${id}`)

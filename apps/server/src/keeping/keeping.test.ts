@@ -2,32 +2,21 @@ import type { DeliveryReport, DeliveryTarget, ResultDetail, RunDetail, Space } f
 import { readdirSync } from 'node:fs'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { BLOBS, type BlobStore } from '../platform/blobs/index.js'
-import { resultFile, TestApp } from '../testing/test-app.js'
+import { type AsPerson, resultFile, TestApp } from '../testing/test-app.js'
 import { getConnectionToken } from '@nestjs/sequelize'
 import type { Sequelize } from 'sequelize-typescript'
 import { sweepBlobs } from './forget.js'
 import { KeepingService } from './keeping.service.js'
 
 let bobbin: TestApp
-let cookie: string
+let act: AsPerson
 const DAY = 86_400_000
 
 beforeAll(async () => {
   bobbin = await TestApp.start()
-  cookie = await bobbin.signIn('runa@gullhaven.example')
+  act = await bobbin.person()
 })
 afterAll(() => bobbin.stop())
-
-const act = async <T>(method: string, path: string, body?: object): Promise<T> => {
-  const answer = await fetch(`${bobbin.url}/api/projects/gullhaven${path}`, {
-    method,
-    headers: { cookie, 'content-type': 'application/json' },
-    ...(body && { body: JSON.stringify(body) }),
-  })
-  if (!answer.ok) throw new Error(`${answer.status} ${await answer.text()}`)
-  const text = await answer.text()
-  return (text === '' ? null : JSON.parse(text)) as T
-}
 
 /** A delivery of a run so many days ago, with a message of its own and one that all share. */
 async function deliverOld(daysAgo: number, target: Partial<DeliveryTarget>, project?: 'skerries'): Promise<DeliveryReport> {

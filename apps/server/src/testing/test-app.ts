@@ -15,6 +15,8 @@ import { type Seed, seedProject } from '../seed.js'
 export const TOKEN = 'bbn_test-token'
 const TARGET: DeliveryTarget = { pipeline: 'fare-desk-web', build: '1', branch: 'main', environment: 'pier-test' }
 
+export type AsPerson = <T>(method: string, path: string, body?: unknown) => Promise<T>
+
 /** A server on a database of its own, with a small project. */
 export class TestApp {
   private constructor(
@@ -104,6 +106,23 @@ export class TestApp {
     })
     if (answer.status !== 204) throw new Error(`signing in as ${email} answered ${answer.status}`)
     return answer.headers.get('set-cookie')?.split(';')[0] ?? ''
+  }
+
+  /** Requests below the project as a person, who is signed in with it. @throws Error with the members of the problem */
+  async person(email = 'runa@gullhaven.example'): Promise<AsPerson> {
+    const cookie = await this.signIn(email)
+    return async <T>(method: string, path: string, body?: unknown): Promise<T> => {
+      const form = body instanceof FormData
+      const answer = await fetch(`${this.url}/api/projects/gullhaven${path}`, {
+        method,
+        headers: { cookie, ...(body !== undefined && !form && { 'content-type': 'application/json' }) },
+        ...(body !== undefined && { body: form ? body : JSON.stringify(body) }),
+      })
+      const text = await answer.text()
+      const json: unknown = text === '' ? undefined : JSON.parse(text)
+      if (!answer.ok) throw Object.assign(new Error(`${answer.status} ${text}`), json)
+      return json as T
+    }
   }
 
   async ask<T extends pg.QueryResultRow>(sql: string): Promise<T[]> {
