@@ -171,7 +171,8 @@ export class Feed {
   add(result: Told): void {
     if (this.over || this.ending) return
     this.pending.push(typeof result === 'function' ? result : this.withRoom(result))
-    if (this.pending.length >= MOST_RESULTS) this.kick(0)
+    // a full batch goes at once, but not to a server that is away
+    if (this.pending.length >= MOST_RESULTS && this.failures === 0) this.kick(0)
     else if (!this.timer) this.kick(this.waitMs())
   }
 
