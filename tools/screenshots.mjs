@@ -151,7 +151,7 @@ try {
     act: async (page) => {
       const live = await playLive(askOf(page), { pipeline: 'fare-desk-web', environment: 'pier-test', share: 0.6, failing: 3 })
       await page.goto(`/gullhaven/runs/${live.runId}`)
-      await page.getByRole('row', { name: /Car lift/ }).click()
+      await page.getByRole('row', { name: /counts trailers separately/ }).click()
       await page.getByRole('region', { name: 'Attempts' }).waitFor()
     },
   })
