@@ -73,6 +73,7 @@ async function main() {
       (await check('Command line as one file', 'rolldown', ['--config', 'apps/cli/rolldown.config.mjs', '--logLevel', 'silent']))
     const rest = async () => {
       const built = await build()
+      await check('Patterns are linear', '../../tools/patterns/main.mjs', ['--check'])
       await check('Formatting', 'prettier', ['--check', '--log-level', 'warn', '.'])
       await check('OpenAPI document and client are up to date', '../../tools/openapi/main.mjs', ['--check'])
       return built

@@ -22,7 +22,7 @@ const keyOf = (file: JestFile, test: JestCase): string => JSON.stringify([file.p
 /** A stack with its message in front, as Jest gives it, without colours. */
 function failureIn(text: string): { message: string; type: string | null; stack: string } {
   const plain = text.replace(/\u001b\[[\d;]*m/g, '')
-  const at = plain.search(/\n\s+at /)
+  const at = plain.search(/\n[ \t]+at /)
   const head = (at < 0 ? plain : plain.slice(0, at)).trim()
   const type = /^([A-Z]\w*(?:Error|Exception)): /.exec(head)
   // what `expect` throws is called Error like everything else

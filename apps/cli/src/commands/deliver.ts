@@ -184,7 +184,7 @@ function fail({ json }: { json?: boolean }, problem: string, message: string, co
 
 /** @throws UsageError when the environment does not tell where the server is and who asks */
 export const serverOf = () => ({
-  baseUrl: fromEnvironment('BOBBIN_URL', 'the address of Bobbin, as http://127.0.0.1:4680').replace(/\/+$/, ''),
+  baseUrl: fromEnvironment('BOBBIN_URL', 'the address of Bobbin, as http://127.0.0.1:4680').replace(/(?<!\/)\/+$/, ''),
   token: fromEnvironment('BOBBIN_TOKEN', 'a token with the scope “deliver”'),
 })
 

@@ -137,7 +137,10 @@ const READERS: Partial<Record<Column, (value: string, row: TableRow) => string |
     return value.length > 1000 ? `The title has ${value.length} characters; at most 1,000` : null
   },
   Area: (value, row) => {
-    row.area = value.split(/\s*›\s*|\s+[/>]\s+/).filter((name) => name !== '')
+    row.area = value
+      .split(/›|\s[/>]\s/)
+      .map((name) => name.trim())
+      .filter((name) => name !== '')
     return null
   },
   State: (value, row) => {

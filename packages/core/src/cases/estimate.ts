@@ -1,3 +1,6 @@
+/** What is longer says no duration. */
+const LONGEST = 100
+
 const UNITS: Record<string, number> = { s: 1, sec: 1, min: 60, m: 60, h: 3600 }
 
 /**
@@ -5,12 +8,12 @@ const UNITS: Record<string, number> = { s: 1, sec: 1, min: 60, m: 60, h: 3600 }
  * @returns whole seconds; null for an empty text; undefined for a text that says no duration
  */
 export function readEstimate(text: string): number | null | undefined {
-  const words = text.trim().toLowerCase()
+  const words = text.slice(0, LONGEST).trim().toLowerCase()
   if (words === '') return null
   const clock = /^(\d{1,3}):([0-5]\d)$/.exec(words)
   if (clock) return Number(clock[1]) * 3600 + Number(clock[2]) * 60
   if (/^\d+([.,]\d+)?$/.test(words)) return Math.round(Number(words.replace(',', '.')) * 60)
-  const parts = [...words.matchAll(/(\d+(?:[.,]\d+)?)\s*(h|min|m|sec|s)\b\s*/g)]
+  const parts = [...words.matchAll(/(?<![\d.,])(\d{1,9}(?:[.,]\d{1,9})?) ?(h|min|m|sec|s)\b */g)]
   if (
     parts.length === 0 ||
     parts

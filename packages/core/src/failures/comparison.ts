@@ -1,3 +1,5 @@
+import { bounded, type BoundedPattern } from '../text/bounded.js'
+
 /** Two values that a check held against each other. */
 export interface Comparison {
   expected: string
@@ -8,57 +10,68 @@ export interface Comparison {
   rest: string
 }
 
+/** Values longer than so many UTF-16 units are not looked for: such a message is a document, not a sentence. */
+const LONGEST = 20_000
+/** Sentences with values stand that near to the beginning, in UTF-16 units. */
+const MOST_SENTENCE = 2000
+
 /**
  * How assertion libraries say what they wanted and found, the surest first. Written after files of real runners (comparison.test.ts);
  * for RSpec, minitest, Test::More, testify, PHPUnit, Hamcrest, AssertJ, FluentAssertions and Rust after their documentation, from memory.
  */
-const TOLD: readonly RegExp[] = [
+const TOLD: readonly BoundedPattern[] = [
   // Jest, Vitest, Playwright, NUnit, xUnit.net, minitest, Hamcrest
-  /^[ \t]*Expected(?: substring| string| pattern| value)?:[ \t]+(?<expected>.+)\n[ \t]*(?:Received(?: string| value)?|But was|but was|Actual|but):[ \t]+(?<actual>.+)$/m,
+  bounded(
+    MOST_SENTENCE,
+    /^[ \t]*Expected(?: substring| string| pattern| value)?:[ \t]+(?<expected>.+)\n[ \t]*(?:Received(?: string| value)?|But was|but was|Actual|but):[ \t]+(?<actual>.+)$/m,
+  ),
   // RSpec, testify, AssertJ
-  /^[ \t]*expected[ \t]*:[ \t]+(?<expected>.+)\n[ \t]*(?:got|actual|but was)[ \t]*:[ \t]+(?<actual>.+)$/m,
+  bounded(MOST_SENTENCE, /^[ \t]*expected[ \t]*:[ \t]+(?<expected>.+)\n[ \t]*(?:got|actual|but was)[ \t]*:[ \t]+(?<actual>.+)$/m),
   // Test::More
-  /^[ \t]*got:[ \t]+(?<actual>.+)\n[ \t]*expected:[ \t]+(?<expected>.+)$/m,
+  bounded(MOST_SENTENCE, /^[ \t]*got:[ \t]+(?<actual>.+)\n[ \t]*expected:[ \t]+(?<expected>.+)$/m),
   // Go, by custom: the code review comments of its wiki write got before want
-  /^got:\n(?<actual>[^]+?)\nwant:\n(?<expected>[^]+)$/m,
-  /\bgot (?<actual>\S.*?),? want (?<expected>.+)$/m,
+  bounded(MOST_SENTENCE, /^got:\n(?<actual>[^]+?)\nwant:\n(?<expected>[^]+)$/m),
+  bounded(MOST_SENTENCE, /\bgot (?<actual>\S.*?),? want (?<expected>.+)$/m),
   // JUnit 3 to 5
-  /expected:[ ]?<(?<expected>[^]*?)> but was:[ ]?<(?<actual>[^]*?)>(?=\s|$)/,
+  bounded(MOST_SENTENCE, /expected:[ ]?<(?<expected>[^]*?)> but was:[ ]?<(?<actual>[^]*?)>(?=\s|$)/),
   // TestNG
-  /expected \[(?<expected>[^]*?)\] but found \[(?<actual>[^]*?)\]/,
+  bounded(MOST_SENTENCE, /expected \[(?<expected>[^]*?)\] but found \[(?<actual>[^]*?)\]/),
   // Node's assert
-  /(?<actual>'(?:[^'\\\n]|\\.)*'|[^\s':]+) !== (?<expected>'(?:[^'\\\n]|\\.)*'|\S+)[ \t]*$/m,
+  bounded(MOST_SENTENCE, /(?<actual>'(?:[^'\\\n]|\\.)*'|[^\s':]+) !== (?<expected>'(?:[^'\\\n]|\\.)*'|\S+)[ \t]*$/m),
   // Chai, Vitest
-  /expected (?<actual>.+?) to (?:(?:strictly |loosely |deeply |deep )?equal|eql|be(?! an? | above| below| at | within| close| instance| of | empty| extensible| sealed| frozen| finite| greater| less| truthy| falsy| defined| called| one of)) (?<expected>.+?)(?: \/\/.*)?$/m,
+  bounded(
+    MOST_SENTENCE,
+    /expected (?<actual>.+?) to (?:(?:strictly |loosely |deeply |deep )?equal|eql|be(?! an? | above| below| at | within| close| instance| of | empty| extensible| sealed| frozen| finite| greater| less| truthy| falsy| defined| called| one of)) (?<expected>.+?)(?: \/\/.*)?$/m,
+  ),
   // pytest: the right one is what its differences call expected
-  /^(?:E\s+)?(?:AssertionError: )?assert (?<actual>.+?) == (?<expected>.+)$/m,
+  bounded(MOST_SENTENCE, /^(?:E\s+)?(?:AssertionError: )?assert (?<actual>.+?) == (?<expected>.+)$/m),
   // PHPUnit
-  /Failed asserting that (?<actual>.+) matches expected (?<expected>.+)\.$/m,
+  bounded(300, /Failed asserting that (?<actual>.+) matches expected (?<expected>.+)\.$/m),
   // FluentAssertions
-  /Expected .+? to be (?<expected>.+?)(?: because .*?)?, but (?:found|was) (?<actual>.+?)\.?$/m,
-  /expected (?:status )?(?<expected>\S+), (?:but )?got (?<actual>\S+)/,
+  bounded(300, /Expected .+? to be (?<expected>.+?)(?: because .*?)?, but (?:found|was) (?<actual>.+?)\.?$/m),
+  bounded(MOST_SENTENCE, /expected (?:status )?(?<expected>\S+), (?:but )?got (?<actual>\S+)/),
 ]
 
-const UNTOLD: readonly RegExp[] = [
+const UNTOLD: readonly BoundedPattern[] = [
   // GoogleTest
-  /Expected equality of these values:\n {2}(?<first>.+)(?:\n {4}Which is: (?<firstIs>.+))?\n {2}(?<second>.+)(?:\n {4}Which is: (?<secondIs>.+))?/,
+  bounded(
+    MOST_SENTENCE,
+    /Expected equality of these values:\n {2}(?<first>.+)(?:\n {4}Which is: (?<firstIs>.+))?\n {2}(?<second>.+)(?:\n {4}Which is: (?<secondIs>.+))?/,
+  ),
   // Rust
-  /^[ \t]*left:[ ](?<first>.+)\n[ \t]*right:[ ](?<second>.+)$/m,
+  bounded(MOST_SENTENCE, /^[ \t]*left:[ ](?<first>.+)\n[ \t]*right:[ ](?<second>.+)$/m),
   // unittest, Robot Framework
-  /^(?:AssertionError: )?(?!Expected|assert )(?<first>\S.*?) != (?<second>.+?)(?= : |$)/m,
+  bounded(MOST_SENTENCE, /^(?:AssertionError: )?(?!Expected|assert )(?<first>\S.*?) != (?<second>.+?)(?= : |$)/m),
 ]
 
 /** Heads of differences line by line, and which sign stands before what was expected. */
-const BLOCKS: readonly { head: RegExp; expected: '+' | '-' }[] = [
-  { head: /^[ \t]*\+ actual - expected.*$/m, expected: '-' }, // Node
-  { head: /^[ \t]*\+ expected - actual[ \t]*$/m, expected: '+' }, // Mocha
-  { head: /^[ \t]*- Expected.*\n[ \t]*\+ (?:Received|Actual).*$/m, expected: '-' }, // Jest, Vitest
-  { head: /^--- Expected\n\+\+\+ Actual$/m, expected: '-' }, // PHPUnit
-  { head: /^(?:E\s+)?(?:AssertionError: )?assert .+ == .+(?=\n {2}[-+?] )$/m, expected: '-' }, // pytest
+const BLOCKS: readonly { head: BoundedPattern; expected: '+' | '-' }[] = [
+  { head: bounded(LONGEST, /^[ \t]*\+ actual - expected.*$/m), expected: '-' }, // Node
+  { head: bounded(LONGEST, /^[ \t]*\+ expected - actual[ \t]*$/m), expected: '+' }, // Mocha
+  { head: bounded(MOST_SENTENCE, /^[ \t]*- Expected.*\n[ \t]*\+ (?:Received|Actual).*$/m), expected: '-' }, // Jest, Vitest
+  { head: bounded(LONGEST, /^--- Expected\n\+\+\+ Actual$/m), expected: '-' }, // PHPUnit
+  { head: bounded(MOST_SENTENCE, /^(?:E\s+)?(?:AssertionError: )?assert .+ == .+(?=\n {2}[-+?] )$/m), expected: '-' }, // pytest
 ]
-
-/** Values longer than so many UTF-16 units are not looked for: such a message is a document, not a sentence. */
-const LONGEST = 20_000
 
 /**
  * Finds the values that a message of a common assertion library compares.
@@ -134,13 +147,16 @@ function tidy(lines: string[]): string[] {
   return kept.map((line) => line.slice(indent))
 }
 
+const INTRODUCTION = /^(?:Expected values to be (?:strictly |loosely )?(?:deep-)?equal:|(?:AssertionError|Error):?)$/
+
+const withoutIntroduction = (line: string): string => (INTRODUCTION.test(line) ? '' : line)
+
 /** A message without a part, and without the words that only introduce it. */
 function without(message: string, from: number, length: number): string {
   return `${message.slice(0, from)}\n${message.slice(from + length)}`
-    .replace(/^Expected values to be (?:strictly |loosely )?(?:deep-)?equal:[ \t]*$/m, '')
-    .replace(/^(?:AssertionError|Error):?[ \t]*$/m, '')
     .split('\n')
-    .map((line) => line.trimEnd().replace(/:$/, '').trimEnd())
+    .map((line) => withoutIntroduction(line.trimEnd()))
+    .map((line) => line.replace(/:$/, '').trimEnd())
     .filter((line) => line !== '')
     .join('\n')
     .trim()

@@ -25,10 +25,13 @@ export function failureSignature(failure: { message: string | null; type: string
   return [type, plain(line), ...parts.flatMap((part) => (part === null ? [] : [plain(part)]))].join('\u001f')
 }
 
+/** So much of a text is compared, in UTF-16 units, before and after what changes was taken out. */
+const [MOST_WORDS, MOST_PLAIN] = [1000, 300]
+
 const plain = (text: string): string =>
-  stableText(text)
+  stableText(text.slice(0, MOST_WORDS))
     .replace(/\b(?=[a-f]*\d)[0-9a-f]{8,}\b/gi, '#') // hashes
     .replace(/:\d+(:\d+)?\b/g, ':#')
     .replace(/\d+([.,]\d+)*/g, '#')
     .replace(/\s+/g, ' ')
-    .slice(0, 300)
+    .slice(0, MOST_PLAIN)

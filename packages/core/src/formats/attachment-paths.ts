@@ -1,11 +1,23 @@
 import type { AttachmentRef } from './result.js'
 
-const MENTION = /\[\[ATTACHMENT\|([^\]\n]+)\]\]/g
+const [OPENING, CLOSING] = ['[[ATTACHMENT|', ']]']
 
 /** Attachments that a test names in its output (`[[ATTACHMENT|shots/gate.png]]`), as many runners and plugins do. */
 export function mentionedIn(output: string | null): AttachmentRef[] {
-  if (!output?.includes('[[ATTACHMENT|')) return []
-  return [...output.matchAll(MENTION)].map(([, path = '']) => ({ name: nameOf(path), mediaType: null, path: path.trim(), content: null }))
+  if (!output?.includes(OPENING)) return []
+  return pathsIn(output).map((path) => ({ name: nameOf(path), mediaType: null, path: path.trim(), content: null }))
+}
+
+/** What stands between the brackets, each on one line. */
+function pathsIn(output: string): string[] {
+  return output
+    .split(OPENING)
+    .slice(1)
+    .flatMap((after) => {
+      const end = after.indexOf(']')
+      const path = after.slice(0, Math.max(end, 0))
+      return path !== '' && !path.includes('\n') && after.startsWith(CLOSING, end) ? [path] : []
+    })
 }
 
 const nameOf = (path: string) => path.trim().split(/[\\/]/).at(-1) ?? path

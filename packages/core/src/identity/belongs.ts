@@ -21,7 +21,7 @@ export const fileWords = (text: string): string =>
     .replace(/\p{M}+/gu, '')
     .toLowerCase()
     .replace(/[^\p{L}\p{N}]+/gu, '-')
-    .replace(/^-+|-+$/g, '')
+    .replace(/^-+|(?<!-)-+$/g, '')
 
 /**
  * Finds tests by the words of a path: each name is looked at once, however many paths are asked for. A test is meant by its name, or

@@ -17,7 +17,7 @@ export class S3Blobs implements BlobStore {
   private readonly base: string
 
   constructor({ url, accessKey, secretKey, region }: S3Settings) {
-    this.base = url.replace(/\/+$/, '')
+    this.base = url.replace(/(?<!\/)\/+$/, '')
     this.client = new AwsClient({ accessKeyId: accessKey, secretAccessKey: secretKey, region, service: 's3', retries: 3 })
   }
 
@@ -82,5 +82,11 @@ export class S3Blobs implements BlobStore {
 /** What a service says against a request, as S3 says it: a code and a message in XML. */
 async function saidBy(answer: Response): Promise<string> {
   const text = await answer.text()
-  return [/<Code>(.*?)<\/Code>/.exec(text)?.[1], /<Message>(.*?)<\/Message>/.exec(text)?.[1]].filter(Boolean).join(': ')
+  return [between(text, '<Code>', '</Code>'), between(text, '<Message>', '</Message>')].filter(Boolean).join(': ')
+}
+
+function between(text: string, opening: string, closing: string): string | null {
+  const [, after] = text.split(opening, 2)
+  const end = after?.indexOf(closing) ?? -1
+  return end < 0 ? null : (after?.slice(0, end) ?? null)
 }

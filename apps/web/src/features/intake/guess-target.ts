@@ -17,6 +17,7 @@ export function guessTarget(newest: RunRow | undefined): TargetForm {
 
 /** The last number in a build's name, one higher: `412` → `413`, `2026.11.9` → `2026.11.10`. */
 export function nextBuild(build: string): string {
-  const match = /^(.*?)(\d+)$/.exec(build)
-  return match ? `${match[1]}${Number(match[2]) + 1}` : ''
+  const match = /^(?:.*\D)?(\d+)$/s.exec(build)
+  const digits = match?.[1]
+  return digits === undefined ? '' : `${build.slice(0, -digits.length)}${Number(digits) + 1}`
 }

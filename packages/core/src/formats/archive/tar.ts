@@ -2,6 +2,8 @@ import { Refusal } from '../result.js'
 import type { EntrySink, Unpacker } from './unpack.js'
 
 const BLOCK = 512
+/** Most bytes of a name, or of the headers that hold it. */
+const MOST_NAME = 1 << 20
 const text = new TextDecoder()
 
 /**
@@ -45,6 +47,8 @@ export class TarReader implements Unpacker {
     const type = String.fromCharCode(block[156] ?? 0)
     const padding = (BLOCK - (size % BLOCK)) % BLOCK
     const holdsName = type === 'L' || type === 'x'
+    if (holdsName && size > MOST_NAME)
+      throw new Refusal('archive', `The archive is damaged: the name of a file in it takes ${size} bytes; at most ${MOST_NAME} are read`)
     const plain = type === '0' || type === '\0' || type === '7'
     const prefix = text.decode(block.subarray(257, 262)) === 'ustar' ? field(block.subarray(345, 500)) : ''
     const name = this.longName ?? [prefix, field(block.subarray(0, 100))].filter((part) => part !== '').join('/')
@@ -98,8 +102,29 @@ function sizeOf(bytes: Uint8Array): number {
   return size
 }
 
+function joined(pieces: readonly Uint8Array[]): Uint8Array {
+  const all = new Uint8Array(pieces.reduce((sum, piece) => sum + piece.length, 0))
+  let at = 0
+  for (const piece of pieces) {
+    all.set(piece, at)
+    at += piece.length
+  }
+  return all
+}
+
 /** The name in a GNU long-name block, or the `path` record of a pax header. */
 function nameIn(pieces: Uint8Array[], pax: boolean): string | null {
-  const all = text.decode(Uint8Array.from(pieces.flatMap((piece) => [...piece])))
-  return pax ? (/\d+ path=([^\n]*)\n/.exec(all)?.[1] ?? null) : all.replace(/\0+$/, '')
+  const all = text.decode(joined(pieces))
+  return pax ? paxPath(all) : (all.split('\0', 1)[0] ?? '')
+}
+
+/** The last `path` among the records of a pax header, each `length key=value\n` (POSIX.1-2001, pax, "Extended Header"). */
+function paxPath(records: string): string | null {
+  let path: string | null = null
+  for (const record of records.split('\n')) {
+    const equals = record.indexOf('=')
+    const key = record.slice(0, equals).split(' ').at(-1)
+    if (equals > 0 && key === 'path') path = record.slice(equals + 1)
+  }
+  return path
 }

@@ -18,6 +18,25 @@ export function topKeys(head: Uint8Array): Keys | null {
 /** Every JSON format asks about the same head. */
 const known = new WeakMap<Uint8Array, Keys | null>()
 
+/** Where the string ends that begins at a place; -1 when the head ends before. */
+function endOfString(text: string, from: number): number {
+  for (let at = from + 1; at < text.length; at++) {
+    if (text[at] === '\\') at++
+    else if (text[at] === '"') return at
+  }
+  return -1
+}
+
+/** Whether a colon follows the string that ends at a place. */
+function isKey(text: string, end: number): boolean {
+  let at = end + 1
+  while (BLANK.has(text.charCodeAt(at))) at++
+  return text[at] === ':'
+}
+
+/** Space, tab, line feed and carriage return (RFC 8259, section 2). */
+const BLANK = new Set([0x20, 0x09, 0x0a, 0x0d])
+
 function scan(head: Uint8Array): Keys | null {
   const text = new TextDecoder().decode(head).replace(/^\uFEFF/, '')
   const first = /^\s*([[{])/.exec(text)?.[1]
@@ -26,13 +45,19 @@ function scan(head: Uint8Array): Keys | null {
   const keys = new Set<string>()
   /** The keys on the way to where the scan stands; null in an array. */
   const path: (string | null)[] = []
-  for (const [token, string, mark] of text.matchAll(/("(?:[^"\\]|\\.)*")(\s*:)?|[[\]{}]/g)) {
+  for (let at = 0; at < text.length; at++) {
+    const token = text[at]
     if (token === '{' || token === '[') path.push(null)
     else if (token === '}' || token === ']') path.pop()
-    else if (string && mark && path.length > 0) {
-      path[path.length - 1] = string.slice(1, -1)
-      const named = path.filter((key) => key !== null)
-      if (named.length <= 2 && path.length <= 3) keys.add(named.join('.'))
+    else if (token === '"') {
+      const end = endOfString(text, at)
+      if (end < 0) break
+      if (path.length > 0 && path.length <= 3 && isKey(text, end)) {
+        path[path.length - 1] = text.slice(at + 1, end)
+        const named = path.filter((key) => key !== null)
+        if (named.length <= 2) keys.add(named.join('.'))
+      }
+      at = end
     }
   }
   return { root, has: (key) => keys.has(key) }

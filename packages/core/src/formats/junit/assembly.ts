@@ -262,7 +262,8 @@ function count(text: string | undefined): number {
 
 /** A class name that is really a path (`deck/axle-load.spec.ts`). */
 function fileLike(classname: string): string | null {
-  return /^\S+\.(spec|test|cy|e2e)\.[cm]?[jt]sx?$|^\S+\/\S+\.(js|ts|mjs|cjs|jsx|tsx|py|rb|php|bats|feature|robot)$/.test(classname)
-    ? stableText(classname)
-    : null
+  if (/\s/.test(classname)) return null
+  const isFile = /\.(spec|test|cy|e2e)\.[cm]?[jt]sx?$/.test(classname)
+  const isPath = classname.lastIndexOf('/') > 0 && /\.(js|ts|mjs|cjs|jsx|tsx|py|rb|php|bats|feature|robot)$/.test(classname)
+  return isFile || isPath ? stableText(classname) : null
 }

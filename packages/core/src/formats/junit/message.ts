@@ -4,7 +4,7 @@ const LONGEST_NOTHING = 7
 /** A message that only repeats where the test stands (`boarding.spec.ts:25:3 boards a passenger`). */
 const ONLY_A_PLACE = /^\S+:\d+:\d+ /
 /** Lines that Go's runner and browser runners put around what the test said. */
-const FRAME = /^\s*(=== (RUN|CONT|PAUSE|NAME)\b|--- (FAIL|SKIP|PASS):|\[[^\]]+\] › )/
+const FRAME = /^(=== (RUN|CONT|PAUSE|NAME)\b|--- (FAIL|SKIP|PASS):|\[[^\]]+\] › )/
 const STACK = /^\s+at |^Traceback \(most recent call last\)|^\s*File "/
 const MOST_LINES = 12
 
@@ -18,7 +18,7 @@ export function messageOf(attribute: string | null, text: string): string | null
 
 function beforeStack(text: string): string | null {
   if (text === '') return null
-  const lines = text.split('\n').filter((line) => !FRAME.test(line))
+  const lines = text.split('\n').filter((line) => !FRAME.test(line.trimStart()))
   const end = lines.findIndex((line) => STACK.test(line))
   const words = withoutEcho(lines.slice(0, end > 0 ? end : undefined))
   return words.slice(0, MOST_LINES).join('\n').trim() || null

@@ -1,7 +1,6 @@
 import type { RawCase, RawOutcome } from './raw.js'
 
-/** A line of Cucumber's step list: `Given a step..........undefined`. */
-const STEP = /^(.*?)\.{3,}(undefined|pending|ambiguous)\s*$/m
+const UNDECIDED = ['undefined', 'pending', 'ambiguous']
 
 /**
  * Cucumber's JUnit reporter writes undefined, pending and ambiguous steps as failures, the first two without a word.
@@ -11,6 +10,16 @@ export function undecidedStep(test: RawCase, first: RawOutcome): string | null {
   const text = first.text.trim()
   if (text.startsWith('Multiple step definitions match')) return text
   if (text !== '' || first.message) return null
-  const step = STEP.exec(test.stdout ?? '')
-  return step ? `Step is ${step[2]}: ${step[1]?.trim()}` : null
+  for (const line of (test.stdout ?? '').split('\n')) {
+    const step = stepIn(line.trimEnd())
+    if (step) return `Step is ${step.outcome}: ${step.text}`
+  }
+  return null
+}
+
+/** A line of Cucumber's step list: `Given a step..........undefined`. */
+function stepIn(line: string): { text: string; outcome: string } | null {
+  const outcome = UNDECIDED.find((word) => line.endsWith(`...${word}`))
+  const dots = outcome === undefined ? -1 : line.indexOf('...')
+  return outcome === undefined || dots < 0 ? null : { text: line.slice(0, dots).trim(), outcome }
 }

@@ -17,8 +17,15 @@ export const playwrightJson = jsonFormat({
 
 /** What a failing check says; anything else that was thrown could not judge. */
 const CHECK = /^expect(?:\.\w+)?\(|^AssertionError|^Screenshot comparison failed|^A snapshot doesn't exist/m
-/** The piece of source that the runner puts behind a message; the stack tells the place. */
-const SNIPPET = /\n+\s*>?\s*\d+ \|[^]*$/
+/** The first line of the piece of source that the runner puts behind a message; the stack tells the place. */
+const SNIPPET = /^>?\s*\d+ \|/
+
+/** Lines from the first one of a snippet on are left out; the message itself is never one. */
+function withoutSnippet(message: string): string {
+  const lines = message.split('\n')
+  const from = lines.findIndex((line, i) => i > 0 && SNIPPET.test(line.trimStart()))
+  return (from < 0 ? lines : lines.slice(0, from)).join('\n').trim()
+}
 
 class PlaywrightJson implements JsonVocabulary {
   readonly items = [
@@ -128,7 +135,7 @@ function failureOf(error: JsonObject): Failure {
   const plain = plainText(text)
   const { message, type } = errorOf(plain)
   const stack = wordOf(error['stack']) ?? (plain.includes('\n') ? text : null)
-  return { message: message?.replace(SNIPPET, '').trim() ?? null, type, stack }
+  return { message: message === null ? null : withoutSnippet(message), type, stack }
 }
 
 function outputOf(value: JsonValue | undefined): string | null {

@@ -13,7 +13,11 @@ export interface Diagnosis {
   file: string | null
 }
 
-const SIMPLE = /^\s*([\w-]+):\s*(?:'((?:[^']|'')*)'|"([^"\\]*)"|([^\s'"|>&*!%@`{[#][^#]*?))\s*$/
+/** A key is that long at most, in UTF-16 units. */
+const MOST_KEY = 200
+const KEY = /^[\w-]+$/
+/** A value by its first and last character, or one that YAML reads as it stands. */
+const [QUOTED, DOUBLE_QUOTED, PLAIN] = [/^'(?:[^']|'')*'$/, /^"[^"\\]*"$/, /^[^\s'"|>&*!%@`{[#][^#]*$/]
 
 /** Reads a YAML block with a YAML library; a block that is no YAML, as runners write now and then, key by key as far as it goes. */
 export function readDiagnosis(lines: readonly string[]): Diagnosis {
@@ -34,9 +38,17 @@ export function readDiagnosis(lines: readonly string[]): Diagnosis {
     durationMs: Number.isFinite(duration) && duration >= 0 ? duration : null,
     type: textOf(fields['type']),
     failureType: textOf(fields['failureType']),
-    file: textOf(fields['file']) ?? /^(.*?):\d+(?::\d+)?$/.exec(textOf(fields['location']) ?? '')?.[1] ?? null,
+    file: textOf(fields['file']) ?? withoutPlace(textOf(fields['location'])),
   }
 }
+
+/** `deck/axle.test.ts:12:3` without line and column; null where it tells none. */
+function withoutPlace(location: string | null): string | null {
+  const place = /:\d{1,9}(?::\d{1,9})?$/.exec(location?.slice(-MOST_PLACE) ?? '')
+  return location === null || !place ? null : location.slice(0, -place[0].length)
+}
+
+const MOST_PLACE = 21
 
 /** Runners leave the message out of the stack, which is what people look for in it. */
 function stackOf(fields: JsonObject, message: string | null): string | null {
@@ -57,11 +69,19 @@ function printed(value: JsonValue | undefined): string | null {
 function simpleFields(lines: readonly string[]): JsonObject | null {
   const fields: JsonObject = {}
   for (const line of lines) {
-    const found = SIMPLE.exec(line)
-    if (!found) return null
-    fields[found[1] ?? ''] = found[2]?.replaceAll("''", "'") ?? found[3] ?? found[4] ?? ''
+    const colon = line.slice(0, MOST_KEY).indexOf(':')
+    const key = line.slice(0, Math.max(colon, 0)).trimStart()
+    const value = simpleValue(line.slice(colon + 1).trim())
+    if (!KEY.test(key) || value === null) return null
+    fields[key] = value
   }
   return fields
+}
+
+function simpleValue(text: string): string | null {
+  if (QUOTED.test(text)) return text.slice(1, -1).replaceAll("''", "'")
+  if (DOUBLE_QUOTED.test(text)) return text.slice(1, -1)
+  return PLAIN.test(text) ? text : null
 }
 
 function yamlFields(lines: readonly string[]): JsonObject | null {

@@ -26,9 +26,8 @@ export type TapLine =
   | { kind: 'other' }
 
 const POINT = /^(not )?ok\b(?:\s+(\d+)\b)?(.*)$/
-/** `#` ends the name, unless a backslash stands before it; what follows is a directive, or belongs to the name after all. */
-const DIRECTIVE = /^(.*?)(?<!\\)(?:\\\\)*\s*#\s*(skip|todo)\S*(?:\s+(.*))?$/i
-const TIME = /\s*#\s*time=([\d.]+)(ms|s)?\s*$/
+const DIRECTIVE = /^(skip|todo)\S*/i
+const TIME = /^time=([\d.]{1,20})(ms|s)?$/
 
 /** What a line of TAP 12, 13 or 14 is, by itself, without its indentation. */
 export function readTapLine(text: string): TapLine {
@@ -36,11 +35,11 @@ export function readTapLine(text: string): TapLine {
   if (code === HASH) return readComment(text)
   const point = POINT.exec(text)
   if (point) return { kind: 'point', point: readPoint(point) }
-  const plan = /^(\d+)\.\.(\d+)\s*(?:#\s*(?:skip\S*\s*)?(.*))?$/i.exec(text)
-  if (plan) return { kind: 'plan', first: Number(plan[1]), last: Number(plan[2]), skip: plan[3]?.trim() ?? null }
-  const bailOut = /^Bail out!\s*(.*)$/i.exec(text)
-  if (bailOut) return { kind: 'bailOut', reason: bailOut[1] ?? '' }
-  const version = /^TAP version (\d+)\s*$/i.exec(text)
+  const plan = readPlan(text)
+  if (plan) return plan
+  const bailOut = /^Bail out!/i.exec(text)
+  if (bailOut) return { kind: 'bailOut', reason: text.slice(bailOut[0].length).trimStart() }
+  const version = /^TAP version (\d{1,9})\s*$/i.exec(text)
   if (version) return { kind: 'version', version: Number(version[1]) }
   if (/^---\s*$/.test(text)) return { kind: 'yaml' }
   if (/^\}\s*$/.test(text)) return { kind: 'brace' }
@@ -50,34 +49,84 @@ export function readTapLine(text: string): TapLine {
 
 const HASH = 35
 
+/** `1..4`, or `1..0 # skip no gate here`. */
+function readPlan(text: string): TapLine | null {
+  const found = /^(\d{1,15})\.\.(\d{1,15})/.exec(text)
+  if (!found) return null
+  const rest = text.slice(found[0].length).trimStart()
+  if (rest !== '' && !rest.startsWith('#')) return null
+  const skip =
+    rest === ''
+      ? null
+      : rest
+          .slice(1)
+          .trimStart()
+          .replace(/^skip\S*/i, '')
+          .trim()
+  return { kind: 'plan', first: Number(found[1]), last: Number(found[2]), skip }
+}
+
+const SUBTEST = 'Subtest'
+
 function readComment(text: string): TapLine {
-  const name = /^#\s*Subtest(?::\s*(.*))?$/.exec(text)
-  return name ? { kind: 'subtest', name: unescape(name[1] ?? '') } : { kind: 'comment', text: text.slice(1).trim() }
+  const words = text.slice(1).trimStart()
+  if (words === SUBTEST) return { kind: 'subtest', name: '' }
+  if (words.startsWith(`${SUBTEST}:`)) return { kind: 'subtest', name: unescape(words.slice(SUBTEST.length + 1).trimStart()) }
+  return { kind: 'comment', text: words.trimEnd() }
 }
 
 function readPoint([, not, number, rest = '']: RegExpExecArray): Point {
-  const opens = /\s\{\s*$/.test(rest)
-  let text = rest.replace(/\s*\{\s*$/, (brace) => (opens ? '' : brace))
-  let durationMs: number | null = null
-  text = text.replace(TIME, (_, value: string, unit?: string) => {
-    durationMs = Number(value) * (unit === 's' ? 1000 : 1)
-    return ''
-  })
-  const found = DIRECTIVE.exec(text)
-  const named = (found ? (found[1] ?? '') : text).trim()
+  const trimmed = rest.trimEnd()
+  const opens = /\s\{$/.test(trimmed.slice(-2))
+  const { text, durationMs } = withoutTime(opens ? trimmed.slice(0, -1) : trimmed)
+  const { before, directive, after } = directiveIn(text)
+  const named = before.trim()
   const dashed = /^-\s/.test(named) || named === '-'
-  const directive = found ? (found[2]?.toLowerCase() as 'skip' | 'todo') : null
-  const reason = (found?.[3] ?? '').replace(/^-\s*/, '').trim()
+  const reason = after.replace(/^-/, '').trim()
   return {
     ok: not === undefined,
     number: number === undefined ? null : Number(number),
     dashed,
-    name: unescape(named.replace(/^-\s*/, '')),
+    name: unescape(named.replace(/^-/, '').trimStart()),
     directive,
     reason: reason === '' || reason === '-' ? null : unescape(reason),
-    durationMs: Number.isFinite(durationMs) ? durationMs : null,
+    durationMs,
     opens,
   }
+}
+
+/** `# time=12.5ms` at the end of a point, which some writers put behind the directive. */
+function withoutTime(text: string): { text: string; durationMs: number | null } {
+  const words = text.trimEnd()
+  const hash = words.lastIndexOf('#')
+  const time = hash < 0 ? null : TIME.exec(words.slice(hash + 1).trimStart())
+  if (!time) return { text, durationMs: null }
+  const durationMs = Number(time[1]) * (time[2] === 's' ? 1000 : 1)
+  return { text: words.slice(0, hash), durationMs: Number.isFinite(durationMs) ? durationMs : null }
+}
+
+/** `#` ends the name, unless a backslash stands before it; what follows is a directive, or belongs to the name after all. */
+function directiveIn(text: string): { before: string; directive: 'skip' | 'todo' | null; after: string } {
+  for (let hash = text.indexOf('#'); hash >= 0; hash = text.indexOf('#', hash + 1)) {
+    if (isEscaped(text, hash)) continue
+    const words = text.slice(hash + 1, hash + 1 + MOST_BLANKS).trimStart()
+    const found = DIRECTIVE.exec(words)
+    if (!found) continue
+    const from = text.toLowerCase().indexOf(found[1]?.toLowerCase() ?? '', hash)
+    const after = text.slice(from).replace(DIRECTIVE, '')
+    return { before: text.slice(0, hash), directive: found[1]?.toLowerCase() as 'skip' | 'todo', after }
+  }
+  return { before: text, directive: null, after: '' }
+}
+
+/** A directive stands so near to its `#`, in UTF-16 units. */
+const MOST_BLANKS = 100
+
+/** An odd number of backslashes stands before a place. */
+function isEscaped(text: string, at: number): boolean {
+  let from = at
+  while (text[from - 1] === '\\') from--
+  return (at - from) % 2 === 1
 }
 
 /** `\#` and `\\` stand for themselves. */
