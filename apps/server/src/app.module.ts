@@ -12,7 +12,8 @@ import { KeepingModule } from './keeping/keeping.module.js'
 import { LiveModule } from './live/live.module.js'
 import { BLOBS, blobStoreOf, KeptBlobs } from './platform/blobs/index.js'
 import { CONFIG, type Config } from './platform/config.js'
-import { ProblemFilter } from './platform/problem.js'
+import { ProblemFilter } from './platform/problem-filter.js'
+import { ThreadPool } from './platform/threads/thread-pool.js'
 import { Project } from './access/index.js'
 import { MembersService } from './projects/members.service.js'
 import { OpenApiController } from './openapi/openapi.controller.js'
@@ -31,7 +32,9 @@ class ConfigModule {
       useFactory: (sequelize: Sequelize) => new KeptBlobs(blobStoreOf(config.blobs), sequelize),
       inject: [getConnectionToken()],
     }
-    return { module: ConfigModule, providers: [{ provide: CONFIG, useValue: config }, blobs], exports: [CONFIG, BLOBS] }
+    const { thread, threads, limits } = config.reading
+    const pool = { provide: ThreadPool, useFactory: () => new ThreadPool(thread, threads, limits) }
+    return { module: ConfigModule, providers: [{ provide: CONFIG, useValue: config }, blobs, pool], exports: [CONFIG, BLOBS, ThreadPool] }
   }
 }
 

@@ -16,7 +16,9 @@ import type { Context } from '../access/index.js'
 import type { Imported, ImportPreview, ImportRow } from '../contract/index.js'
 import { rowsOf, type Queryable } from '../platform/database.js'
 import { Problem } from '../platform/problem.js'
-import { readSheet, writeCsv, writeXlsx } from '../platform/tables/sheet.js'
+import { readSheetInThread } from '../platform/tables/read-in-thread.js'
+import { writeCsv, writeXlsx } from '../platform/tables/sheet.js'
+import { ThreadPool } from '../platform/threads/thread-pool.js'
 import { AreaMaker } from './area-maker.js'
 import { Area } from './area.model.js'
 import { CaseChangesService } from './case-changes.service.js'
@@ -54,6 +56,7 @@ export class CaseTablesService {
     @InjectModel(TestCase) private readonly models: typeof TestCase,
     @InjectModel(Area) private readonly areas: typeof Area,
     @InjectConnection() readonly sequelize: Sequelize,
+    private readonly threads: ThreadPool,
   ) {}
 
   async export({ project }: Context, dto: CaseExportDto): Promise<MadeTable> {
@@ -118,7 +121,7 @@ export class CaseTablesService {
   }
 
   private async read(bytes: Buffer): Promise<ReadTable> {
-    const table = readCaseTable(await readSheet(bytes))
+    const table = readCaseTable(await readSheetInThread(this.threads, bytes))
     if (!table.columns.includes('Title') && !table.columns.includes('Key'))
       throw new Problem(
         'invalid',

@@ -17,9 +17,6 @@ export interface BesideFile {
   belongs: Belongs | null
 }
 
-/** Largest file that is kept as an attachment, in bytes. */
-export const MOST_ATTACHED = 100 * 1024 ** 2
-
 /** Files that came along with result files, until the end of the delivery shows which of them belong to a result. */
 export class BesideFiles {
   readonly files: BesideFile[] = []

@@ -8,6 +8,7 @@ import { announce } from '../events/announce.js'
 import { BLOBS, type BlobStore } from '../platform/blobs/blob-store.js'
 import { type InTransaction, rowsOf, run } from '../platform/database.js'
 import { notFound, Problem } from '../platform/problem.js'
+import { ThreadPool } from '../platform/threads/thread-pool.js'
 import { RunsService } from '../runs/index.js'
 import { attachedTo, detach, matchBeside, storeBeside } from './beside.js'
 import { decidedOf } from './delivery-decided.js'
@@ -49,6 +50,7 @@ export class DeliveriesService {
     @InjectConnection() readonly sequelize: Sequelize,
     @Inject(BLOBS) private readonly blobs: BlobStore,
     private readonly scripts: ScriptMemory,
+    readonly threads: ThreadPool,
   ) {}
 
   async list({ project }: Context): Promise<DeliveryRow[]> {
@@ -143,7 +145,7 @@ export class DeliveriesService {
       return this.fileOf(id, fileId)
     }
     const content = await this.unpacked(name, original)
-    for await (const read of readFiles({ name, chunks: content, cut: () => false })) {
+    for await (const read of readFiles({ name, chunks: content, cut: () => false }, this)) {
       try {
         await this.change(project, id, (db, held) =>
           'stage' in read ? this.replace(db, project, held, fileId, read, original ?? '') : this.refuse(db, fileId, read),

@@ -7,8 +7,10 @@ import type { BlobStore } from '../platform/blobs/blob-store.js'
 import { afterCommit, type InTransaction, inTransaction, rowsOf, run } from '../platform/database.js'
 import * as metrics from '../platform/metrics.js'
 import { Problem } from '../platform/problem.js'
+import type { ThreadPool } from '../platform/threads/thread-pool.js'
 import type { RunsService } from '../runs/index.js'
-import { type BesideFile, BesideFiles, matchBeside, MOST_ATTACHED, storeBeside } from './beside.js'
+import { type BesideFile, BesideFiles, matchBeside, storeBeside } from './beside.js'
+import { MOST_ATTACHED } from './limits.js'
 import { decidedOf, NOTHING_DECIDED } from './delivery-decided.js'
 import { type EarlyPace, EarlyPlacing } from './early-placing.js'
 import { deliveryRun } from './delivery-run.js'
@@ -30,6 +32,7 @@ export interface DeliveryTools {
   blobs: BlobStore
   earlyPace: EarlyPace
   scripts: ScriptMemory
+  threads: ThreadPool
 }
 
 const MOST_CHANGED = 1000
@@ -81,8 +84,9 @@ export class Delivery implements Taker {
 
   async take(file: IncomingFile): Promise<void> {
     const { project } = this.context
+    const early = () => new EarlyPlacing(this.tools, project, this.tools.earlyPace)
     const known = () => this.tools.scripts.of(project.id)
-    for await (const read of readFiles(file, () => new EarlyPlacing(this.tools, project, this.tools.earlyPace), known)) {
+    for await (const read of readFiles(file, { threads: this.tools.threads, early, known })) {
       this.storing = true
       try {
         if ('stage' in read) this.files.push(await this.timed(read))
@@ -140,7 +144,7 @@ export class Delivery implements Taker {
   private async storeAgain(name: string, original: Kept): Promise<DeliveredFile> {
     const chunks = await unpacked(this.tools.blobs, original.hash)
     if (!chunks) throw new Error(`“${name}” is not in the store of contents`)
-    for await (const read of readFiles({ name, chunks, cut: () => false })) {
+    for await (const read of readFiles({ name, chunks, cut: () => false }, { threads: this.tools.threads, nested: true })) {
       try {
         if ('stage' in read) return await this.storeRead(read, original)
         throw read.refusal

@@ -5,6 +5,7 @@ import type { Context } from '../access/index.js'
 import type { DeliveryPlace } from '../contract/index.js'
 import { BLOBS, type BlobStore } from '../platform/blobs/blob-store.js'
 import { type Queryable, rowsOf } from '../platform/database.js'
+import { ThreadPool } from '../platform/threads/thread-pool.js'
 import { RunsService } from '../runs/index.js'
 import { EARLY_PACE } from './early-placing.js'
 import { Delivery } from './delivery.js'
@@ -20,6 +21,7 @@ export class IntakeService {
     @InjectConnection() readonly sequelize: Sequelize,
     @Inject(BLOBS) readonly blobs: BlobStore,
     readonly scripts: ScriptMemory,
+    readonly threads: ThreadPool,
   ) {}
 
   /** Opens a delivery; files are then taken one after the other, each wholly or not at all. */

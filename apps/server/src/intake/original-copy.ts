@@ -16,6 +16,11 @@ const LEVEL = { level: 1 }
 /** So much is handed to the packer at once: each handing over costs as much as packing some kilobytes. */
 const BLOCK = 1 << 17
 
+/** A file that was packed and waits for the store: in memory, or on disk. */
+export interface PackedOriginal extends Kept {
+  content: Uint8Array | { path: string }
+}
+
 /** A packed file in the store. */
 export interface Kept {
   hash: string
@@ -32,11 +37,20 @@ export async function unpacked(blobs: BlobStore, hash: string): Promise<Readable
   return packed.pipe(content)
 }
 
+export async function putOriginal(blobs: BlobStore, { hash, packed, content }: PackedOriginal): Promise<Kept> {
+  // what comes from another thread is a plain array
+  await blobs.put(hash, content instanceof Uint8Array ? Buffer.from(content.buffer, content.byteOffset, content.length) : content)
+  return { hash, packed }
+}
+
 /** A file as it comes in, packed and kept until it is known whether it is stored. */
 export class OriginalCopy {
   private pieces: Buffer[] = []
   private bytes = 0
   private large: LargeCopy | null = null
+
+  /** @param folder in which a large one is packed */
+  constructor(private readonly folder: string = tmpdir()) {}
 
   write(chunk: Uint8Array): void {
     if (this.large) return this.large.write(chunk)
@@ -44,7 +58,7 @@ export class OriginalCopy {
     this.pieces.push(Buffer.from(chunk))
     this.bytes += chunk.length
     if (this.bytes <= IN_MEMORY) return
-    this.large = new LargeCopy()
+    this.large = new LargeCopy(this.folder)
     for (const piece of this.pieces.splice(0)) this.large.write(piece)
   }
 
@@ -53,13 +67,16 @@ export class OriginalCopy {
     await this.large?.drained()
   }
 
-  /** Puts it into the store; to be called once everything was written. */
+  /** To be called once everything was written. */
+  async finish(): Promise<PackedOriginal> {
+    if (this.large) return this.large.finish()
+    const content = await promisify(gzip)(Buffer.concat(this.pieces), LEVEL)
+    return { hash: createHash('sha256').update(content).digest('hex'), packed: content.length, content }
+  }
+
+  /** The same, and puts it into the store. */
   async keep(blobs: BlobStore): Promise<Kept> {
-    if (this.large) return this.large.keep(blobs)
-    const packed = await promisify(gzip)(Buffer.concat(this.pieces), LEVEL)
-    const hash = createHash('sha256').update(packed).digest('hex')
-    await blobs.put(hash, packed)
-    return { hash, packed: packed.length }
+    return putOriginal(blobs, await this.finish())
   }
 
   dispose(): void {
@@ -69,8 +86,8 @@ export class OriginalCopy {
 }
 
 class LargeCopy {
-  private readonly folder = mkdtempSync(join(tmpdir(), 'bobbin-original-'))
-  private readonly path = join(this.folder, 'original.gz')
+  private readonly folder: string
+  private readonly path: string
   private readonly packer: Gzip = createGzip(LEVEL)
   private readonly hash = createHash('sha256')
   private bytes = 0
@@ -79,7 +96,9 @@ class LargeCopy {
   private used = 0
   private readonly packed: Promise<void>
 
-  constructor() {
+  constructor(around: string) {
+    this.folder = mkdtempSync(join(around, 'bobbin-original-'))
+    this.path = join(this.folder, 'original.gz')
     const { hash, packer, path } = this
     const count = (bytes: number) => (this.bytes += bytes)
     const hashed = async function* (chunks: AsyncIterable<Buffer>) {
@@ -122,13 +141,11 @@ class LargeCopy {
     })
   }
 
-  async keep(blobs: BlobStore): Promise<Kept> {
+  async finish(): Promise<PackedOriginal> {
     this.pack()
     this.packer.end()
     await this.packed
-    const hash = this.hash.digest('hex')
-    await blobs.put(hash, { path: this.path })
-    return { hash, packed: this.bytes }
+    return { hash: this.hash.digest('hex'), packed: this.bytes, content: { path: this.path } }
   }
 
   dispose(): void {

@@ -1,20 +1,15 @@
-import {
-  Bundle,
-  type EntrySink,
-  type FileFindings,
-  isPassedOver,
-  type OutcomeTotals,
-  Refusal,
-  RESULT_HEAD,
-  ResultFileStream,
-  TotalsCounter,
-} from '@bobbin/core'
-import { createHash } from 'node:crypto'
-import { MOST_ATTACHED } from './beside.js'
+import { type FileFindings, type OutcomeTotals, Refusal } from '@bobbin/core'
+import { mkdtempSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import type { BlobStore } from '../platform/blobs/blob-store.js'
+import { type ThreadLease, type ThreadPool, ThreadStopped } from '../platform/threads/thread-pool.js'
 import type { EarlyPlacing } from './early-placing.js'
 import type { KnownScripts } from './known-scripts.js'
-import { OriginalCopy } from './original-copy.js'
-import { ReadingTurns } from './reading-turns.js'
+import { type Kept, OriginalCopy, type PackedOriginal, putOriginal } from './original-copy.js'
+import { Arrival } from './reading/arrival.js'
+import type { Asked, PlainRefusal, ReadMessage, Said, UnreadMessage } from './reading/messages.js'
+import { unpackResults } from './reading/packed-results.js'
 import { Stage } from './staging.js'
 
 /** A file as it comes in, in pieces. `cut` is true once it passed the size limit. */
@@ -24,6 +19,15 @@ export interface IncomingFile {
   cut(): boolean
 }
 
+/** What was sent, packed, until the file that was read is let go. */
+export class ReadOriginal {
+  constructor(private readonly packed: PackedOriginal) {}
+
+  keep(blobs: BlobStore): Promise<Kept> {
+    return putOriginal(blobs, this.packed)
+  }
+}
+
 /** A file that was read to its end; its results wait in the stage. */
 export interface ReadFile {
   name: string
@@ -31,7 +35,7 @@ export interface ReadFile {
   totals: OutcomeTotals
   stage: Stage
   early: EarlyPlacing | null
-  original: OriginalCopy
+  original: ReadOriginal
   sha256: Buffer
   bytes: number
 }
@@ -44,110 +48,190 @@ export interface UnreadFile {
   /** What a file that is none of ours held, where it may be an attachment. */
   content: Buffer | null
   /** A file that can't be read today may be read by a later reader. */
-  original: OriginalCopy | null
+  original: ReadOriginal | null
   bytes: number
 }
 
-/** Read at one go: some two milliseconds of work, during which nothing else is done. */
-const PIECE = 1 << 16
-
-async function* pieces(chunks: AsyncIterable<Uint8Array>): AsyncGenerator<Uint8Array> {
-  for await (const chunk of chunks) for (let at = 0; at < chunk.length; at += PIECE) yield chunk.subarray(at, at + PIECE)
+/** What files are read with. */
+export interface ReadingTools {
+  threads: ThreadPool
+  /** Begins to place a file while it is read. */
+  early?: () => EarlyPlacing | null
+  /** Scripts that its tests need not be looked for. */
+  known?: () => KnownScripts | null
+  /** Who asks holds a thread already. */
+  nested?: boolean
 }
 
-/** Of all files that this process reads. */
-const turns = new ReadingTurns()
+/** A thread is given so many pieces ahead. */
+const MOST_OPEN = 2
 
 /**
- * Parses and stages while the bytes come in: memory does not grow with the file. An archive gives out its files one by one, each as
- * soon as it has come whole. The rest of a refused file is read and dropped, so that the next one can follow. The caller disposes
- * of each (disposeOf).
- * @param early begins to place a file while it is read
- * @param known scripts that its tests need not be looked for
+ * Has a delivered file read by a thread while its bytes come in: memory does not grow with the file, and whatever it holds, nobody else waits for
+ * it. An archive gives out its files one by one, each as soon as it has come whole. A file whose thread has to be ended is refused, and
+ * kept as it came. The caller disposes of each (disposeOf).
  */
-export async function* readFiles(
-  file: IncomingFile,
-  early: () => EarlyPlacing | null = () => null,
-  known: () => KnownScripts | null = () => null,
-): AsyncGenerator<ReadFile | UnreadFile> {
-  const bundle = new OpenBundle(file.name, early, known)
-  const stream = turns.open()
+export async function* readFiles(file: IncomingFile, tools: ReadingTools): AsyncGenerator<ReadFile | UnreadFile> {
+  let folder: string | null = null
+  const ownFolder = () => (folder ??= mkdtempSync(join(tmpdir(), 'bobbin-reading-')))
+  const arrival = new Arrival(file.chunks, ownFolder, () => tools.threads.look())
+  const lease = tools.nested ? tools.threads.leaseNow() : await tools.threads.lease(() => arrival.isWhole)
+  const reading = new ThreadReading(lease, tools)
   try {
-    for await (const chunk of pieces(file.chunks)) {
-      await turns.next(stream, chunk.length)
-      bundle.write(chunk)
-      yield* bundle.taken()
-      await bundle.drained()
+    reading.ask({ kind: 'file', name: file.name, folder: ownFolder() })
+    for await (const bytes of arrival.pieces()) {
+      reading.ask({ kind: 'piece', bytes }, [bytes.buffer])
+      await reading.below(MOST_OPEN)
+      yield* reading.taken()
+      if (reading.stopped) break
     }
-    if (file.cut()) bundle.refuse(new Refusal('tooLong', 'The file is larger than the server takes'))
-    bundle.end()
-    yield* bundle.taken()
+    if (file.cut()) reading.refuse({ code: 'tooLong', message: 'The file is larger than the server takes' })
+    else if (!reading.stopped) reading.ask({ kind: 'end' })
+    await reading.below(1)
+    // what follows is work for the database: the thread may read something else
+    lease.release()
+    yield* reading.taken()
+    if (reading.refusal)
+      yield { ...NOTHING_READ, name: file.name, refusal: reading.refusal, bytes: arrival.size, original: await setAside() }
   } finally {
-    bundle.dispose()
+    lease.release()
+    reading.dispose()
+    arrival.dispose()
+    if (folder) rmSync(folder, { recursive: true, force: true })
+  }
+
+  /** A file that ended its thread waits for a person, as it came. */
+  async function setAside(): Promise<ReadOriginal | null> {
+    if (!reading.stopped) return null
+    const copy = new OriginalCopy(ownFolder())
+    for await (const piece of arrival.pieces()) {
+      copy.write(piece)
+      await copy.drained()
+    }
+    return new ReadOriginal(await copy.finish())
   }
 }
+
+const NOTHING_READ = { passedOver: false, content: null }
 
 /** Lets go of what waits on disk for a file. */
 export function disposeOf(read: ReadFile | UnreadFile): void {
-  if ('stage' in read) {
-    void read.early?.giveUp()
-    read.stage.dispose()
-  }
-  read.original?.dispose()
+  if (!('stage' in read)) return
+  void read.early?.giveUp()
+  read.stage.dispose()
 }
 
-/** A delivered file whose bytes still come, and those of its files that are whole. */
-class OpenBundle {
-  private done: (ReadFile | UnreadFile)[] = []
-  private open: FileReading | null = null
-  private refusal: Refusal | null = null
-  private readonly bundle: Bundle
+/** What became of a delivered file whose thread was ended. */
+const STOPPED: Record<Exclude<ThreadStopped['code'], 'broken'>, string> = {
+  tooSlow: 'took too long to read and was broken off',
+  tooMuchMemory: 'took too much memory to read and was broken off',
+  crashed: 'broke its reader',
+}
+
+/** A delivered file while a thread reads it: its results are staged as they are told. */
+class ThreadReading {
+  private open: { name: string; stage: Stage; early: EarlyPlacing | null; framework: string | null | undefined } | null = null
+  private readonly done: (ReadFile | UnreadFile)[] = []
+  private wake: () => void = () => undefined
+  private failure: Error | null = null
+  stopped: ThreadStopped | null = null
+  /** Why the delivered file as a whole was not read to its end. */
+  refusal: Refusal | null = null
 
   constructor(
-    private readonly name: string,
-    early: () => EarlyPlacing | null,
-    known: () => KnownScripts | null,
+    private readonly lease: ThreadLease,
+    private readonly tools: ReadingTools,
   ) {
-    this.bundle = new Bundle(name, {
-      open: (inner, inside) => {
-        const reading = new FileReading(inner, inside, early(), new Stage(known()), (read) => {
-          this.open = null
-          this.done.push(read)
-        })
-        this.open = reading
-        return reading
-      },
-    })
+    lease.onMessage = (message) => this.attempt(() => this.hear(message as Said))
+    lease.onStop = (stopped) => {
+      this.stopped = stopped
+      if (stopped.code === 'broken') this.failure ??= stopped
+      else
+        this.refusal ??= new Refusal(
+          stopped.code,
+          `The file ${STOPPED[stopped.code]}. It is kept as it came, and is not read again by itself`,
+        )
+      this.letGo()
+      this.wake()
+    }
   }
 
-  write(chunk: Uint8Array): void {
-    this.attempt(() => this.bundle.write(chunk))
+  ask(asked: Asked, transfer: ArrayBuffer[] = []): void {
+    if (!this.stopped) this.lease.post(asked, transfer)
   }
 
-  end(): void {
-    this.attempt(() => this.bundle.end())
-    if (this.refusal) this.done.push({ name: this.name, refusal: this.refusal, passedOver: false, content: null, original: null, bytes: 0 })
-  }
-
-  async drained(): Promise<void> {
-    await this.open?.drained()
-  }
-
-  /** What came cannot be kept, whatever it was. */
-  refuse(refusal: Refusal): void {
-    this.refusal ??= refusal
-    this.open?.dispose()
-    this.open = null
+  /** Settles when the thread has fewer pieces before it, or was ended. @throws Error of our own making */
+  async below(most: number): Promise<void> {
+    while (this.lease.open >= most && !this.stopped && !this.failure) await new Promise<void>((resolve) => (this.wake = resolve))
+    if (this.failure) throw this.failure
   }
 
   private attempt(step: () => void): void {
-    if (this.refusal) return
     try {
       step()
     } catch (error) {
-      if (!(error instanceof Refusal)) throw error
-      this.refuse(error)
+      this.failure ??= error instanceof Error ? error : new Error(String(error))
     }
+    this.wake()
+  }
+
+  private hear(said: Said): void {
+    switch (said.kind) {
+      case 'opened': {
+        const { early, known } = this.tools
+        this.open = { name: said.name, stage: new Stage(known?.() ?? null), early: early?.() ?? null, framework: undefined }
+        return
+      }
+      case 'results':
+        for (const result of unpackResults(said.results)) this.open?.stage.add(result)
+        return
+      case 'framework':
+        if (this.open) this.open.framework = said.framework
+        return
+      case 'read':
+        return this.read(said)
+      case 'unread':
+        return this.unread(said)
+      case 'refused':
+        return this.refuse(said.refusal)
+      case 'failed':
+        throw new Error(said.message)
+      case 'answer':
+        this.lease.answered(said.bytes)
+        if (this.open) this.open.early?.offer(this.open.stage, this.open.framework)
+        return
+      case 'letGo':
+    }
+  }
+
+  private read({ findings, totals, sha256, bytes, original }: ReadMessage): void {
+    if (!this.open) return
+    const { name, stage, early } = this.open
+    this.open = null
+    this.done.push({ name, findings, totals, stage, early, original: new ReadOriginal(original), sha256: Buffer.from(sha256), bytes })
+  }
+
+  private unread({ refusal, passedOver, content, original, bytes }: UnreadMessage): void {
+    const name = this.open?.name ?? ''
+    this.letGo()
+    this.done.push({
+      ...{ name, refusal: refusalOf(refusal), passedOver, bytes },
+      content: content && Buffer.from(content.buffer, content.byteOffset, content.length),
+      original: original && new ReadOriginal(original),
+    })
+  }
+
+  /** What came cannot be kept, whatever it was. */
+  refuse(refusal: PlainRefusal): void {
+    this.refusal ??= refusalOf(refusal)
+    this.letGo()
+  }
+
+  /** Of the file that is open, which is not read to its end. */
+  private letGo(): void {
+    void this.open?.early?.giveUp()
+    this.open?.stage.dispose()
+    this.open = null
   }
 
   *taken(): Generator<ReadFile | UnreadFile> {
@@ -156,95 +240,9 @@ class OpenBundle {
 
   /** Whatever nobody took. */
   dispose(): void {
-    this.open?.dispose()
+    this.letGo()
     for (const read of this.done) disposeOf(read)
   }
 }
 
-/** One result file while its bytes come in. */
-class FileReading implements EntrySink {
-  private readonly hash = createHash('sha256')
-  private readonly original = new OriginalCopy()
-  private readonly totals = new TotalsCounter()
-  private readonly reader = new ResultFileStream((result) => {
-    this.totals.add(result.outcome)
-    this.stage.add(result)
-  })
-  private bytes = 0
-  private pieces: Uint8Array[] | null = []
-  private refusal: Refusal | null = null
-
-  constructor(
-    private readonly name: string,
-    private readonly inside: boolean,
-    private readonly early: EarlyPlacing | null,
-    private readonly stage: Stage,
-    private readonly finished: (read: ReadFile | UnreadFile) => void,
-  ) {}
-
-  write(chunk: Uint8Array): void {
-    this.hash.update(chunk)
-    this.bytes += chunk.length
-    this.keep(chunk)
-    if (!this.isPassedOver()) this.original.write(chunk)
-    this.attempt(() => this.reader.write(chunk))
-  }
-
-  end(): void {
-    const findings = this.attempt(() => this.reader.end())
-    if (findings) this.read(findings)
-    else this.unread(this.refusal ?? new Refusal('empty', 'The file is empty'))
-  }
-
-  private read(findings: FileFindings): void {
-    const { name, stage, early, original, bytes } = this
-    const totals = this.totals.settled(findings.settlement)
-    this.finished({ name, findings, totals, stage, early, original, sha256: this.hash.digest(), bytes })
-  }
-
-  private unread(refusal: Refusal): void {
-    const { name, original, bytes } = this
-    void this.early?.giveUp()
-    this.stage.dispose()
-    const passedOver = isPassedOver(refusal, this.inside)
-    if (passedOver) original.dispose()
-    const content = passedOver && this.pieces ? Buffer.concat(this.pieces) : null
-    this.finished({ name, refusal, passedOver, content, original: passedOver || bytes === 0 ? null : original, bytes })
-  }
-
-  private isPassedOver(): boolean {
-    return this.refusal !== null && isPassedOver(this.refusal, this.inside)
-  }
-
-  drained(): Promise<void> {
-    if (!this.refusal) this.early?.offer(this.stage, this.reader.framework)
-    return this.original.drained()
-  }
-
-  /** What turns out to be no result file may be a picture that one of them names; what is one is not kept. */
-  private keep(chunk: Uint8Array): void {
-    if (!this.inside || this.bytes > MOST_ATTACHED || (!this.refusal && this.bytes > RESULT_HEAD * 2)) this.pieces = null
-    this.pieces?.push(chunk.slice())
-  }
-
-  /** The archive around it is refused, which says it all. */
-  abort(): void {
-    this.dispose()
-  }
-
-  dispose(): void {
-    void this.early?.giveUp()
-    this.stage.dispose()
-    this.original.dispose()
-  }
-
-  private attempt<T>(step: () => T): T | null {
-    try {
-      return this.refusal ? null : step()
-    } catch (error) {
-      if (!(error instanceof Refusal)) throw error
-      this.refusal = error
-      return null
-    }
-  }
-}
+const refusalOf = ({ code, message }: PlainRefusal): Refusal => new Refusal(code, message)

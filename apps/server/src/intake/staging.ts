@@ -1,4 +1,5 @@
 import { detached, failureSignature, scriptIdentity, type Attempt, type Failure, type FileFindings, type TestResult } from '@bobbin/core'
+import type { ReadResult } from './reading/packed-results.js'
 import { hash } from 'node:crypto'
 import { type InTransaction, run } from '../platform/database.js'
 import { attemptLine } from './attempt-rows.js'
@@ -62,7 +63,7 @@ export class Stage {
     this.claims = known?.claims ?? null
   }
 
-  add(result: TestResult): void {
+  add(result: ReadResult): void {
     const script = this.knownScript(result)
     this.knownScripts.add(script)
     if (result.keys.length > 0 && this.toSettle.size < MOST_LEARNT) this.toSettle.add(this.seq)
@@ -72,7 +73,7 @@ export class Stage {
     const properties = result.properties.length > 0 ? textField(wellFormedJson(result.properties)) : NULL_FIELD
     for (const [i, attempt] of result.attempts.entries()) {
       if (attempt.attachments.length > 0) this.attachments.add(this.seq, i + 1, attempt.attachments)
-      this.attemptLines.add(attemptLine(i + 1, attempt, i === 0 ? properties : NULL_FIELD, this.textsOf(attempt)))
+      this.attemptLines.add(attemptLine(i + 1, attempt, i === 0 ? properties : NULL_FIELD, this.textsOf(attempt, result.signatures?.[i])))
     }
     this.seq++
   }
@@ -120,21 +121,21 @@ export class Stage {
   }
 
   /** The numbers of an attempt's texts, in the order of TEXTS; nothing where there are none. */
-  private textsOf({ failures, reason, stdout, stderr, steps }: Attempt): string {
-    const failed = failures.length > 0 ? this.failureTexts(failures) : reason ? `,${this.texts.bodies.add(reason)},` : ''
+  private textsOf({ failures, reason, stdout, stderr, steps }: Attempt, signature: string | null | undefined): string {
+    const failed = failures.length > 0 ? this.failureTexts(failures, signature) : reason ? `,${this.texts.bodies.add(reason)},` : ''
     if (failed === '' && !stdout && !stderr && steps.length === 0) return ''
     const story = steps.length > 0 ? this.texts.bodies.add(JSON.stringify(steps)) : ''
     return `${failed || ',,'},${this.texts.bodies.add(stdout)},${this.texts.bodies.add(stderr)},${story}`
   }
 
   /** Signature, message and failures. Many tests of a run fail for one cause, with the same words: those are looked at once. */
-  private failureTexts(failures: readonly Failure[]): string {
+  private failureTexts(failures: readonly Failure[], signature: string | null | undefined): string {
     const json = JSON.stringify(failures)
     const last = this.lastFailures.get(json)
     if (last !== undefined) return last
     const [first] = failures
     const texts = [
-      this.texts.signatures.add(first ? failureSignature(first) : null),
+      this.texts.signatures.add(signature === undefined && first ? failureSignature(first) : (signature ?? null)),
       this.texts.bodies.add(first ? (first.message ?? first.type ?? first.stack) : null),
       this.texts.bodies.add(json),
     ].join(',')

@@ -1,5 +1,7 @@
+import { availableParallelism } from 'node:os'
 import { join } from 'node:path'
 import type { S3Settings } from './blobs/s3-blobs.js'
+import { THREAD_LIMITS, type ThreadLimits } from './threads/thread-pool.js'
 
 /** What the server is told from outside; read once, at the edge. */
 export interface Config {
@@ -17,6 +19,8 @@ export interface Config {
   uploadIdleMs: number
   /** Where attachments and delivered files are kept: a folder or a bucket; every server process must see the same. */
   blobs: string | S3Settings
+  /** Threads that read what was sent: what they run, how many there are at most, and what one file may take. */
+  reading: { thread: URL | string; threads: number; limits: ThreadLimits }
   /** A delivery of more bytes is stored first and read from the queue. */
   queueBytes: number
   /** Below these folders of the server sources may be looked into; none where the list is empty. */
@@ -62,12 +66,21 @@ export function readConfig(env: Record<string, string | undefined>): Config {
     proxies,
     uploadIdleMs: idle * 1000,
     blobs: readBlobs(env),
+    reading: { thread: new URL('../reading-thread.js', import.meta.url), threads: readingThreads(env), limits: THREAD_LIMITS },
     queueBytes: megabytes(env, 'BOBBIN_QUEUE_MB', 128),
     sourceFolders: (env['BOBBIN_SOURCE_FOLDERS'] ?? '').split(':').filter((folder) => folder !== ''),
     sourceHosts: (env['BOBBIN_SOURCE_HOSTS'] ?? '').split(/[,\s]+/).filter((host) => host !== ''),
     log: env['BOBBIN_LOG'] === 'json' ? 'json' : 'text',
     metricsToken: env['BOBBIN_METRICS_TOKEN'] || null,
   }
+}
+
+/** One more than there are processors, so that one is free for files that have come whole while others still come. */
+function readingThreads(env: Record<string, string | undefined>): number {
+  const threads = Number(env['BOBBIN_READING_THREADS'] ?? availableParallelism() + 1)
+  if (!Number.isInteger(threads) || threads < 2 || threads > 64)
+    throw new Error(`BOBBIN_READING_THREADS is “${env['BOBBIN_READING_THREADS']}”; it must be a number from 2 to 64`)
+  return threads
 }
 
 function megabytes(env: Record<string, string | undefined>, name: string, usual: number): number {

@@ -63,7 +63,7 @@ describe('what is away', () => {
     const store = vi
       .spyOn(bobbin.app.get<BlobStore>(BLOBS), 'put')
       .mockRejectedValue(Object.assign(new Error('no space left on device'), { code: 'ENOSPC' }))
-    await expect(deliver()).rejects.toMatchObject({ status: 503, code: 'storeAway', retryAfterMs: 2000 })
+    await expect(deliver()).rejects.toMatchObject({ status: 507, code: 'diskFull', retryAfterMs: 2000 })
     expect(await bobbin.ask('select 1 as one from result_file')).toEqual([])
     store.mockRestore()
     expect((await deliver()).files[0]?.status).toBe('stored')

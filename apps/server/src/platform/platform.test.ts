@@ -3,10 +3,13 @@ import pg from 'pg'
 import { describe, expect, inject, it } from 'vitest'
 import { readConfig } from './config.js'
 import { migrate } from './migrate.js'
+import { THREAD_LIMITS } from './threads/thread-pool.js'
 
 describe('readConfig', () => {
   it('has sensible defaults', () => {
-    expect(readConfig({ BOBBIN_DATABASE_URL: 'postgres://x', BOBBIN_SECRET: 'a secret of the tests' })).toEqual({
+    const env = { BOBBIN_DATABASE_URL: 'postgres://x', BOBBIN_SECRET: 'a secret of the tests', BOBBIN_READING_THREADS: '3' }
+    expect(readConfig(env)).toEqual({
+      reading: { thread: new URL('../reading-thread.js', import.meta.url), threads: 3, limits: THREAD_LIMITS },
       databaseUrl: 'postgres://x',
       port: 4680,
       host: '127.0.0.1',

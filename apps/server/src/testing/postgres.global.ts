@@ -1,8 +1,12 @@
+import { rmSync } from 'node:fs'
+import { build } from 'rolldown'
 import type { TestProject } from 'vitest/node'
 
 declare module 'vitest' {
   interface ProvidedContext {
     databaseUrl: string
+    /** What reads files in threads, as one file of JavaScript. */
+    readingThread: string
   }
 }
 
@@ -12,8 +16,26 @@ interface OwnPostgres {
   destroy(): void
 }
 
+/** Threads run JavaScript, not what Vitest makes of TypeScript in memory. */
+async function bundleThread(): Promise<string> {
+  const root = new URL('../../../../', import.meta.url).pathname
+  const file = `${root}node_modules/.cache/bobbin/reading-thread-${process.pid}.mjs`
+  await build({
+    input: `${root}apps/server/src/reading-thread.ts`,
+    platform: 'node',
+    // what is installed is loaded from there
+    external: (id) => /^[a-z@]/.test(id) && !id.startsWith('@bobbin/') && !id.startsWith('@oxc-project/'),
+    resolve: { conditionNames: ['@bobbin/source', 'node', 'import'], extensionAlias: { '.js': ['.ts', '.js'] } },
+    output: { file, format: 'esm', codeSplitting: false },
+    logLevel: 'silent',
+  })
+  process.once('exit', () => rmSync(file, { force: true }))
+  return file
+}
+
 /** The database server for tests: the one `npm test` started, or one of our own for a run by hand. */
 export async function setup(project: TestProject): Promise<(() => Promise<void>) | undefined> {
+  project.provide('readingThread', await bundleThread())
   const given = process.env['BOBBIN_TEST_DATABASE_URL']
   if (given) {
     project.provide('databaseUrl', given)

@@ -9,6 +9,7 @@ import pg from 'pg'
 import { inject } from 'vitest'
 import { createApp } from '../app.js'
 import type { Config } from '../platform/config.js'
+import { THREAD_LIMITS } from '../platform/threads/thread-pool.js'
 import { migrate } from '../platform/migrate.js'
 import { type Seed, seedProject } from '../seed.js'
 
@@ -47,6 +48,7 @@ export class TestApp {
       proxies: 0,
       uploadIdleMs: 400,
       metricsToken: 'metrics-of-the-tests',
+      reading: settings.reading ?? { thread: inject('readingThread'), threads: 3, limits: THREAD_LIMITS },
       queueBytes: settings.queueBytes ?? 128 * 1024 ** 2,
       sourceFolders: settings.sourceFolders ?? [],
       sourceHosts: settings.sourceHosts ?? [],

@@ -25,7 +25,25 @@ const SURELY_LINEAR = 40
 /** Runs of each class of characters, and of what opens, separates or repeats something. */
 const FILLERS = [
   ...'0aA \t\n.-_/\\"\'[({<#@=&;:,|*$\u001bé›',
-  ...['a ', '0.', '1,', '/a', 'a/', '\\\\', '\\"', '""', '[[ATTACHMENT|', '\u001b[', '\u001b]', '<!--', '<a>', '{"a":', '[[', '\n\n ', ' \n'],
+  ...[
+    'a ',
+    '0.',
+    '1,',
+    '/a',
+    'a/',
+    '\\\\',
+    '\\"',
+    '""',
+    '[[ATTACHMENT|',
+    '\u001b[',
+    '\u001b]',
+    '<!--',
+    '<a>',
+    '{"a":',
+    '[[',
+    '\n\n ',
+    ' \n',
+  ],
   ...['at ', 'Caused by: ', 'expected ', 'E   ', 'Error: ', '(a', 'a.b', '0x1234 ', 'F-1 ', '- ', '...', 'aa\nbb'],
 ]
 /** With a letter behind it, which no pattern for the whole of it expects. */
@@ -56,7 +74,9 @@ function templates(): [string, string][] {
 /** Places behind which a value begins, one of each kind. */
 function placesOf(text: string): number[] {
   const kinds = new Map<string, number>()
-  for (const { 0: found, index } of text.matchAll(/"(?:[\w-]{1,40})": ?"?|[\w-]{1,40}="|<[\w-]{1,40}>|^ {0,9}[\w#.-]{1,20}[: ] ?|^(?:not )?ok \d+ (?:- )?/gm)) {
+  for (const { 0: found, index } of text.matchAll(
+    /"(?:[\w-]{1,40})": ?"?|[\w-]{1,40}="|<[\w-]{1,40}>|^ {0,9}[\w#.-]{1,20}[: ] ?|^(?:not )?ok \d+ (?:- )?/gm,
+  )) {
     const kind = found.replace(/\d+/g, '0')
     if (!kinds.has(kind)) kinds.set(kind, index + found.length)
   }
@@ -92,7 +112,9 @@ function growth(build: (length: number) => Uint8Array, read: (bytes: Uint8Array)
   if (timeOf(build(LARGE), read) < SURELY_LINEAR) return null
   const least = (length: number) => Math.min(...Array.from({ length: 5 }, () => timeOf(build(length), read)))
   const [small, large] = [least(SMALL), least(LARGE)]
-  return large < SURELY_LINEAR || large < small * MOST_RATIO ? null : `${small.toFixed(1)} ms for ${SMALL}, ${large.toFixed(1)} ms for ${LARGE}`
+  return large < SURELY_LINEAR || large < small * MOST_RATIO
+    ? null
+    : `${small.toFixed(1)} ms for ${SMALL}, ${large.toFixed(1)} ms for ${LARGE}`
 }
 
 function readFile(bytes: Uint8Array): void {
@@ -116,7 +138,20 @@ it.each(templates())('%s', (_, text) => {
 
 it('the beginning of any file', () => {
   const slow: string[] = []
-  for (const head of ['', '<', '<!DOCTYPE a [', '<?xml ', '{', '{"', '[', 'TAP version 13\n', 'ok 1 ', '1..', 'TN:', '<testsuite><testcase name="']) {
+  for (const head of [
+    '',
+    '<',
+    '<!DOCTYPE a [',
+    '<?xml ',
+    '{',
+    '{"',
+    '[',
+    'TAP version 13\n',
+    'ok 1 ',
+    '1..',
+    'TN:',
+    '<testsuite><testcase name="',
+  ]) {
     for (const filler of FILLERS) {
       const found = growth((length) => encode(head + run(filler, length)), readFile)
       if (found) slow.push(`${JSON.stringify(head)} + ${JSON.stringify(filler)}: ${found}`)

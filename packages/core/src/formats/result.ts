@@ -200,6 +200,10 @@ export type RefusalCode =
   | 'entities'
   | 'tooDeep'
   | 'tooLong'
+  /** Its reader took longer than a limit, or more memory, or broke off on it. */
+  | 'tooSlow'
+  | 'tooMuchMemory'
+  | 'crashed'
   | 'encoding'
 
 /** A file that is not taken in at all. The message names the value, the place and what would be right. */

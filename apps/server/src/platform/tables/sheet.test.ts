@@ -1,3 +1,4 @@
+import ExcelJS from 'exceljs'
 import fc from 'fast-check'
 import { spawnSync } from 'node:child_process'
 import { describe, expect, it } from 'vitest'
@@ -50,3 +51,15 @@ describe('CSV', () => {
 })
 
 it('a workbook is read back as it was written', async () => expect(await readSheet(await writeXlsx(SHEET, 'Cases'))).toEqual(SHEET))
+
+it('a workbook of ordinary size is read in time that grows with its cells', async () => {
+  const sheet: Sheet = Array.from({ length: 5000 }, (_, row) => Array.from({ length: 12 }, (_, column) => `cell ${row} ${column}`))
+  expect(await readSheet(await writeXlsx(sheet, 'Cases'))).toEqual(sheet)
+})
+
+it('a cell far away is refused with a sentence instead of being walked to', async () => {
+  const workbook = new ExcelJS.Workbook()
+  workbook.addWorksheet('Cases').getCell('XFD2000').value = 'far'
+  const bytes = Buffer.from(await workbook.xlsx.writeBuffer())
+  await expect(readSheet(bytes)).rejects.toThrow('2,000 rows and 16,384 columns; at most 100,000 and 200 are read')
+})

@@ -35,6 +35,9 @@ export async function writeXlsx(sheet: Sheet, name: string, widths: number[] = [
   return Buffer.from(await workbook.xlsx.writeBuffer())
 }
 
+/** The largest sheet that is read. */
+const [MOST_ROWS, MOST_COLUMNS] = [100_000, 200]
+
 /** What a workbook may come to unpacked, in bytes. */
 const MOST_UNPACKED = 64 * 1024 ** 2
 
@@ -78,11 +81,17 @@ async function readXlsx(bytes: Buffer): Promise<Sheet> {
   })
   const [page] = workbook.worksheets
   if (!page) throw new Problem('invalid', 'noTable', 'The workbook has no sheet')
+  // counted once: the library goes through all rows for it
+  const [rows, columns] = [page.rowCount, page.columnCount]
+  if (rows > MOST_ROWS || columns > MOST_COLUMNS) {
+    const words = `The sheet has ${rows.toLocaleString('en')} rows and ${columns.toLocaleString('en')} columns; at most ${MOST_ROWS.toLocaleString('en')} and ${MOST_COLUMNS} are read. Delete what is empty, or import it in parts`
+    throw new Problem('tooLarge', 'tooLarge', words)
+  }
   const sheet: Sheet = []
   page.eachRow({ includeEmpty: true }, (row) => {
-    const line: string[] = []
-    for (let column = 1; column <= page.columnCount; column++) line.push(row.getCell(column).text)
-    sheet.push(line.map((cell) => cell.replace(/\r\n/g, '\n')))
+    const line = new Array<string>(columns).fill('')
+    row.eachCell((cell, column) => (line[column - 1] = cell.text.replace(/\r\n/g, '\n')))
+    sheet.push(line)
   })
   return sheet
 }

@@ -48,6 +48,21 @@ describe('the size of an archive once unpacked', () => {
   })
 })
 
+it.each([
+  ['in the directory of its end', 16],
+  ['in its entry', -1],
+])('an archive that hides sizes in ZIP64 fields is not believed: %s', async (_, field) => {
+  const zip = zipOf('a', Buffer.from('ferry'))
+  const end = zip.lastIndexOf('PK\x05\x06')
+  if (field > 0) zip.writeUInt32LE(0xffffffff, end + field)
+  else zip.writeUInt32LE(0xffffffff, zip.indexOf('PK\x01\x02') + 20)
+  await expect(unpacksWithin(zip, 1000)).rejects.toThrow(RangeError)
+})
+
+it('an archive with something before it is not believed', async () => {
+  await expect(unpacksWithin(Buffer.concat([Buffer.from('before'), zipOf('a', Buffer.from('ferry'))]), 1000)).rejects.toThrow(RangeError)
+})
+
 it('a workbook that would fill the memory is refused with a sentence', async () => {
   await expect(readSheet(zipOf('xl/workbook.xml', Buffer.alloc(70 * 1024 * 1024)))).rejects.toMatchObject({ code: 'tooLarge' })
   await expect(readSheet(Buffer.from('PK\x03\x04 and no more'))).rejects.toMatchObject({ code: 'noTable' })

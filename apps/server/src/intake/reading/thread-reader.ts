@@ -1,0 +1,257 @@
+import {
+  Bundle,
+  type EntrySink,
+  type FileFindings,
+  isPassedOver,
+  Refusal,
+  RESULT_HEAD,
+  ResultFileStream,
+  TotalsCounter,
+} from '@bobbin/core'
+import { createHash } from 'node:crypto'
+import { MOST_ATTACHED } from '../limits.js'
+import { OriginalCopy } from '../original-copy.js'
+import type { Asked, PlainRefusal, ReadMessage, Said, UnreadMessage } from './messages.js'
+import { ResultPacker } from './packed-results.js'
+
+type Say = (said: Said, transfer?: ArrayBuffer[]) => void
+
+/**
+ * Reads delivered files in a thread of its own, one after the other: parses while the bytes come in, and says what it finds. An archive gives
+ * out its files one by one. The rest of a refused file is dropped.
+ * @param mostBuffers of memory outside the engine's heap, in bytes
+ */
+export class ThreadReader {
+  private file: OpenBundle | null = null
+
+  constructor(
+    private readonly say: Say,
+    private readonly mostBuffers: number,
+  ) {}
+
+  async hear(asked: Asked): Promise<void> {
+    switch (asked.kind) {
+      case 'file':
+        this.file = new OpenBundle(asked.name, asked.folder, this.say)
+        return this.answer()
+      case 'piece':
+        this.file?.write(asked.bytes)
+        return this.answer()
+      case 'end':
+        this.file?.end()
+        return this.answer()
+      case 'letGo':
+        this.file?.dispose()
+        this.file = null
+        this.say({ kind: 'letGo' })
+    }
+  }
+
+  private async answer(): Promise<void> {
+    const { file } = this
+    const bytes = (await file?.settled()) ?? 0
+    if (process.memoryUsage().arrayBuffers > this.mostBuffers)
+      file?.refuse(new Refusal('tooMuchMemory', 'It took more memory than one file may take'))
+    this.say({ kind: 'answer', bytes })
+  }
+}
+
+/** A delivered file whose bytes still come. */
+class OpenBundle {
+  private readonly bundle: Bundle
+  private open: OpenFile | null = null
+  private readonly ended: OpenFile[] = []
+  private refused = false
+  private bytes = 0
+
+  constructor(
+    name: string,
+    folder: string,
+    private readonly say: Say,
+  ) {
+    this.bundle = new Bundle(name, {
+      open: (inner, inside) => {
+        const file = new OpenFile(inner, inside, folder, say, (bytes) => (this.bytes += bytes))
+        this.open = file
+        this.ended.push(file)
+        return file
+      },
+    })
+  }
+
+  write(chunk: Uint8Array): void {
+    this.attempt(() => this.bundle.write(chunk))
+  }
+
+  end(): void {
+    this.attempt(() => this.bundle.end())
+  }
+
+  refuse(refusal: Refusal): void {
+    if (this.refused) return
+    this.refused = true
+    this.open?.dispose()
+    this.say({ kind: 'refused', refusal: plain(refusal) })
+  }
+
+  private attempt(step: () => void): void {
+    if (this.refused) return
+    try {
+      step()
+    } catch (error) {
+      if (!(error instanceof Refusal)) throw error
+      this.refuse(error)
+    }
+  }
+
+  /** Says what was found so far, and settles when more may come. @returns how much was read since the last time, in bytes */
+  async settled(): Promise<number> {
+    while (this.ended[0]?.hasEnded) await this.ended.shift()?.told()
+    if (!this.refused) await this.ended[0]?.drained()
+    const { bytes } = this
+    this.bytes = 0
+    return bytes
+  }
+
+  dispose(): void {
+    for (const file of this.ended) file.dispose()
+  }
+}
+
+const plain = ({ code, message }: Refusal): PlainRefusal => ({ code, message })
+
+/** One result file while its bytes come in. Several of an archive may end within one piece: each tells what it held when its turn comes. */
+class OpenFile implements EntrySink {
+  private readonly hash = createHash('sha256')
+  private readonly original: OriginalCopy
+  private readonly totals = new TotalsCounter()
+  private readonly packer = new ResultPacker()
+  private readonly reader = new ResultFileStream((result) => {
+    this.totals.add(result.outcome)
+    this.packer.add(result)
+    if (this.packer.isFull) this.tell()
+  })
+  /** What it said before its turn came. */
+  private waiting: Said[] | null = []
+  private framework: string | null | undefined
+  private bytes = 0
+  private pieces: Uint8Array[] | null = []
+  private refusal: Refusal | null = null
+  private findings: FileFindings | null = null
+  private over = false
+  private disposed = false
+
+  constructor(
+    name: string,
+    private readonly inside: boolean,
+    folder: string,
+    private readonly say: Say,
+    private readonly count: (bytes: number) => void,
+  ) {
+    this.original = new OriginalCopy(folder)
+    this.waiting?.push({ kind: 'opened', name })
+  }
+
+  get hasEnded(): boolean {
+    return this.over
+  }
+
+  write(chunk: Uint8Array): void {
+    this.hash.update(chunk)
+    this.bytes += chunk.length
+    this.count(chunk.length)
+    this.keep(chunk)
+    if (!this.isPassedOver()) this.original.write(chunk)
+    this.attempt(() => this.reader.write(chunk))
+  }
+
+  end(): void {
+    this.findings = this.attempt(() => this.reader.end())
+    this.over = true
+  }
+
+  private tell(): void {
+    const results = this.packer.take()
+    if (results) this.saying({ kind: 'results', results })
+  }
+
+  private saying(said: Said): void {
+    if (this.waiting) this.waiting.push(said)
+    else this.say(said)
+  }
+
+  /** Its turn has come: what it said and says goes out at once. */
+  private speak(): void {
+    const { waiting } = this
+    this.waiting = null
+    for (const said of waiting ?? []) this.say(said)
+    const { framework } = this.reader
+    if (framework === undefined || framework === this.framework) return
+    this.framework = framework
+    this.say({ kind: 'framework', framework })
+  }
+
+  async drained(): Promise<void> {
+    this.speak()
+    this.tell()
+    if (!this.isPassedOver()) await this.original.drained()
+  }
+
+  /** Says the rest, once it has ended. */
+  async told(): Promise<void> {
+    if (this.disposed) return
+    this.speak()
+    this.tell()
+    const said = this.findings ? await this.read(this.findings) : await this.unread(this.refusal ?? EMPTY)
+    this.say(said)
+  }
+
+  private async read(findings: FileFindings): Promise<ReadMessage> {
+    const { bytes } = this
+    const totals = this.totals.settled(findings.settlement)
+    const original = await this.original.finish()
+    return { kind: 'read', findings, totals, sha256: this.hash.digest(), bytes, original }
+  }
+
+  private async unread(refusal: Refusal): Promise<UnreadMessage> {
+    const { bytes } = this
+    const passedOver = isPassedOver(refusal, this.inside)
+    const content = passedOver && this.pieces ? Buffer.concat(this.pieces) : null
+    const original = passedOver || bytes === 0 ? null : await this.original.finish()
+    if (!original) this.original.dispose()
+    return { kind: 'unread', refusal: plain(refusal), passedOver, content, original, bytes }
+  }
+
+  private isPassedOver(): boolean {
+    return this.refusal !== null && isPassedOver(this.refusal, this.inside)
+  }
+
+  /** What turns out to be no result file may be a picture that one of them names; what is one is not kept. */
+  private keep(chunk: Uint8Array): void {
+    if (!this.inside || this.bytes > MOST_ATTACHED || (!this.refusal && this.bytes > RESULT_HEAD * 2)) this.pieces = null
+    this.pieces?.push(chunk.slice())
+  }
+
+  /** The archive around it is refused, which says it all. */
+  abort(): void {
+    this.dispose()
+  }
+
+  dispose(): void {
+    if (this.disposed) return
+    this.disposed = this.over = true
+    this.original.dispose()
+  }
+
+  private attempt<T>(step: () => T): T | null {
+    try {
+      return this.refusal ? null : step()
+    } catch (error) {
+      if (!(error instanceof Refusal)) throw error
+      this.refusal = error
+      return null
+    }
+  }
+}
+
+const EMPTY = new Refusal('empty', 'The file is empty')
