@@ -13,6 +13,7 @@ import { benchFormats } from './formats.mjs'
 import { makeCases, makeHistory } from './history.mjs'
 import { benchLatency, benchReporter } from './live.mjs'
 import { Figures } from './measure.mjs'
+import { benchPages } from './pages.mjs'
 import { benchParsing } from './parsing.mjs'
 import { benchReading } from './reading.mjs'
 import { startBench } from './server.mjs'
@@ -50,6 +51,12 @@ try {
     await inDatabase('bench_many', async (bench) => {
       await makeCases(bench.database, 1)
       await benchThroughput(figures, home, bench, postgres.url('bench_many'))
+    })
+  }
+  if (wants('pages')) {
+    await inDatabase('bench_pages', async (bench) => {
+      say('Making 5,000,000 results, half of the builds with a part of the tests …')
+      await benchPages(figures, home, bench)
     })
   }
   if (wants('delivery') || wants('reading')) {

@@ -1,6 +1,7 @@
 import { type DynamicModule, Global, Module } from '@nestjs/common'
 import { APP_FILTER } from '@nestjs/core'
 import { getConnectionToken, SequelizeModule } from '@nestjs/sequelize'
+import type { ReplicationOptions } from 'sequelize'
 import type { Sequelize } from 'sequelize-typescript'
 import { AccessModule, Account, ApiToken, Session } from './access/index.js'
 import { AttachmentsModule } from './attachments/attachments.module.js'
@@ -12,6 +13,7 @@ import { KeepingModule } from './keeping/keeping.module.js'
 import { LiveModule } from './live/live.module.js'
 import { BLOBS, blobStoreOf, KeptBlobs } from './platform/blobs/index.js'
 import { CONFIG, type Config } from './platform/config.js'
+import { READ_TIMEOUT_MS } from './platform/read-connections.js'
 import { ProblemFilter } from './platform/problem-filter.js'
 import { ThreadPool } from './platform/threads/thread-pool.js'
 import { Project } from './access/index.js'
@@ -22,6 +24,8 @@ import { RunsModule } from './runs/index.js'
 import { SourcesModule } from './sources/sources.module.js'
 import { ScriptsModule } from './scripts/index.js'
 import { ViewsModule } from './views/views.module.js'
+
+const NO_JIT = '-c jit=off'
 
 @Global()
 @Module({})
@@ -54,7 +58,12 @@ export class AppModule {
           synchronize: false,
           pool: { max: 10, acquire: 60_000 },
           // compiling a statement took longer than carrying it out, for every one of ours that is large enough for it
-          dialectOptions: { options: '-c jit=off' },
+          dialectOptions: { options: NO_JIT },
+          // two pools on one database: statements of pages must not take long, those that store may
+          replication: {
+            write: {},
+            read: [{ dialectOptions: { options: `${NO_JIT} -c statement_timeout=${READ_TIMEOUT_MS}` } }],
+          } as unknown as ReplicationOptions,
           retryAttempts: 0,
         }),
         AccessModule,

@@ -1,14 +1,17 @@
 import 'reflect-metadata'
 import { NestFactory } from '@nestjs/core'
+import { getConnectionToken } from '@nestjs/sequelize'
 import type { NestExpressApplication } from '@nestjs/platform-express'
 import compression from 'compression'
 import cookieParser from 'cookie-parser'
 import helmet from 'helmet'
+import type { Sequelize } from 'sequelize'
 import { AppModule } from './app.module.js'
 import { BodyPipe } from './platform/body-pipe.js'
 import type { Config } from './platform/config.js'
 import { JsonLog } from './platform/json-log.js'
 import { serveOperations } from './platform/operations.js'
+import { readRequests } from './platform/read-connections.js'
 import { requestContext } from './platform/request-context.js'
 import { serveCli, serveWeb } from './platform/web.js'
 
@@ -20,6 +23,7 @@ export async function createApp(config: Config): Promise<NestExpressApplication>
     abortOnError: false,
   })
   app.use(requestContext)
+  app.use(readRequests(() => app.get<Sequelize>(getConnectionToken())))
   app.use(
     helmet({
       contentSecurityPolicy: {

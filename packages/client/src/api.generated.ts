@@ -3260,6 +3260,8 @@ export interface operations {
         sort?: string
         /** @description At most so many rows. */
         limit?: number
+        /** @description So many rows stand before the first one. */
+        offset?: number
         format: 'csv' | 'xlsx' | 'json'
         /** @description Only these, by key. */
         keys?: string[]
@@ -3385,6 +3387,8 @@ export interface operations {
         sort?: string
         /** @description At most so many rows. */
         limit?: number
+        /** @description So many rows stand before the first one. */
+        offset?: number
       }
       header?: never
       path: {
@@ -4801,6 +4805,8 @@ export interface operations {
         only?: 'unlinked' | 'aside' | 'unknownKeys'
         /** @description At most so many rows. */
         limit?: number
+        /** @description So many rows stand before the first one. */
+        offset?: number
       }
       header?: never
       path: {

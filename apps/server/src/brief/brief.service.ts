@@ -33,14 +33,18 @@ export class BriefService {
     ])
     const counts = await Promise.all(latest.map((record) => this.runs.changeCounts(record)))
     const looked = latest.map((record, i) => ({ record, counts: counts[i] as Counts }))
-    const perRun = await Promise.all(looked.map((look) => this.ofRun(context, look.record, look.counts, outages)))
+    const headline = looked.find((look) => look.counts.newlyFailing > 0)?.record ?? latest[0]
+    const [perRun, mapping, areas] = await Promise.all([
+      Promise.all(looked.map((look) => this.ofRun(context, look.record, look.counts, outages))),
+      this.mapping(context),
+      headline ? this.areas(context, headline, lens.span) : null,
+    ])
     const findings: Finding[] = [
       ...perRun.flat(),
       ...outages.map(outageFinding),
       ...silent.map((found): Finding => ({ kind: 'silent', ...found, days: Math.floor(found.days) })),
-      ...(await this.mapping(context)),
+      ...mapping,
     ]
-    const headline = looked.find((look) => look.counts.newlyFailing > 0)?.record ?? latest[0]
     return {
       builds: recent[0]?.builds ?? 0,
       runs: recent[0]?.runs ?? 0,
@@ -53,7 +57,7 @@ export class BriefService {
         failing: record.failed + record.errored,
         newlyFailing: own.newlyFailing,
       })),
-      areas: headline ? await this.areas(context, headline, lens.span) : null,
+      areas,
     }
   }
 

@@ -67,13 +67,17 @@ export const caseRows = (sort: string | undefined) => `${CASE_WITH}
 select $prefix || '-' || c.number as key, c.title, c.area_id as "areaId", t.path as area, c.priority::int as priority, c.tags,
   o.name as owner, c.state, c.intent, c.estimate_s as "estimateS", c.updated_at as "updatedAt", coalesce(l.scripts, 0) as scripts,
   count(*) over ()::int as full
-${CASE_FROM} where ${CASE_FILTER} ${orderBy(sort)} limit $most`
+${CASE_FROM} where ${CASE_FILTER} ${orderBy(sort)} limit $most offset $offset`
 
 /** The same cases with everything they say, for tables. */
 export const caseTable = (sort: string | undefined) => `${CASE_WITH}
 select $prefix || '-' || c.number as key, c.title, coalesce(t.path, '') as area, c.state, c.priority::int as priority, c.tags,
   coalesce(o.name, '') as owner, c.intent, c.estimate_s as estimate, c.preconditions, c.steps
 ${CASE_FROM} where ${CASE_FILTER} ${orderBy(sort)}`
+
+/** The numbers of the same cases, in order. */
+export const caseNumbers = (sort: string | undefined) =>
+  `${CASE_WITH} select c.number::int as number ${CASE_FROM} where ${CASE_FILTER} ${orderBy(sort)}`
 
 export const CASES_ALL = 'select count(*)::int as all from test_case where project_id = $projectId and deleted_at is null'
 

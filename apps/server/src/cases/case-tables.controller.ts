@@ -1,5 +1,6 @@
 import { Controller, Get, HttpCode, Post, Query, Req, StreamableFile } from '@nestjs/common'
 import type { IncomingMessage } from 'node:http'
+import { Readable } from 'node:stream'
 import { Ctx, type Context } from '../access/index.js'
 import type { Imported, ImportPreview } from '../contract/index.js'
 import { readOneFile } from '../platform/upload.js'
@@ -20,7 +21,8 @@ export class CaseTablesController {
   @Get()
   async export(@Ctx() context: Context, @Query() dto: CaseExportDto): Promise<StreamableFile> {
     const { content, type, name } = await this.tables.export(context, dto)
-    return new StreamableFile(Buffer.from(content), { type, disposition: `attachment; filename="${name}"` })
+    const stream = typeof content === 'string' || Buffer.isBuffer(content) ? Readable.from([content]) : Readable.from(content)
+    return new StreamableFile(stream, { type, disposition: `attachment; filename="${name}"` })
   }
 
   /**

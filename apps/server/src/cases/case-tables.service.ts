@@ -24,17 +24,19 @@ import { Area } from './area.model.js'
 import { CaseChangesService } from './case-changes.service.js'
 import { filterBind } from './case-filter.js'
 import { numberOf } from './case-key.js'
-import { caseTable } from './case-queries.js'
+import { caseNumbers, caseTable } from './case-queries.js'
 import type { CaseExportDto } from './cases.dto.js'
 import { CasesService, rowOf } from './cases.service.js'
 import { REWRITE_CASES } from './change-queries.js'
 import { TestCase } from './test-case.model.js'
 
 const MOST_ROWS = 20_000
+/** So many cases are written to a table at a time. */
+const PIECE = 1000
 const WIDTHS = [12, 60, 30, 11, 9, 20, 20, 16, 10, 40, 50, 50]
 
 export interface MadeTable {
-  content: Buffer | string
+  content: Buffer | string | AsyncIterable<string>
   type: string
   name: string
 }
@@ -60,13 +62,25 @@ export class CaseTablesService {
   ) {}
 
   async export({ project }: Context, dto: CaseExportDto): Promise<MadeTable> {
-    const cases = await this.tableCases(this, project, dto)
     const name = `${project.slug}-cases.${dto.format}`
+    if (dto.format === 'csv') return { content: this.csv(project, dto), type: 'text/csv; charset=utf-8', name }
+    const cases = await this.tableCases(this, project, dto)
     if (dto.format === 'json') return { content: JSON.stringify(cases, null, 1), type: 'application/json', name }
     const sheet = writeCaseTable(cases)
-    if (dto.format === 'csv') return { content: writeCsv(sheet), type: 'text/csv; charset=utf-8', name }
     const type = 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet'
     return { content: await writeXlsx(sheet, 'Cases', WIDTHS), type, name }
+  }
+
+  /** Row by row: a table of any size is never whole in memory. */
+  private async *csv(project: Context['project'], filter: CaseExportDto): AsyncGenerator<string> {
+    const numbers = await rowsOf<{ number: number }>(this, caseNumbers(filter.sort), filterBind(project, filter))
+    if (numbers.length === 0) yield writeCsv(writeCaseTable([]))
+    for (let at = 0; at < numbers.length; at += PIECE) {
+      const keys = numbers.slice(at, at + PIECE).map(({ number }) => `${project.keyPrefix}-${number}`)
+      const cases = await this.tableCases(this, project, { ...(filter.sort && { sort: filter.sort }), keys })
+      // each piece is a table of its own: only the first keeps its heading
+      yield at === 0 ? writeCsv(writeCaseTable(cases)) : writeCsv(writeCaseTable(cases).slice(1), { bom: false })
+    }
   }
 
   private async tableCases(db: Queryable, project: Context['project'], filter: Partial<CaseExportDto>): Promise<TableCase[]> {

@@ -10,16 +10,20 @@ beforeAll(async () => {
 })
 afterAll(() => bobbin.stop())
 
-it('a list of 20,000 cases is answered whole, and changed in one statement', async () => {
+it('a list of 20,000 cases is answered page by page, and changed in one statement', async () => {
   // every connection of the server has made its plans for changes to a single case
   const small = { keys: ['FERRY-101'], set: { addTags: ['first'] } }
   await Promise.all(Array.from({ length: 20 }, () => ask('POST', '/cases/bulk', small)))
   const lines = Array.from({ length: 5000 }, (_, i) => `Case ${i}`).join('\n')
   const made = []
   for (let i = 0; i < 4; i++) made.push(await ask<{ changeId: number }>('POST', '/cases/outline', { text: lines }))
-  const all = await ask<CaseList>('GET', '/cases')
-  expect(all.rows).toHaveLength(20_003)
-  const keys = all.rows.map((row) => row.key)
+  const keys: string[] = []
+  for (let total = Infinity; keys.length < total;) {
+    const page = await ask<CaseList>('GET', `/cases?limit=5000&offset=${keys.length}`)
+    total = page.total
+    keys.push(...page.rows.map((row) => row.key))
+  }
+  expect(new Set(keys).size).toBe(20_003)
   expect((await ask<CaseChange>('POST', '/cases/bulk', { keys, set: { addTags: ['all'] } })).cases).toBe(20_003)
   // they were changed since: undo leaves what people touched
   for (const { changeId } of made) expect((await ask<CaseUndone>('POST', `/cases/changes/${changeId}/undo`)).undone).toBe(0)

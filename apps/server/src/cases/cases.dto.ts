@@ -155,8 +155,15 @@ export class CaseFilterDto {
   @Type(() => Number)
   @IsInt()
   @Min(1)
-  @Max(50_000)
+  @Max(5000)
   limit?: number
+  /** So many rows stand before the first one. */
+  @IsOptional()
+  @Type(() => Number)
+  @IsInt()
+  @Min(0)
+  @Max(10_000_000)
+  offset?: number
 }
 
 export class CaseKeysDto {

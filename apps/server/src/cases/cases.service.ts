@@ -18,8 +18,8 @@ import type { CaseEditDto, CaseFilterDto, NewCaseDto } from './cases.dto.js'
 import { REWRITE_CASES } from './change-queries.js'
 import { TestCase } from './test-case.model.js'
 
-/** One list holds at most this many; more is a job for the search. */
-const MOST_ROWS = 50_000
+/** One answer holds so many, unless it is asked for others. */
+const PAGE_ROWS = 1000
 const MOST_LINES = 5000
 /** What a case says: a change of it takes the approval away. */
 const CONTENT = ['title', 'preconditions', 'steps'] as const
@@ -38,13 +38,14 @@ export class CasesService {
     const [rows, [sums]] = await Promise.all([
       rowsOf<Omit<CaseRow, 'updatedAt'> & { updatedAt: Date; full: number }>(this, caseRows(filter.sort), {
         ...filterBind(project, filter),
-        most: filter.limit ?? MOST_ROWS,
+        most: filter.limit ?? PAGE_ROWS,
+        offset: filter.offset ?? 0,
       }),
       rowsOf<{ all: number }>(this, CASES_ALL, { projectId: project.id }),
     ])
     return {
       rows: rows.map(({ full: _, ...row }) => ({ ...row, updatedAt: row.updatedAt.toISOString() })),
-      total: rows[0]?.full ?? 0,
+      total: rows[0]?.full ?? filter.offset ?? 0,
       all: sums?.all ?? 0,
     }
   }

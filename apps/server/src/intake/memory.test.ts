@@ -23,7 +23,10 @@ it.each(['testng-xml', 'junit-xml of Vitest'])('memory does not grow with a file
   const { writeLarge } = (await import(tools('formats.mjs'))) as { writeLarge: (path: string, id: string, bytes: number) => void }
   const file = join(folder, 'results')
   writeLarge(file, format, 20 * MB)
-  const read = spawnSync(process.execPath, [`--max-old-space-size=${HEAP_MB}`, tools('peak.mjs'), file], { encoding: 'utf8' })
+  const read = spawnSync(process.execPath, [`--max-old-space-size=${HEAP_MB}`, tools('peak.mjs'), file], {
+    encoding: 'utf8',
+    env: { ...process.env, HEAP_MB: String(HEAP_MB) },
+  })
   expect(read.stderr).toBe('')
   expect(read.status).toBe(0)
   expect(Number(read.stdout)).toBeGreaterThan(0)

@@ -1,6 +1,8 @@
 import pg, { type ClientBase } from 'pg'
 import { DatabaseError, QueryTypes, type Sequelize, type Transaction, UniqueConstraintError } from 'sequelize'
 
+import { readRequest } from './read-connections.js'
+
 const { DatabaseError: PgError } = pg
 
 export interface Queryable {
@@ -60,8 +62,10 @@ export async function inTransaction<T>({ sequelize }: Queryable, work: (db: InTr
 /** Runs a SELECT (or a statement with RETURNING) and types its rows; `$name` in the text is bound from `bind`. */
 export async function rowsOf<T extends object>(db: Queryable, sql: string, bind: Record<string, unknown> = {}): Promise<T[]> {
   const { text, values } = positional(sql, bind)
-  const result = await db.sequelize.query(text, { bind: values, type: QueryTypes.SELECT, transaction: db.transaction ?? null, raw: true })
-  return result as T[]
+  const reading = db.transaction ? undefined : readRequest()
+  if (reading) return reading.run<T>(db.sequelize, text, values)
+  const options = { bind: values, type: QueryTypes.SELECT, transaction: db.transaction ?? null, raw: true, useMaster: true } as const
+  return (await db.sequelize.query(text, options)) as T[]
 }
 
 /** Runs a statement for its effect. */

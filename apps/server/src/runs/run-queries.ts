@@ -38,11 +38,12 @@ where r.lane_id = $laneId and r.sort_key > $sortKey collate "C" order by r.sort_
 /**
  * Every script of a run or of what it is compared with, and what changed, as the common table “changed”.
  * Compared with the newest result of each script since the last complete run of the lane: usually the build before, but
- * a build that could not judge hides nothing and breaks nothing. A script that is new there is looked for in the 30 runs before.
+ * a build that could not judge hides nothing and breaks nothing. Scripts that are new there are looked for in the 30 runs before, run by
+ * run until all are found: where builds run a part of the tests, the next one or two have nearly all of them.
  * Binds: runId, day, laneId, sortKey, incomplete.
  * @param outcomes only scripts that have one of these outcomes in the run: much less to read, and nothing that is gone
  */
-const changed = (outcomes: readonly number[] = []) => `
+const changed = (outcomes: readonly number[] = []) => `recursive
 base_runs as (
   select id, day, sort_key, outage from run
   where lane_id = $laneId and sort_key < $sortKey collate "C" and sort_key >= coalesce(
@@ -60,12 +61,22 @@ base_runs as (
     c.duration_ms, c.attempts, c.signature_id, c.message_id
   from cur c full join base b on b.script_id = c.script_id
 ), earlier_runs as (
-  select id, day, sort_key from run where lane_id = $laneId and sort_key < $sortKey collate "C" order by sort_key desc limit 30
+  select id, day, row_number() over (order by sort_key desc) as nth
+  from run where lane_id = $laneId and sort_key < $sortKey collate "C" order by sort_key desc limit 30
+), walk as (
+  select 0::bigint as nth, null::int as run_id, null::int[] as scripts, null::smallint[] as outcomes,
+    (select array_agg(script_id) from pairs where before is null) as missing
+  union all
+  select e.nth, e.id, found.scripts, found.outcomes, found.missing
+  from walk w join earlier_runs e on e.nth = w.nth + 1
+  cross join lateral (
+    select array_agg(m.id) filter (where r.outcome is not null) as scripts, array_agg(r.outcome) filter (where r.outcome is not null) as outcomes,
+      array_agg(m.id) filter (where r.outcome is null) as missing
+    from unnest(w.missing) m (id) left join result r on r.run_id = e.id and r.day = e.day and r.script_id = m.id
+  ) found
+  where w.missing is not null
 ), earlier as (
-  select distinct on (r.script_id) r.script_id, r.outcome, e.id as run_id
-  from earlier_runs e join result r on r.run_id = e.id and r.day = e.day
-  where r.script_id in (select script_id from pairs where before is null)
-  order by r.script_id, e.sort_key desc
+  select u.script_id, u.outcome, w.run_id from walk w cross join unnest(w.scripts, w.outcomes) as u (script_id, outcome)
 ), changed as (
   select p.script_id, coalesce(p.before, e.outcome)::int as before, coalesce(p.before_run, e.run_id) as before_run, p.now::int as now,
     p.duration_ms, p.attempts, p.signature_id, p.message_id,

@@ -26,8 +26,8 @@ import * as sql from './run-queries.js'
 
 const MOST_RUNS = 500
 const MOST_ROWS = 5000
-/** A delivery counts what it changed; after an upgrade or a late delivery the list does, for so many at a time. */
-const MOST_COUNTED = 20
+/** A delivery counts what it changed; after an upgrade or a late delivery the list does, for so long at a time, in milliseconds. */
+const MOST_COUNTING_MS = 100
 const FOLDED: readonly Change[] = ['unchanged']
 
 export interface RunRecord {
@@ -87,8 +87,11 @@ export class RunsService {
       rowsOf<RunRecord>(this, sql.RUN_ROWS, { ...bind, most: MOST_RUNS }),
       rowsOf<{ hidden: number }>(this, sql.RUNS_HIDDEN, bind),
     ])
-    const uncounted = records.filter((record) => record.changes === null).slice(0, MOST_COUNTED)
-    for (const record of uncounted) record.changes = await this.countChanges(record)
+    const until = performance.now() + MOST_COUNTING_MS
+    for (const record of records) {
+      if (performance.now() > until) break
+      record.changes ??= await this.countChanges(record)
+    }
     return { rows: records.map((record) => runRow(record)), hidden: hidden[0]?.hidden ?? 0 }
   }
 

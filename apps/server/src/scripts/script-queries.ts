@@ -8,50 +8,58 @@ where s.project_id = $projectId and s.keys <> '{}' and k.key ~ ('^' || $prefix |
   select 1 from test_case c where c.project_id = $projectId and c.deleted_at is null and c.number = split_part(k.key, '-', 2)::int
 )`
 
+/** Whether the script of the alias \`s\` has a case. */
+const IS_LINKED = `exists (
+  select 1 from link l join test_case c on c.id = l.case_id and c.deleted_at is null where l.script_id = s.id and l.state = 'active')`
+
 /**
- * The newest result of each script: nearly always in the newest run of one of its lanes; who is in none of those is looked for
- * in its own history. Common table \`newest\`, for the scripts of the project.
+ * Runs of the project, newest first, to be walked through until one has what is looked for. In a lane a later build stands before an earlier
+ * one, also where that one came in late: it counts as no newer than what follows it.
  */
-const NEWEST = `
-latest as (select distinct on (lane_id) id, day, started_at from run where project_id = $projectId order by lane_id, sort_key desc),
-newest as (
-  select distinct on (r.script_id) r.script_id, r.run_id, r.outcome, l.started_at
-  from latest l join result r on r.run_id = l.id and r.day = l.day
-  where $id::int is null or r.script_id = $id order by r.script_id, l.started_at desc
+const NEWEST_FIRST = `(
+  select id, day, sort_key, min(started_at) over (partition by lane_id order by sort_key desc) as at
+  from (select * from run where project_id = $projectId order by started_at desc limit 2000) r
 )`
 
-/** Scripts with their cases and newest result; \`only\` is null, 'unlinked', 'aside' or 'unknownKeys'. */
+/**
+ * Scripts with their cases and newest result; \`only\` is null, 'unlinked', 'aside' or 'unknownKeys'. Which rows the page has is settled
+ * first: for those alone the runs are walked through, from the newest on, to the first that has a result.
+ */
 export const SCRIPT_ROWS = `
-with ${NEWEST}, unknown as (select script_id, array_agg(key order by key) as keys from (${UNKNOWN_KEYS}) u group by script_id),
- linked as (
-  select l.script_id, array_agg($prefix || '-' || c.number order by c.number) as cases
-  from link l join test_case c on c.id = l.case_id and c.deleted_at is null
-  where l.project_id = $projectId and l.state = 'active' group by l.script_id
+with unknown as (select script_id, array_agg(key order by key) as keys from (${UNKNOWN_KEYS}) u group by script_id),
+ page as (
+  select s.id, u.keys, count(*) over ()::int as full
+  from script s
+  left join unknown u on u.script_id = s.id
+  where s.project_id = $projectId
+    and ($id::int is null or s.id = $id)
+    and ($search::text is null or s.name ilike $search or s.classname ilike $search or s.file ilike $search)
+    and ($only::text is null or ($only = 'unlinked' and s.triage is distinct from 'aside' and not ${IS_LINKED}) or
+      ($only = 'aside' and s.triage = 'aside' and not ${IS_LINKED}) or ($only = 'unknownKeys' and u.keys is not null))
+  order by coalesce(s.file, s.classname, ''), s.id limit $most offset $offset
+ ), runs as materialized (
+  select array_agg(id order by at desc, sort_key desc, id desc) as ids, array_agg(day order by at desc, sort_key desc, id desc) as days from ${NEWEST_FIRST} r
  )
-select ${SCRIPT_REF}, coalesce(l.cases, '{}') as cases, coalesce(u.keys, '{}') as "unknownKeys", l.cases is null and s.triage is not distinct from 'aside' as aside,
-  coalesce(n.run_id, o.run_id) as "lastRunId", coalesce(n.started_at, o.started_at) as "lastSeen", coalesce(n.outcome, o.outcome)::int as "lastCode", count(*) over ()::int as full
-from script s
-left join linked l on l.script_id = s.id
-left join unknown u on u.script_id = s.id
-left join newest n on n.script_id = s.id
+select ${SCRIPT_REF}, coalesce(l.cases, '{}') as cases, coalesce(p.keys, '{}') as "unknownKeys", l.cases is null and s.triage is not distinct from 'aside' as aside,
+  n.run_id as "lastRunId", r.started_at as "lastSeen", n.outcome::int as "lastCode", p.full
+from page p join script s on s.id = p.id
 left join lateral (
-  select r.run_id, r.outcome, u.started_at from result r join run u on u.id = r.run_id
-  where n.script_id is null and r.script_id = s.id order by u.started_at desc limit 1
-) o on true
-where s.project_id = $projectId
-  and ($id::int is null or s.id = $id)
-  and ($search::text is null or s.name ilike $search or s.classname ilike $search or s.file ilike $search)
-  and ($only::text is null or ($only = 'unlinked' and l.cases is null and s.triage is distinct from 'aside') or
-    ($only = 'aside' and l.cases is null and s.triage = 'aside') or ($only = 'unknownKeys' and u.keys is not null))
-order by coalesce(s.file, s.classname, ''), s.id
-limit $most`
+  select array_agg($prefix || '-' || c.number order by c.number) as cases
+  from link l join test_case c on c.id = l.case_id and c.deleted_at is null where l.script_id = p.id and l.state = 'active'
+) l on true
+left join lateral (
+  select r.run_id, r.outcome from runs cross join unnest(runs.ids, runs.days) as u (id, day)
+  cross join lateral (select x.run_id, x.outcome from result x where x.run_id = u.id and x.day = u.day and x.script_id = p.id limit 1) r
+  limit 1
+) n on true
+left join run r on r.id = n.run_id
+order by coalesce(s.file, s.classname, ''), s.id`
 
 /** How many scripts have no case, how many of these are set aside, and how many unknown keys there are. */
 export const SCRIPT_SUMS = `
 select count(*) filter (where s.triage is distinct from 'aside')::int as unlinked, count(*) filter (where s.triage = 'aside')::int as aside,
   (select count(distinct key)::int from (${UNKNOWN_KEYS}) u) as "unknownKeys"
-from script s where s.project_id = $projectId and not exists (
-  select 1 from link l join test_case c on c.id = l.case_id and c.deleted_at is null where l.script_id = s.id and l.state = 'active')`
+from script s where s.project_id = $projectId and not ${IS_LINKED}`
 
 /** Writes a decision beside scripts that have no case. */
 export const DECIDE = `

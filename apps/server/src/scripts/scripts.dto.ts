@@ -16,6 +16,13 @@ export class ScriptFilterDto {
   @Min(1)
   @Max(5000)
   limit?: number
+  /** So many rows stand before the first one. */
+  @IsOptional()
+  @Type(() => Number)
+  @IsInt()
+  @Min(0)
+  @Max(10_000_000)
+  offset?: number
 }
 
 export class DecideDto {

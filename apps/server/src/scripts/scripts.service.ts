@@ -21,7 +21,8 @@ import { caseForEach } from './case-for-each.js'
 import { DECIDE, LINKS_OF_SCRIPT, SCRIPT_ROWS, SCRIPT_SUMS, SCRIPTS_OF_CASE } from './script-queries.js'
 import type { ScriptFilterDto } from './scripts.dto.js'
 
-const MOST_ROWS = 5000
+/** One answer holds so many, unless it is asked for others. */
+const PAGE_ROWS = 500
 
 type Row = Omit<ScriptRow, 'lastOutcome' | 'lastSeen'> & { lastCode: number | null; lastSeen: Date | null; full: number }
 
@@ -38,21 +39,21 @@ export class ScriptsService {
     const { project } = context
     const search = filter.search?.trim() ? `%${filter.search.trim().replace(/[%_\\]/g, '\\$&')}%` : null
     const [rows, sums] = await Promise.all([
-      this.rows(context, { id: null, search, only: filter.only ?? null, most: filter.limit ?? MOST_ROWS }),
+      this.rows(context, { id: null, search, only: filter.only ?? null, most: filter.limit ?? PAGE_ROWS, offset: filter.offset ?? 0 }),
       rowsOf<Omit<ScriptList, 'rows' | 'total'>>(this, SCRIPT_SUMS, { projectId: project.id, prefix: project.keyPrefix }),
     ])
-    return { rows: rows.map(rowOf), total: rows[0]?.full ?? 0, ...(sums[0] ?? { unlinked: 0, aside: 0, unknownKeys: 0 }) }
+    return { rows: rows.map(rowOf), total: rows[0]?.full ?? filter.offset ?? 0, ...(sums[0] ?? { unlinked: 0, aside: 0, unknownKeys: 0 }) }
   }
 
   private rows(
     { project }: Context,
-    bind: { id: number | null; search: string | null; only: string | null; most: number },
+    bind: { id: number | null; search: string | null; only: string | null; most: number; offset: number },
   ): Promise<Row[]> {
     return rowsOf<Row>(this, SCRIPT_ROWS, { projectId: project.id, prefix: project.keyPrefix, ...bind })
   }
 
   async get(context: Context, id: number): Promise<ScriptDetail> {
-    const [row] = await this.rows(context, { id, search: null, only: null, most: 1 })
+    const [row] = await this.rows(context, { id, search: null, only: null, most: 1, offset: 0 })
     if (!row) throw notFound('script', id)
     const [links, histories] = await Promise.all([this.links(context, id), this.history.histories(context.project.id, [id])])
     return { ...rowOf(row), links, histories: histories.get(id) ?? [] }

@@ -15,10 +15,10 @@ const asText = (cell: string) => (FORMULA.test(cell) ? `'${cell}` : cell)
 const fromText = (cell: string) => (cell.startsWith("'") && FORMULA.test(cell.slice(1)) ? cell.slice(1) : cell)
 
 /** CSV as RFC 4180 has it, with a byte order mark so that spreadsheets read UTF-8. */
-export function writeCsv(sheet: Sheet): string {
+export function writeCsv(sheet: Sheet, { bom = true }: { bom?: boolean } = {}): string {
   return stringify(
     sheet.map((line) => line.map(asText)),
-    { bom: true, record_delimiter: 'windows' },
+    { bom, record_delimiter: 'windows' },
   )
 }
 

@@ -47,8 +47,8 @@ export function CasesPage() {
     const open = now().get('case')
     setAddress({ pick: null, ...(open && keys.includes(open) && { case: null }) })
   }
-  if (cases.isPending) return <Loading what="the cases" />
-  if (cases.error) return <ErrorState error={cases.error} onRetry={() => void cases.refetch()} />
+  if (!cases.data && !cases.error) return <Loading what="the cases" />
+  if (!cases.data) return <ErrorState error={cases.error} onRetry={() => void cases.refetch()} />
   const { rows, total, all } = cases.data
   const columns = readColumns(params.get('cols'))
   return (

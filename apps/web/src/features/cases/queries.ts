@@ -1,15 +1,14 @@
 import { useQuery } from '@tanstack/react-query'
 import { useSession } from '../../context/session.js'
 import { api } from '../../lib/api.js'
+import { useAllPages } from '../../lib/use-all-pages.js'
 import type { CaseFilter } from './case-address.js'
 
 export function useCases(filter: CaseFilter) {
   const { project } = useSession()
-  return useQuery({
-    queryKey: ['cases', project.slug, filter],
-    queryFn: ({ signal }) => api.get('/projects/{project}/cases', { path: { project: project.slug }, query: filter, signal }),
-    placeholderData: (before) => before,
-  })
+  return useAllPages(['cases', project.slug, filter], (offset, signal) =>
+    api.get('/projects/{project}/cases', { path: { project: project.slug }, query: { ...filter, offset }, signal }),
+  )
 }
 
 export function useAreas() {

@@ -52,7 +52,8 @@ function CasePicker({ script, onDone }: { script: ScriptRef; onDone: () => void 
   const { link, unlink } = useLinking(script)
   const cases = useQuery({
     queryKey: ['cases', project.slug, 'pick', search],
-    queryFn: ({ signal }) => api.get('/projects/{project}/cases', { path: { project: project.slug }, query: { search }, signal }),
+    queryFn: ({ signal }) =>
+      api.get('/projects/{project}/cases', { path: { project: project.slug }, query: { search, limit: SHOWN }, signal }),
     placeholderData: (before) => before,
   })
   const rows = (cases.data?.rows ?? []).slice(0, SHOWN)

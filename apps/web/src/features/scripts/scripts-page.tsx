@@ -5,6 +5,7 @@ import { ProjectLink } from '../../context/project-link.js'
 import { useSession } from '../../context/session.js'
 import { api } from '../../lib/api.js'
 import { count } from '../../lib/format.js'
+import { useAllPages } from '../../lib/use-all-pages.js'
 import { useAddress } from '../../lib/use-address.js'
 import { useKeys } from '../../lib/use-keys.js'
 import { Inspector } from '../../ui/inspector.js'
@@ -39,11 +40,9 @@ export function ScriptsPage() {
   const search = params.get('search') ?? ''
   const only = (['unlinked', 'aside', 'unknownKeys'] as const).find((word) => word === params.get('only'))
   const query = { ...(search && { search }), ...(only && { only }) }
-  const scripts = useQuery({
-    queryKey: ['scripts', project.slug, query],
-    queryFn: ({ signal }) => api.get('/projects/{project}/scripts', { path: { project: project.slug }, query, signal }),
-    placeholderData: (before) => before,
-  })
+  const scripts = useAllPages(['scripts', project.slug, query], (offset, signal) =>
+    api.get('/projects/{project}/scripts', { path: { project: project.slug }, query: { ...query, offset }, signal }),
+  )
   const selected = params.get('script')
   const [picked, setPicked] = useState<ReadonlySet<string>>(NONE)
   const pick = (keys: string[], on: boolean) =>
@@ -54,9 +53,10 @@ export function ScriptsPage() {
         else next.delete(key)
       return next
     })
-  if (scripts.isPending) return <Loading what="the scripts" />
-  if (scripts.error) return <ErrorState error={scripts.error} onRetry={() => void scripts.refetch()} />
-  const { rows, total } = scripts.data
+  const { data } = scripts
+  if (!data && !scripts.error) return <Loading what="the scripts" />
+  if (!data) return <ErrorState error={scripts.error} onRetry={() => void scripts.refetch()} />
+  const { rows, total } = data
   return (
     <>
       <section aria-label="Scripts" className="@container flex min-w-0 flex-1 flex-col">
@@ -75,7 +75,7 @@ export function ScriptsPage() {
                     : 'border-b-2 border-transparent text-soft hover:text-ink'
                 }
               >
-                {value && `${scripts.data[value]} `}
+                {value && `${data[value]} `}
                 {words}
               </button>
             ))}

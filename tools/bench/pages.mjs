@@ -1,0 +1,163 @@
+// Every GET route of the API on a large project of which half of the builds ran a part of the tests. A route that is added is measured
+// by itself; one with a parameter of a new name needs an entry below, and stops the bench until it has one.
+import { readFileSync } from 'node:fs'
+import { join } from 'node:path'
+import { ROOT } from '../lib/process.mjs'
+import { writeFileOf } from './files.mjs'
+import { outputOf } from './turns.mjs'
+
+const ROUNDS = 5
+const MOST_MS = 300
+const SCRIPTS = 20_000
+const PARTIAL = 1000
+const BUILDS = 60
+const ENVIRONMENTS = 4
+const PIPELINES = 2
+
+/** Streams for as long as somebody listens, and what goes out of the project as files. */
+const LEFT_OUT = new Set(['/projects/{project}/events'])
+
+/** The bound holds for a machine whose bare saxes pass over the file of 50 MB takes so long, in milliseconds. */
+const REFERENCE_PASS_MS = 750
+
+export async function benchPages(figures, home, bench) {
+  const file = await writeFileOf(join(home, '50mb.xml'), { bytes: 50_000_000 })
+  const pass = Number(outputOf('pass.mjs', 'bare', file))
+  const most = Math.round(MOST_MS * Math.max(1, pass / REFERENCE_PASS_MS))
+  console.log(`The bare pass takes ${Math.round(pass)} ms here: ${most} ms for a page are asked for`)
+  await measurePages(figures, bench, await makeLarge(bench), most)
+}
+
+export async function measurePages(figures, bench, values, most = MOST_MS) {
+  const document = JSON.parse(readFileSync(join(ROOT, 'apps/server/src/openapi/openapi.json'), 'utf8'))
+  for (const [path, item] of Object.entries(document.paths)) {
+    if (!item.get || LEFT_OUT.has(path)) continue
+    const url = addressOf(path, [...(item.parameters ?? []), ...(item.get.parameters ?? [])], values)
+    const { ms, status, bytes } = await timeOf(bench, url)
+    if (status >= 500) throw new Error(`GET ${url} answered ${status}`)
+    figures.add('pages', `GET ${path}`, ms, 'ms', most, `${status}, ${Math.ceil(bytes / 1000)} kB`)
+  }
+}
+
+/** Fills in what a route asks for. */
+function addressOf(path, parameters, values) {
+  const value = (name, where) => {
+    const own = values[`${path} ${name}`] ?? values[name === 'id' ? path.split('/').at(path.split('/').indexOf('{id}') - 1) : name]
+    if (own === undefined)
+      throw new Error(`The bench has no value for ${where} parameter “${name}” of ${path}: add it to tools/bench/pages.mjs`)
+    return own
+  }
+  const required = parameters.filter((one) => one.in === 'query' && one.required)
+  const query = required.map(({ name }) =>
+    [value(name, 'query')]
+      .flat()
+      .map((one) => `${name}=${encodeURIComponent(one)}`)
+      .join('&'),
+  )
+  const filled = path.replace(/\{(\w+)\}/g, (_, name) => encodeURIComponent(value(name, 'path')))
+  return `/api${filled}${query.length > 0 ? `?${query.join('&')}` : ''}`
+}
+
+async function timeOf(bench, url) {
+  let ms = Infinity
+  let [status, bytes] = [0, 0]
+  for (let i = 0; i <= ROUNDS; i++) {
+    const began = performance.now()
+    const answer = await fetch(bench.url + url, { headers: { cookie: bench.cookie } })
+    // what is a stream of rows or bytes is there with its first piece; a page needs the whole of its JSON
+    let first = null
+    bytes = 0
+    for await (const piece of answer.body) {
+      first ??= performance.now()
+      bytes += piece.length
+    }
+    status = answer.status
+    const isStream = !/json/.test(answer.headers.get('content-type') ?? '')
+    // plans and caches, as a server that runs has them
+    if (i > 0) ms = Math.min(ms, (isStream && first !== null ? first : performance.now()) - began)
+  }
+  return { ms, status, bytes }
+}
+
+/** What each run changed is counted when it is delivered; these were not. */
+async function countChanges(bench) {
+  for (let left = 1; left > 0;) {
+    const answer = await fetch(`${bench.url}/api/projects/bench/runs?span=200`, { headers: { cookie: bench.cookie } })
+    left = (await answer.json()).rows.filter((row) => !row.changes).length
+  }
+}
+
+/** @returns values for parameters by name, or by the word before `{id}` */
+export async function makeLarge(bench) {
+  const { database } = bench
+  const ask = async (sql, bind = []) => (await database.query(sql, bind)).rows
+  await ask(`insert into environment (project_id, name) select 1, 'pages-' || i from generate_series(1, ${ENVIRONMENTS}) i`)
+  await ask(`insert into area (project_id, name) select 1, 'area ' || i from generate_series(0, 199) i`)
+  await ask(
+    `insert into test_case (project_id, number, area_id, title, preconditions, steps, tags)
+     select 1, i + 1000, a.id, 'a vehicle of kind ' || i || ' stands in its lane', 'the deck is empty', '[]', array['deck', 'tag ' || i % 40]
+     from generate_series(1, 20000) i join area a on a.project_id = 1 and a.name = 'area ' || i % 200`,
+  )
+  await ask(
+    `insert into script (project_id, identity, name, classname, file)
+     select 1, sha256(convert_to('pages ' || i, 'UTF8')), 'vehicle ' || i || ' stands in its lane', 'ferry.deck.Planner' || i % 400, 'deck/planner-' || i % 400 || '.spec.ts'
+     from generate_series(1, ${SCRIPTS}) i`,
+  )
+  await ask(
+    `insert into link (project_id, script_id, case_id, origin, state)
+     select 1, s.id, c.id, 'declared', 'active' from (select id, row_number() over (order by id) as n from script where project_id = 1) s
+     join test_case c on c.project_id = 1 and c.number = 1000 + s.n where s.n % 5 > 0`,
+  )
+  const [{ signature }] = await ask(
+    `insert into signature (project_id, hash, text) values (1, sha256('p'), 'expected lane to be free') returning id as signature`,
+  )
+  const [{ body }] = await ask(
+    `insert into body (project_id, hash, text) values (1, sha256('p'), 'expected lane 3 to be free') returning id as body`,
+  )
+  const [{ account }] = await ask('select id as account from account limit 1')
+  for (let p = 1; p <= PIPELINES; p++) {
+    const runs = await ask(
+      `with p as (insert into pipeline (project_id, name) values (1, 'pages-${p}') returning id),
+        l as (insert into lane (project_id, pipeline_id, branch, environment_id) select 1, p.id, 'main', e.id from p, environment e where e.name like 'pages-%' returning id, pipeline_id),
+        b as (insert into build (project_id, pipeline_id, branch, name, sort_key) select 1, p.id, 'main', i::text, to_char(i, 'FM0000000000') from p, generate_series(1, ${BUILDS}) i returning id, name, sort_key)
+       insert into run (project_id, build_id, lane_id, sort_key, day, started_at, total, passed)
+       select 1, b.id, l.id, b.sort_key, (now() - make_interval(days => ${BUILDS} - b.name::int))::date, now() - make_interval(days => ${BUILDS} - b.name::int),
+         case when b.name::int % 2 = 0 then ${PARTIAL} else ${SCRIPTS} end, case when b.name::int % 2 = 0 then ${PARTIAL} else ${SCRIPTS} end
+       from b, l returning id, day::text as day, total`,
+    )
+    for (const { id, day, total } of runs) {
+      await ask('select ensure_month($1::date)', [day])
+      await ask(
+        `insert into result (run_id, script_id, day, outcome, attempts, duration_ms, signature_id, message_id)
+         select $1, s.id, $2::date, case when s.n % 400 = 0 and $1 / 3 % 2 = 0 then 2 when (s.n + $1) % 900 = 0 then 7 else 1 end, 1, 100 + s.n % 50,
+           case when s.n % 400 = 0 and $1 / 3 % 2 = 0 then $4::int end, case when s.n % 400 = 0 and $1 / 3 % 2 = 0 then $5::bigint end
+         from (select id, row_number() over (order by id) as n from script where project_id = 1) s where $3 = ${SCRIPTS} or s.n % ${SCRIPTS / PARTIAL} = $1 % ${SCRIPTS / PARTIAL}`,
+        [id, day, total, signature, body],
+      )
+      await ask(`insert into delivery (project_id, account_id, run_id, source, target, state) values (1, $1, $2, 'cli', '{}', 'taken')`, [
+        account,
+        id,
+      ])
+    }
+  }
+  await ask('vacuum analyze')
+  await countChanges(bench)
+  const report = await bench.deliver(
+    '<testsuite name="s"><testcase classname="c" name="n"><failure message="m"/><system-out>[[ATTACHMENT|shots/n.txt]]</system-out></testcase></testsuite>',
+    { pipeline: 'pages-1', build: '61', environment: 'pages-1' },
+  )
+  const [{ file, script }] = await ask(
+    `select f.id as file, r.script_id as script from result_file f join result r on r.run_id = f.run_id where f.delivery_id = $1`,
+    [report.deliveryId],
+  )
+  const [full] = await ask(`select id from run where total = ${SCRIPTS} order by day desc, id desc limit 1`)
+  const scripts = (await ask('select id from script where project_id = 1 order by id limit 200')).map(({ id }) => id)
+  const results = '/projects/{project}/runs/{id}/results/{script}'
+  return {
+    ...{ project: 'bench', key: 'FERRY-1001', runs: full.id, scripts: scripts[0], deliveries: report.deliveryId, file, attachments: 1 },
+    ...{ format: 'csv', page: 'cases', change: 'stillFailing', ordinal: 1, script: scripts[0] },
+    '/projects/{project}/runs/{id}/threads scripts': scripts.join(','),
+    [`${results} script`]: scripts[0],
+    [`${results}/attempts/{ordinal}/attachments script`]: script,
+  }
+}
