@@ -1,7 +1,8 @@
 import { expect, test } from '@playwright/test'
 import { AxeBuilder } from '@axe-core/playwright'
 import { databaseFor } from './database.js'
-import { startTestServer } from '../tools/lib/test-server.mjs'
+import { firstRunCode } from '../tools/lib/first-run.mjs'
+import { startTestServer, TEST_SECRET } from '../tools/lib/test-server.mjs'
 
 test('a Bobbin that nobody has used makes its first account and project, by keyboard alone', async ({ page }) => {
   const { url, drop } = await databaseFor('first')
@@ -11,7 +12,8 @@ test('a Bobbin that nobody has used makes its first account and project, by keyb
     await expect(page.getByRole('heading', { level: 1 })).toHaveText('Nobody has used this Bobbin yet')
     expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([])
     await page.getByLabel('Name', { exact: true }).focus()
-    for (const words of ['Ann Harbour', 'ann@gullhaven.example', 'ten letters at least', '', 'Pilot Boats', '', '']) {
+    const code = firstRunCode(TEST_SECRET)
+    for (const words of ['Ann Harbour', 'ann@gullhaven.example', 'ten letters at least', '', 'Pilot Boats', '', '', code]) {
       await page.keyboard.type(words)
       await page.keyboard.press('Tab')
     }

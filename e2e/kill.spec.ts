@@ -2,7 +2,8 @@ import { ApiClient, deliver, type DeliveryReport } from '@bobbin/client'
 import pg from 'pg'
 import { expect, test } from '@playwright/test'
 import { databaseFor } from './database.js'
-import { startTestServer } from '../tools/lib/test-server.mjs'
+import { firstRunCode } from '../tools/lib/first-run.mjs'
+import { startTestServer, TEST_SECRET } from '../tools/lib/test-server.mjs'
 
 const KILLS = 20
 const TESTS = 600
@@ -88,6 +89,7 @@ async function prepare(request: import('@playwright/test').APIRequestContext, ur
     email: 'ann@gullhaven.example',
     kind: 'engineer',
     password: 'ten letters',
+    code: firstRunCode(TEST_SECRET),
   }
   await request.post(`${url}/api/first-run`, { data })
   const answer = await request.post(`${url}/api/projects/quay/tokens`, { data: { name: 'kill', scope: 'deliver' } })

@@ -90,23 +90,34 @@ test('a token is made, shown once, used by the command line that the server hand
   expect(deliver().status).toBe(2)
 })
 
-test('a member is added with a first password, signs in, changes it, and is signed out everywhere', async ({ signedIn: page, browser }) => {
+test('a member joins by a link with a password of their own, changes it, and is signed out everywhere', async ({
+  signedIn: page,
+  browser,
+}) => {
   await page.goto('/gullhaven/settings/project')
-  await page.getByLabel('E-mail').fill('mar@gullhaven.example')
-  await page.getByLabel('Name, if new here').fill('Mar Tidewell')
-  await page.getByRole('button', { name: 'Add' }).click()
-  const password = (await page.getByLabel('First password', { exact: true }).textContent()) ?? ''
+  await page.getByLabel('Email').fill('mar@gullhaven.example')
+  await page.getByRole('button', { name: 'Create link' }).click()
+  const link = (await page.getByLabel('Invitation link', { exact: true }).textContent()) ?? ''
+  await expect(page.getByRole('list', { name: 'Open invitations' })).toContainText('mar@gullhaven.example')
   const context = await browser.newContext({ baseURL: address() })
   const other = await context.newPage()
-  await other.goto('/')
-  await other.getByLabel('E-mail').fill('mar@gullhaven.example')
-  await other.getByLabel('Password').fill(password)
+  await other.goto(link)
+  await expect(other.getByRole('heading')).toHaveText(/^Join Gullhaven/)
+  await other.getByLabel('Name').fill('Mar Tidewell')
+  await other.getByLabel(/^Password/).fill('password123')
+  await other.getByRole('button', { name: 'Create account and join' }).click()
+  await expect(other.getByRole('alert')).toContainText('among the first that would be tried')
+  await other.getByLabel(/^Password/).fill('a longer password')
   await other.keyboard.press('Enter')
   await other.getByRole('navigation', { name: 'Sections' }).waitFor()
+  // once, and not for anybody who finds the link later
+  await other.goto('/')
+  await other.goto(link)
+  await expect(other.getByRole('heading')).toHaveText('This link can’t be used')
   await other.goto('/gullhaven/settings/account')
-  await other.getByLabel('The password now').fill(password)
-  await other.getByLabel(/^The new one/).fill('a longer password')
-  await other.getByRole('button', { name: 'Change it' }).click()
+  await other.getByLabel('Current password').fill('a longer password')
+  await other.getByLabel(/^New password/).fill('an even longer one')
+  await other.getByRole('button', { name: 'Change password' }).click()
   await expect(other.getByText('Password changed.')).toBeVisible()
   await expect(other.getByText('this one')).toBeVisible()
   await other.getByRole('button', { name: 'Sign out everywhere' }).click()

@@ -1,7 +1,8 @@
 // A server of the bench's own, with a project and a token, and ways to ask it.
 import pg from 'pg'
 import { ApiClient, deliver } from '../../packages/client/dist/index.js'
-import { startTestServer } from '../lib/test-server.mjs'
+import { firstRunCode } from '../lib/first-run.mjs'
+import { startTestServer, TEST_SECRET } from '../lib/test-server.mjs'
 
 const PERSON = { person: 'Bench', email: 'bench@gullhaven.example', kind: 'engineer', password: 'only for the bench' }
 
@@ -12,7 +13,10 @@ export async function startBench(databaseUrl) {
     headers: { 'content-type': 'application/json', ...(cookie && { cookie }) },
     body: JSON.stringify(body),
   })
-  const first = await fetch(`${server.url}/api/first-run`, json({ slug: 'bench', name: 'Bench', keyPrefix: 'FERRY', ...PERSON }))
+  const first = await fetch(
+    `${server.url}/api/first-run`,
+    json({ slug: 'bench', name: 'Bench', keyPrefix: 'FERRY', ...PERSON, code: firstRunCode(TEST_SECRET) }),
+  )
   const cookie = first.headers.get('set-cookie').split(';')[0]
   const token = (await (await fetch(`${server.url}/api/projects/bench/tokens`, json({ name: 'bench', scope: 'deliver' }, cookie))).json())
     .secret

@@ -7,7 +7,8 @@ import pg from 'pg'
 import { ApiClient, ApiError, deliver, UnreachableError } from '../../packages/client/dist/index.js'
 import { startPostgres } from '../lib/postgres.mjs'
 import { DATA, freePort, ROOT } from '../lib/process.mjs'
-import { startTestServer } from '../lib/test-server.mjs'
+import { firstRunCode } from '../lib/first-run.mjs'
+import { startTestServer, TEST_SECRET } from '../lib/test-server.mjs'
 
 const BOBBIN = join(ROOT, 'apps/cli/bin/bobbin.mjs')
 const PERSON = { person: 'Fault', email: 'fault@gullhaven.example', kind: 'engineer', password: 'only for faults' }
@@ -57,7 +58,10 @@ export class Stage {
       headers: { 'content-type': 'application/json', ...(cookie && { cookie }) },
       body: JSON.stringify(body),
     })
-    const first = await fetch(`${this.url}/api/first-run`, json({ slug: 'quay', name: 'Quay', keyPrefix: 'QUAY', ...PERSON }))
+    const first = await fetch(
+      `${this.url}/api/first-run`,
+      json({ slug: 'quay', name: 'Quay', keyPrefix: 'QUAY', ...PERSON, code: firstRunCode(TEST_SECRET) }),
+    )
     this.cookie = first.headers.get('set-cookie').split(';')[0]
     this.token = (
       await (await fetch(`${this.url}/api/projects/quay/tokens`, json({ name: 'faults', scope: 'deliver' }, this.cookie))).json()

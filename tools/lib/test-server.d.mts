@@ -1,3 +1,5 @@
+export const TEST_SECRET: string
+
 export function startTestServer(
   databaseUrl: string,
   options?: { demo?: boolean; more?: Record<string, string>; port?: number | null },

@@ -4,6 +4,8 @@ import { join } from 'node:path'
 import { SERVER_ARGUMENTS, WEB_ROOT } from './build.mjs'
 import { freePort, ROOT, runProgram } from './process.mjs'
 
+export const TEST_SECRET = 'secret-of-the-tests'
+
 /** @returns {Promise<{ url: string, pid: number, stop(): Promise<void>, kill(): Promise<void> }>} */
 /** @param more settings of the server beside those that it needs; `port` to come back on the same */
 export async function startTestServer(databaseUrl, { demo = true, more = {}, port: wanted = null } = {}) {
@@ -14,7 +16,7 @@ export async function startTestServer(databaseUrl, { demo = true, more = {}, por
     BOBBIN_DATABASE_URL: databaseUrl,
     BOBBIN_PORT: String(port),
     BOBBIN_WEB_ROOT: WEB_ROOT,
-    BOBBIN_SECRET: 'secret-of-the-tests',
+    BOBBIN_SECRET: TEST_SECRET,
     ...more,
   }
   const server = spawn(process.execPath, SERVER_ARGUMENTS, { cwd: ROOT, env, stdio: ['ignore', 'ignore', 'inherit', 'ipc'] })

@@ -13,7 +13,8 @@ const MOST_MS = 30_000
 
 /** Whether trying again may help: nobody answered, the server is overloaded, restarting or out of room, or it said when to come back. */
 const mayPass = (error: unknown): error is ApiError | UnreachableError =>
-  error instanceof UnreachableError || (error instanceof ApiError && ([429, 502, 503, 504, 507].includes(error.status) || error.code === 'busy'))
+  error instanceof UnreachableError ||
+  (error instanceof ApiError && ([429, 502, 503, 504, 507].includes(error.status) || error.code === 'busy'))
 
 /**
  * Tries again with waits of 1, 2, 4 … 30 s, or as long as the server asked for. A delivery may be sent twice: the server

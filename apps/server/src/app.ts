@@ -9,6 +9,7 @@ import type { Sequelize } from 'sequelize'
 import { AppModule } from './app.module.js'
 import { BodyPipe } from './platform/body-pipe.js'
 import type { Config } from './platform/config.js'
+import { endSlowBodies, guardAnswers, limitUploads, refuseDeepBodies, refuseOtherBodies, refuseOtherSites } from './platform/doors.js'
 import { JsonLog } from './platform/json-log.js'
 import { serveOperations } from './platform/operations.js'
 import { readRequests } from './platform/read-connections.js'
@@ -33,9 +34,12 @@ export async function createApp(config: Config): Promise<NestExpressApplication>
     }),
   )
   app.set('trust proxy', config.proxies)
+  app.use(guardAnswers)
+  app.use(refuseOtherSites, refuseOtherBodies, endSlowBodies, limitUploads(config.uploadsPerAddress))
   app.use(compression())
   app.use(cookieParser())
   app.useBodyParser('json', { limit: '5mb' })
+  app.use(refuseDeepBodies)
   app.setGlobalPrefix('api')
   app.useGlobalPipes(new BodyPipe())
   serveOperations(app, config)

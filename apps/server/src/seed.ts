@@ -11,6 +11,8 @@ export interface Seed {
   environments: { name: string; protected: boolean }[]
   /** With their numbers, since result files declare keys. Areas are paths; owners are e-mails. */
   cases: SeedCase[]
+  /** Where its sources may look. */
+  sources?: { folders: string[]; hosts: string[] }
   /** A token of the first account with the scope `deliver`. */
   token: string
 }
@@ -39,8 +41,9 @@ export async function seedProject(app: NestExpressApplication, seed: Seed): Prom
     const db = { sequelize, transaction }
     const [project] = await rowsOf<{ id: number }>(
       db,
-      `insert into project (slug, name, key_prefix, next_case_number) values ($slug, $name, $keyPrefix, $next) on conflict (slug) do nothing returning id`,
-      { ...seed.project, next: Math.max(100, ...seed.cases.map((row) => row.number)) + 1 },
+      `insert into project (slug, name, key_prefix, next_case_number, source_folders, source_hosts)
+       values ($slug, $name, $keyPrefix, $next, $folders::text[], $hosts::text[]) on conflict (slug) do nothing returning id`,
+      { folders: [], hosts: [], ...seed.sources, ...seed.project, next: Math.max(100, ...seed.cases.map((row) => row.number)) + 1 },
     )
     if (!project) return null
     const projectId = project.id
@@ -51,6 +54,12 @@ export async function seedProject(app: NestExpressApplication, seed: Seed): Prom
          select email, name, kind, password_hash from jsonb_to_recordset($accounts::jsonb) as x (email text, name text, kind text, password_hash text) returning id, kind)
        insert into membership (project_id, account_id, role) select $projectId, id, case when kind in ('engineer', 'lead') then 'keeper' else 'member' end from made`,
       { accounts: JSON.stringify(accounts), projectId },
+    )
+    // as after a first run, whoever came first looks after the server
+    await run(
+      db,
+      `update account set server_admin = true, makes_projects = true
+       where id = (select min(id) from account) and not exists (select 1 from account where server_admin)`,
     )
     await run(
       db,

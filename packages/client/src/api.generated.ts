@@ -21,6 +21,43 @@ export interface paths {
     patch?: never
     trace?: never
   }
+  '/invitations/accept': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    /**
+     * Accepts an invitation
+     * @description as who is signed in, or with a new account, which is signed in then.
+     */
+    post: operations['invitationsAccept']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/invitations/look': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    /** What the holder of a link is invited to */
+    post: operations['invitationsLook']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
   '/openapi.json': {
     parameters: {
       query?: never
@@ -613,6 +650,44 @@ export interface paths {
     patch?: never
     trace?: never
   }
+  '/projects/{project}/invitations': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** The project's invitations that can still be accepted */
+    get: operations['invitationsList']
+    put?: never
+    /**
+     * Invites somebody by a link, which is answered this once
+     * @description it can be accepted once, within 7 days.
+     */
+    post: operations['invitationsMake']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/invitations/{id}': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    post?: never
+    /** Withdraws an invitation */
+    delete: operations['invitationsWithdraw']
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
   '/projects/{project}/lens': {
     parameters: {
       query?: never
@@ -643,11 +718,7 @@ export interface paths {
     /** Who belongs to the project */
     get: operations['projectsMembers']
     put?: never
-    /**
-     * Adds somebody to the project
-     * @description Who has no account gets one; its first password is answered this once.
-     */
-    post: operations['projectsAddMember']
+    post?: never
     delete?: never
     options?: never
     head?: never
@@ -1180,6 +1251,74 @@ export interface paths {
     patch?: never
     trace?: never
   }
+  '/server/accounts': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** Everybody who has an account */
+    get: operations['serverAccounts']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/server/accounts/{id}': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    /** Changes what somebody may do on the server */
+    patch: operations['serverSetRights']
+    trace?: never
+  }
+  '/server/projects': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** Every project, with the folders and hosts where its sources may look */
+    get: operations['serverProjects']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/server/projects/{id}': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    /** Says where the sources of a project may look */
+    patch: operations['serverAllowSources']
+    trace?: never
+  }
   '/session': {
     parameters: {
       query?: never
@@ -1261,8 +1400,25 @@ export interface paths {
 export type webhooks = Record<string, never>
 export interface components {
   schemas: {
+    AcceptDto: {
+      /** @description What stands behind the # of the link. */
+      secret: string
+      /** @description For who is not signed in and has no account. */
+      account?: components['schemas']['NewAccountDto']
+    }
     /** @enum {string} */
     AccountKind: 'engineer' | 'tester' | 'developer' | 'lead'
+    /** @description An account, for administrators of the server. */
+    AccountRow: {
+      id: number
+      name: string
+      email: string
+      kind: components['schemas']['AccountKind']
+      serverAdmin: boolean
+      makesProjects: boolean
+      /** @description How many projects it belongs to. */
+      projects: number
+    }
     /** @description A file in an attached archive; its size is that of its content, in bytes. */
     ArchiveEntry: {
       name: string
@@ -1863,6 +2019,8 @@ export interface components {
       kind: components['schemas']['AccountKind']
       /** @description At least 10 characters, as long as you like. */
       password: string
+      /** @description What the server says when it starts without an account. */
+      code: string
     }
     /** @description One forgetting, and what it freed. */
     Forgetting: {
@@ -1908,6 +2066,28 @@ export interface components {
       made: number
       changed: number
       left: number
+    }
+    InvitationAccepted: {
+      /** @description The short name of the project. */
+      project: string
+    }
+    /** @description Somebody who may join a project by a link. */
+    InvitationRow: {
+      id: number
+      email: string
+      invitedBy: string
+      createdAt: string
+      expiresAt: string
+    }
+    InvitationSecretDto: {
+      /** @description What stands behind the # of the link. */
+      secret: string
+    }
+    /** @description What the holder of a link sees. */
+    InvitationSeen: {
+      project: string
+      email: string
+      invitedBy: string
     }
     /** @description Where builds are compared with each other: one pipeline, branch and environment. */
     LaneRef: {
@@ -2020,10 +2200,10 @@ export interface components {
       kind: 'pipeline' | 'environment' | 'build' | 'run'
       name: string
     }
-    MadeMember: {
-      member: components['schemas']['Member']
-      /** @description The first password of an account that was made for this; shown this once. Null when the person had an account. */
-      password: string | null
+    /** @description The link ends in the secret, which is shown this once. */
+    MadeInvitation: {
+      invitation: components['schemas']['InvitationRow']
+      secret: string
     }
     MadeProject: {
       project: components['schemas']['ProjectInfo']
@@ -2039,6 +2219,8 @@ export interface components {
         name: string
         email: string
         kind: components['schemas']['AccountKind']
+        serverAdmin: boolean
+        makesProjects: boolean
       }
       projects: components['schemas']['ProjectInfo'][]
     }
@@ -2052,6 +2234,12 @@ export interface components {
     MemberEditDto: {
       role: components['schemas']['Role']
     }
+    NewAccountDto: {
+      name: string
+      kind: components['schemas']['AccountKind']
+      /** @description At least 10 characters, as long as you like. */
+      password: string
+    }
     NewAreaDto: {
       name: string
       parentId?: number | null
@@ -2060,17 +2248,16 @@ export interface components {
       title: string
       areaId?: number | null
     }
-    NewMemberDto: {
+    NewInvitationDto: {
       /** Format: email */
       email: string
-      /** @description For somebody who has no account yet. */
-      name: string
-      kind: components['schemas']['AccountKind']
     }
     NewPasswordDto: {
       current: string
       /** @description At least 10 characters, as long as you like. */
       next: string
+      /** @description Also ends the tokens that one made. */
+      endTokens?: boolean
     }
     NewProjectDto: {
       /** @description The project in addresses: small letters, digits and dashes. */
@@ -2082,6 +2269,8 @@ export interface components {
     NewTokenDto: {
       name: string
       scope: components['schemas']['TokenScope']
+      /** @description It can be used for so many days; a year where nothing is said. */
+      days?: number
     }
     NewViewDto: {
       page: components['schemas']['ViewPage']
@@ -2467,6 +2656,20 @@ export interface components {
       /** @description The change of cases, which can be undone. */
       changeId: number | null
     }
+    /** @description A project, for administrators of the server. */
+    ServerProject: {
+      id: number
+      slug: string
+      name: string
+      /** @description Folders of the server, and hosts, where its sources may look. */
+      folders: string[]
+      hosts: string[]
+      sources: number
+    }
+    ServerRightsDto: {
+      serverAdmin?: boolean
+      makesProjects?: boolean
+    }
     /** @description Where somebody is signed in. */
     SessionRow: {
       id: number
@@ -2551,6 +2754,12 @@ export interface components {
     SourcePausedDto: {
       paused: boolean
     }
+    SourcesAllowedDto: {
+      /** @description Folders of the server, with all below them. */
+      folders: string[]
+      /** @description Hosts, with a port where it is not the usual one. */
+      hosts: string[]
+    }
     Space: {
       /** @description For so many days details are kept; null is for ever. */
       keepDetailsDays: number | null
@@ -2601,6 +2810,8 @@ export interface components {
       by: string
       createdAt: string
       lastUsedAt: string | null
+      /** @description It ends then; null for one that was made before tokens had an end. */
+      expiresAt: string | null
     }
     /** @enum {string} */
     TokenScope: 'deliver' | 'read'
@@ -2648,7 +2859,9 @@ export interface components {
   headers: never
   pathItems: never
 }
+export type AcceptDto = components['schemas']['AcceptDto']
 export type AccountKind = components['schemas']['AccountKind']
+export type AccountRow = components['schemas']['AccountRow']
 export type ArchiveEntry = components['schemas']['ArchiveEntry']
 export type AreaDeleted = components['schemas']['AreaDeleted']
 export type AreaEditDto = components['schemas']['AreaEditDto']
@@ -2707,6 +2920,10 @@ export type Forgetting = components['schemas']['Forgetting']
 export type ImportPreview = components['schemas']['ImportPreview']
 export type ImportRow = components['schemas']['ImportRow']
 export type Imported = components['schemas']['Imported']
+export type InvitationAccepted = components['schemas']['InvitationAccepted']
+export type InvitationRow = components['schemas']['InvitationRow']
+export type InvitationSecretDto = components['schemas']['InvitationSecretDto']
+export type InvitationSeen = components['schemas']['InvitationSeen']
 export type LaneRef = components['schemas']['LaneRef']
 export type LensOptions = components['schemas']['LensOptions']
 export type LinkInfo = components['schemas']['LinkInfo']
@@ -2720,15 +2937,16 @@ export type LiveResultDto = components['schemas']['LiveResultDto']
 export type LiveStepDto = components['schemas']['LiveStepDto']
 export type LiveSums = components['schemas']['LiveSums']
 export type Made = components['schemas']['Made']
-export type MadeMember = components['schemas']['MadeMember']
+export type MadeInvitation = components['schemas']['MadeInvitation']
 export type MadeProject = components['schemas']['MadeProject']
 export type MadeToken = components['schemas']['MadeToken']
 export type Me = components['schemas']['Me']
 export type Member = components['schemas']['Member']
 export type MemberEditDto = components['schemas']['MemberEditDto']
+export type NewAccountDto = components['schemas']['NewAccountDto']
 export type NewAreaDto = components['schemas']['NewAreaDto']
 export type NewCaseDto = components['schemas']['NewCaseDto']
-export type NewMemberDto = components['schemas']['NewMemberDto']
+export type NewInvitationDto = components['schemas']['NewInvitationDto']
 export type NewPasswordDto = components['schemas']['NewPasswordDto']
 export type NewProjectDto = components['schemas']['NewProjectDto']
 export type NewTokenDto = components['schemas']['NewTokenDto']
@@ -2763,6 +2981,8 @@ export type ScriptList = components['schemas']['ScriptList']
 export type ScriptRef = components['schemas']['ScriptRef']
 export type ScriptRow = components['schemas']['ScriptRow']
 export type ScriptsDecided = components['schemas']['ScriptsDecided']
+export type ServerProject = components['schemas']['ServerProject']
+export type ServerRightsDto = components['schemas']['ServerRightsDto']
 export type SessionRow = components['schemas']['SessionRow']
 export type SignInDto = components['schemas']['SignInDto']
 export type Source = components['schemas']['Source']
@@ -2772,6 +2992,7 @@ export type SourceKind = components['schemas']['SourceKind']
 export type SourceList = components['schemas']['SourceList']
 export type SourceLook = components['schemas']['SourceLook']
 export type SourcePausedDto = components['schemas']['SourcePausedDto']
+export type SourcesAllowedDto = components['schemas']['SourcesAllowedDto']
 export type Space = components['schemas']['Space']
 export type SpacePart = components['schemas']['SpacePart']
 export type TestStep = components['schemas']['TestStep']
@@ -2833,6 +3054,72 @@ export interface operations {
           [name: string]: unknown
         }
         content?: never
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  invitationsAccept: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['AcceptDto']
+      }
+    }
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['InvitationAccepted']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  invitationsLook: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['InvitationSecretDto']
+      }
+    }
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['InvitationSeen']
+        }
       }
       /** @description What went wrong */
       default: {
@@ -4176,6 +4463,102 @@ export interface operations {
       }
     }
   }
+  invitationsList: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['InvitationRow'][]
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  invitationsMake: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['NewInvitationDto']
+      }
+    }
+    responses: {
+      /** @description Done */
+      201: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['MadeInvitation']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  invitationsWithdraw: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+        id: number
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done, nothing to say */
+      204: {
+        headers: {
+          [name: string]: unknown
+        }
+        content?: never
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
   projectsLens: {
     parameters: {
       query?: never
@@ -4225,41 +4608,6 @@ export interface operations {
         }
         content: {
           'application/json': components['schemas']['Member'][]
-        }
-      }
-      /** @description What went wrong */
-      default: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails']
-        }
-      }
-    }
-  }
-  projectsAddMember: {
-    parameters: {
-      query?: never
-      header?: never
-      path: {
-        project: string
-      }
-      cookie?: never
-    }
-    requestBody: {
-      content: {
-        'application/json': components['schemas']['NewMemberDto']
-      }
-    }
-    responses: {
-      /** @description Done */
-      201: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['MadeMember']
         }
       }
       /** @description What went wrong */
@@ -5515,6 +5863,134 @@ export interface operations {
           [name: string]: unknown
         }
         content?: never
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  serverAccounts: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['AccountRow'][]
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  serverSetRights: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        id: number
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['ServerRightsDto']
+      }
+    }
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['AccountRow']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  serverProjects: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['ServerProject'][]
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  serverAllowSources: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        id: number
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['SourcesAllowedDto']
+      }
+    }
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['ServerProject']
+        }
       }
       /** @description What went wrong */
       default: {

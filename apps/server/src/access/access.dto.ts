@@ -1,4 +1,22 @@
-import { IsEmail, IsIn, IsNotEmpty, IsString, Matches, MaxLength, MinLength } from 'class-validator'
+import { Type } from 'class-transformer'
+import {
+  ArrayMaxSize,
+  IsArray,
+  IsBoolean,
+  IsEmail,
+  IsIn,
+  IsInt,
+  IsNotEmpty,
+  IsObject,
+  IsOptional,
+  IsString,
+  Matches,
+  Max,
+  MaxLength,
+  Min,
+  MinLength,
+  ValidateNested,
+} from 'class-validator'
 import type { AccountKind, TokenScope } from '../contract/index.js'
 import { trimmed } from '../platform/validation.js'
 
@@ -21,6 +39,10 @@ export class NewPasswordDto {
   @MinLength(10, { message: 'A password has at least 10 characters' })
   @MaxLength(1024)
   next: string
+  /** Also ends the tokens that one made. */
+  @IsOptional()
+  @IsBoolean()
+  endTokens?: boolean
 }
 
 export class NewTokenDto {
@@ -31,6 +53,73 @@ export class NewTokenDto {
   name: string
   @IsIn(['deliver', 'read'])
   scope: TokenScope
+  /** It can be used for so many days; a year where nothing is said. */
+  @IsOptional()
+  @IsInt()
+  @Min(1)
+  @Max(730)
+  days?: number
+}
+
+export class NewInvitationDto {
+  @IsEmail({}, { message: 'This is no e-mail address' })
+  @MaxLength(320)
+  email: string
+}
+
+export class InvitationSecretDto {
+  /** What stands behind the # of the link. */
+  @IsString()
+  @Matches(/^[\w-]{20,100}$/, { message: 'This is no link of an invitation; copy it whole' })
+  secret: string
+}
+
+export class NewAccountDto {
+  @trimmed()
+  @IsString()
+  @IsNotEmpty({ message: 'Say what people call you' })
+  @MaxLength(200)
+  name: string
+  @IsIn(['engineer', 'tester', 'developer', 'lead'])
+  kind: AccountKind
+  /** At least 10 characters, as long as you like. */
+  @IsString()
+  @MinLength(10, { message: 'A password has at least 10 characters' })
+  @MaxLength(1024)
+  password: string
+}
+
+export class AcceptDto extends InvitationSecretDto {
+  /** For who is not signed in and has no account. */
+  @IsOptional()
+  @IsObject()
+  @ValidateNested()
+  @Type(() => NewAccountDto)
+  account?: NewAccountDto
+}
+
+export class ServerRightsDto {
+  @IsOptional()
+  @IsBoolean()
+  serverAdmin?: boolean
+  @IsOptional()
+  @IsBoolean()
+  makesProjects?: boolean
+}
+
+export class SourcesAllowedDto {
+  /** Folders of the server, with all below them. */
+  @IsArray()
+  @ArrayMaxSize(50)
+  @IsString({ each: true })
+  @MaxLength(1000, { each: true })
+  @Matches(/^\//, { each: true, message: 'A folder is named from the root of the server, as /reports' })
+  folders: string[]
+  /** Hosts, with a port where it is not the usual one. */
+  @IsArray()
+  @ArrayMaxSize(50)
+  @Matches(/^[\w.\-[\]:]{1,253}$/, { each: true, message: 'A host is named as results.quay.example, or with its port' })
+  hosts: string[]
 }
 
 export class NewProjectDto {
@@ -63,4 +152,8 @@ export class FirstRunDto extends NewProjectDto {
   @MinLength(10, { message: 'A password has at least 10 characters' })
   @MaxLength(1024)
   password: string
+  /** What the server says when it starts without an account. */
+  @IsString()
+  @MaxLength(100)
+  code: string
 }

@@ -2,11 +2,11 @@ import { type CanActivate, type ExecutionContext, Injectable } from '@nestjs/com
 import { Reflector } from '@nestjs/core'
 import { Problem } from '../platform/problem.js'
 import { AccessService } from './access.service.js'
-import { type BobbinRequest, type Caller, DELIVERS, KEEPER_ONLY, PERSON_ONLY, PUBLIC } from './context.js'
+import { ADMIN_ONLY, type BobbinRequest, type Caller, DELIVERS, KEEPER_ONLY, MAKES_PROJECTS, PERSON_ONLY, PUBLIC } from './context.js'
+import { logSecurity } from './security-log.js'
+import { sessionOf } from './session-cookie.js'
 import { SessionsService } from './sessions.service.js'
 import { TokensService } from './tokens.service.js'
-
-export const SESSION_COOKIE = 'bobbin_session'
 
 /** Every route is closed unless it says otherwise: finds who asks and which project, and refuses everybody else. */
 @Injectable()
@@ -22,16 +22,34 @@ export class AccessGuard implements CanActivate {
     const has = (key: string) => this.reflector.getAllAndOverride<boolean | undefined>(key, [host.getHandler(), host.getClass()]) === true
     if (has(PUBLIC)) return true
     const request = host.switchToHttp().getRequest<BobbinRequest>()
+    try {
+      await this.check(request, has)
+    } catch (error) {
+      if (error instanceof Problem && error.kind === 'forbidden')
+        logSecurity('refused', { code: error.code, method: request.method, path: request.path, account: request.caller?.accountId ?? null })
+      throw error
+    }
+    return true
+  }
+
+  private async check(request: BobbinRequest, has: (key: string) => boolean): Promise<void> {
     const caller = await this.callerOf(request)
     if (!caller) throw new Problem('notSignedIn', 'notSignedIn', 'Sign in, or send a valid token as “Authorization: Bearer …”')
-    if (caller.token) this.checkScope(caller.token.scope, request.method, has)
     request.caller = caller
+    if (caller.token) this.checkScope(caller.token.scope, request.method, has)
+    if (has(ADMIN_ONLY) || has(MAKES_PROJECTS)) await this.checkServerRights(caller, has)
     const slug = request.params['project']
     if (typeof slug === 'string') Object.assign(request, await this.access.projectFor(caller, slug))
     if (has(KEEPER_ONLY) && request.role !== 'keeper') {
       throw new Problem('forbidden', 'keeper', 'Only somebody who keeps this project may do this')
     }
-    return true
+  }
+
+  private async checkServerRights({ accountId }: Caller, has: (key: string) => boolean): Promise<void> {
+    const { serverAdmin, makesProjects } = await this.access.serverRights(accountId)
+    if (has(ADMIN_ONLY) && !serverAdmin) throw new Problem('forbidden', 'admin', 'Only an administrator of the server may do this')
+    if (has(MAKES_PROJECTS) && !serverAdmin && !makesProjects)
+      throw new Problem('forbidden', 'makesProjects', 'You may not make projects on this server. Ask one of its administrators')
   }
 
   private checkScope(scope: string, method: string, has: (key: string) => boolean): void {
@@ -43,7 +61,7 @@ export class AccessGuard implements CanActivate {
   private callerOf(request: BobbinRequest): Promise<Caller | null> {
     const bearer = /^Bearer (.+)$/.exec(request.headers.authorization ?? '')?.[1]
     if (bearer) return this.tokens.callerOf(bearer)
-    const cookie = (request.cookies as Record<string, string> | undefined)?.[SESSION_COOKIE]
+    const cookie = sessionOf(request)
     return cookie ? this.sessions.callerOf(cookie) : Promise.resolve(null)
   }
 }

@@ -11,13 +11,25 @@ import { FirstRunController } from './first-run.controller.js'
 import { FirstRunService } from './first-run.service.js'
 import { Session } from './session.model.js'
 import { SessionsService } from './sessions.service.js'
+import { InvitationsController } from './invitations.controller.js'
+import { InvitationsService } from './invitations.service.js'
+import { ServerController } from './server.controller.js'
+import { ServerService } from './server.service.js'
 import { TokensController } from './tokens.controller.js'
 import { TokensService } from './tokens.service.js'
 
 @Module({
   imports: [SequelizeModule.forFeature([Account, Session, ApiToken, Project])],
-  controllers: [SessionsController, FirstRunController, TokensController],
-  providers: [AccessService, SessionsService, TokensService, FirstRunService, { provide: APP_GUARD, useClass: AccessGuard }],
-  exports: [AccessService, TokensService],
+  controllers: [SessionsController, FirstRunController, TokensController, InvitationsController, ServerController],
+  providers: [
+    AccessService,
+    SessionsService,
+    TokensService,
+    FirstRunService,
+    InvitationsService,
+    ServerService,
+    { provide: APP_GUARD, useClass: AccessGuard },
+  ],
+  exports: [AccessService, TokensService, FirstRunService, SessionsService],
 })
 export class AccessModule {}

@@ -27,7 +27,16 @@ export class AccessService {
       { accountId: caller.accountId, only: caller.token?.projectId ?? null },
     )
     const { id, name, email, kind } = account
-    return { account: { id, name, email, kind }, projects }
+    return { account: { id, name, email, kind, ...(await this.serverRights(id)) }, projects }
+  }
+
+  async serverRights(accountId: number): Promise<Pick<Me['account'], 'serverAdmin' | 'makesProjects'>> {
+    const [rights] = await rowsOf<Pick<Me['account'], 'serverAdmin' | 'makesProjects'>>(
+      this,
+      'select server_admin as "serverAdmin", server_admin or makes_projects as "makesProjects" from account where id = $accountId',
+      { accountId },
+    )
+    return rights ?? { serverAdmin: false, makesProjects: false }
   }
 
   /** The project and the caller's role in it, if they belong to it; a stranger learns nothing about whether it exists. */
@@ -35,7 +44,7 @@ export class AccessService {
     const [found] = await rowsOf<ProjectRow>(
       this,
       `select p.id, p.slug, p.name, p.key_prefix as "keyPrefix", p.next_case_number as "nextCaseNumber", p.created_at as "createdAt",
-         p.unknown_tests as "unknownTests", p.keep_details_days as "keepDetailsDays", m.role
+         p.unknown_tests as "unknownTests", p.keep_details_days as "keepDetailsDays", p.source_folders as "sourceFolders", p.source_hosts as "sourceHosts", m.role
        from project p join membership m on m.project_id = p.id and m.account_id = $accountId where p.slug = $slug`,
       { slug, accountId: caller.accountId },
     )
@@ -56,5 +65,14 @@ export class AccessService {
 
 type ProjectRow = Pick<
   Project,
-  'id' | 'slug' | 'name' | 'keyPrefix' | 'nextCaseNumber' | 'createdAt' | 'unknownTests' | 'keepDetailsDays'
+  | 'id'
+  | 'slug'
+  | 'name'
+  | 'keyPrefix'
+  | 'nextCaseNumber'
+  | 'createdAt'
+  | 'unknownTests'
+  | 'keepDetailsDays'
+  | 'sourceFolders'
+  | 'sourceHosts'
 > & { role: Role }

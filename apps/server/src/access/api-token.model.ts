@@ -21,5 +21,7 @@ export class ApiToken extends Model {
   @Column(DataType.DATE)
   declare lastUsedAt: Date | null
   @Column(DataType.DATE)
+  declare expiresAt: Date | null
+  @Column(DataType.DATE)
   declare revokedAt: Date | null
 }

@@ -7,7 +7,7 @@ import type { Project } from './project.model.js'
 export interface Caller {
   accountId: number
   sessionId: number | null
-  token: { projectId: number; scope: TokenScope } | null
+  token: { id: number; projectId: number; scope: TokenScope } | null
 }
 
 /** Who asks, and for which project: the first argument of every service. */
@@ -38,6 +38,14 @@ export const PersonOnly = () => SetMetadata(PERSON_ONLY, true)
 /** Routes for those who keep the project. */
 export const KEEPER_ONLY = 'bobbin:keeper'
 export const KeeperOnly = () => SetMetadata(KEEPER_ONLY, true)
+
+/** Routes for administrators of the server. */
+export const ADMIN_ONLY = 'bobbin:admin'
+export const AdminOnly = () => SetMetadata(ADMIN_ONLY, true)
+
+/** Routes for those who may make projects. */
+export const MAKES_PROJECTS = 'bobbin:makesProjects'
+export const MakesProjects = () => SetMetadata(MAKES_PROJECTS, true)
 
 /** Binds the Context of a route below `/api/projects/:project`. */
 export const Ctx = createParamDecorator((_: unknown, host: ExecutionContext): Context => {

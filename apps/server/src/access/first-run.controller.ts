@@ -27,7 +27,7 @@ export class FirstRunController {
   @Post()
   @HttpCode(204)
   async make(@Body() body: FirstRunDto, @Req() request: BobbinRequest, @Res({ passthrough: true }) response: Response): Promise<void> {
-    const accountId = await this.first.make(body)
-    setSession(response, await this.sessions.open(accountId, placeOf(request)), this.config)
+    const accountId = await this.first.make(body, placeOf(request).address)
+    setSession(request, response, await this.sessions.open(accountId, placeOf(request)), this.config)
   }
 }

@@ -28,7 +28,14 @@ beforeAll(async () => {
 })
 afterAll(() => bobbin.stop())
 
-const OPEN = ['POST /api/session', 'GET /api/first-run', 'POST /api/first-run', 'GET /api/openapi.json']
+const OPEN = [
+  'POST /api/session',
+  'GET /api/first-run',
+  'POST /api/first-run',
+  'GET /api/openapi.json',
+  'POST /api/invitations/look',
+  'POST /api/invitations/accept',
+]
 /** What a token with the scope `deliver` may do besides reading. */
 const DELIVERING = [
   'POST /api/projects/:project/deliveries',
@@ -38,7 +45,7 @@ const DELIVERING = [
   'POST /api/projects/:project/recount',
 ]
 /** What machines never see. */
-const PERSONAL = [/\/api\/sessions?(\/|$)/, /\/tokens(\/|$)/, /\/views(\/|$)/]
+const PERSONAL = [/\/api\/sessions?(\/|$)/, /\/tokens(\/|$)/, /\/views(\/|$)/, /\/invitations(\/|$)/, /\/api\/server\//]
 
 const fill = (path: string) =>
   path

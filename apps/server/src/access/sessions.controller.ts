@@ -22,7 +22,7 @@ export class SessionsController {
   @HttpCode(204)
   async signIn(@Body() body: SignInDto, @Req() request: BobbinRequest, @Res({ passthrough: true }) response: Response): Promise<void> {
     const secret = await this.sessions.signIn(body.email, body.password, placeOf(request), sessionOf(request))
-    setSession(response, secret, this.config)
+    setSession(request, response, secret, this.config)
   }
 
   /** Who asks, and their projects. */
@@ -51,8 +51,8 @@ export class SessionsController {
     @Req() request: BobbinRequest,
     @Res({ passthrough: true }) response: Response,
   ): Promise<void> {
-    const secret = await this.sessions.changePassword(caller, body.current, body.next, placeOf(request))
-    setSession(response, secret, this.config)
+    const secret = await this.sessions.changePassword(caller, body, placeOf(request))
+    setSession(request, response, secret, this.config)
   }
 
   /** Where one is signed in. */

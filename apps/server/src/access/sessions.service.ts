@@ -4,15 +4,21 @@ import { Op } from 'sequelize'
 import { Sequelize } from 'sequelize-typescript'
 import type { SessionRow } from '../contract/index.js'
 import { CONFIG, type Config } from '../platform/config.js'
-import { run } from '../platform/database.js'
+import { rowsOf, run } from '../platform/database.js'
 import { notFound, Problem } from '../platform/problem.js'
 import { Account } from './account.model.js'
 import type { Caller } from './context.js'
-import { countGuess, forgetGuesses, refuseGuessing } from './guesses.js'
+import { announceAccess } from './announce-access.js'
+import type { NewPasswordDto } from './access.dto.js'
+import { countTry, rightGuess } from './guesses.js'
+import { refuseWeak } from './passwords.js'
+import { logSecurity } from './security-log.js'
 import { hashPassword, passwordMatches, randomSecret, secretHash } from './secrets.js'
 import { Session } from './session.model.js'
 
+/** A session ends after so many days, however much it was used, and after so many without use. */
 export const SESSION_DAYS = 14
+const IDLE_DAYS = 3
 
 /** From where somebody signs in. */
 export interface Place {
@@ -36,16 +42,17 @@ export class SessionsService {
   /** A new session each time; the one that the browser had before ends. @returns the secret for the cookie */
   async signIn(email: string, password: string, place: Place, before: string | null): Promise<string> {
     const guess = { email, address: place.address }
-    await refuseGuessing(this, guess)
+    const tries = await countTry(this, guess)
     const account = await this.accounts.findOne({
       where: this.sequelize.where(this.sequelize.fn('lower', this.sequelize.col('email')), email.toLowerCase()),
     })
     const matches = await passwordMatches(account?.passwordHash ?? (await this.nobody), password)
     if (!account || !matches) {
-      await countGuess(this, guess)
+      logSecurity('signInRefused', { email: email.slice(0, 100), address: place.address })
       throw new Problem('notSignedIn', 'wrongPassword', 'E-mail or password is wrong')
     }
-    await forgetGuesses(this, guess)
+    await rightGuess(this, guess, tries)
+    logSecurity('signedIn', { account: account.id, address: place.address })
     if (before) await this.signOut(before)
     return this.open(account.id, place)
   }
@@ -64,11 +71,24 @@ export class SessionsService {
   }
 
   async signOut(secret: string): Promise<void> {
-    await this.sessions.destroy({ where: { idHash: this.hash(secret) } })
+    const ended = await rowsOf<{ accountId: number }>(
+      this,
+      'delete from session where id_hash = $hash returning account_id as "accountId"',
+      {
+        hash: this.hash(secret),
+      },
+    )
+    for (const { accountId } of ended) await this.ended(accountId)
+  }
+
+  /** Open pages of an account are told to see whether they may stay. */
+  private async ended(accountId: number): Promise<void> {
+    logSecurity('signedOut', { account: accountId })
+    await announceAccess(this, accountId)
   }
 
   async callerOf(secret: string): Promise<Caller | null> {
-    const session = await this.sessions.findOne({ where: { idHash: this.hash(secret), expiresAt: { [Op.gt]: new Date() } } })
+    const session = await this.sessions.findOne({ where: { idHash: this.hash(secret), ...alive() } })
     if (!session) return null
     if (Date.now() - session.lastSeenAt.getTime() > 60_000) {
       await run(this, 'update session set last_seen_at = now() where id = $id', { id: session.id })
@@ -76,9 +96,21 @@ export class SessionsService {
     return { accountId: session.accountId, sessionId: session.id, token: null }
   }
 
+  /** Whether who opened something that lasts, such as a stream of events, may still see a project. */
+  async maySee(caller: Caller, projectId: number): Promise<boolean> {
+    const [row] = await rowsOf<{ may: boolean }>(
+      this,
+      `select exists (select 1 from membership where account_id = $accountId and project_id = $projectId)
+         and ($sessionId::int is null or exists (select 1 from session where id = $sessionId and expires_at > now()))
+         and ($tokenId::int is null or exists (select 1 from api_token where id = $tokenId and revoked_at is null and coalesce(expires_at > now(), true))) as may`,
+      { accountId: caller.accountId, projectId, sessionId: caller.sessionId, tokenId: caller.token?.id ?? null },
+    )
+    return row?.may ?? false
+  }
+
   async list(caller: Caller): Promise<SessionRow[]> {
     const rows = await this.sessions.findAll({
-      where: { accountId: caller.accountId, expiresAt: { [Op.gt]: new Date() } },
+      where: { accountId: caller.accountId, ...alive() },
       order: [['lastSeenAt', 'DESC']],
     })
     return rows.map(({ id, createdAt, lastSeenAt, agent, address }) => ({
@@ -94,24 +126,32 @@ export class SessionsService {
   async end(caller: Caller, id: number): Promise<void> {
     const ended = await this.sessions.destroy({ where: { id, accountId: caller.accountId } })
     if (ended === 0) throw new Problem('notFound', 'notFound', 'You have no such session; it may have ended already')
+    await this.ended(caller.accountId)
   }
 
   /** Signs the account out everywhere, here too. */
   async endAll(caller: Caller): Promise<void> {
     await this.sessions.destroy({ where: { accountId: caller.accountId } })
+    await this.ended(caller.accountId)
   }
 
   /** A new password ends every session. @returns the secret of a new one, for who changed it */
-  async changePassword(caller: Caller, current: string, next: string, place: Place): Promise<string> {
+  async changePassword(caller: Caller, { current, next, endTokens }: NewPasswordDto, place: Place): Promise<string> {
     const account = await this.accounts.findByPk(caller.accountId)
     if (!account) throw notFound('account', caller.accountId)
     const guess = { email: account.email, address: place.address }
-    await refuseGuessing(this, guess)
+    const tries = await countTry(this, guess)
     if (!(await passwordMatches(account.passwordHash, current))) {
-      await countGuess(this, guess)
       throw new Problem('invalid', 'wrongPassword', 'The current password is wrong; nothing was changed')
     }
+    await rightGuess(this, guess, tries)
+    await refuseWeak(next, account.email)
     await account.update({ passwordHash: await hashPassword(next) })
+    logSecurity('passwordChanged', { account: account.id, address: place.address })
+    if (endTokens) {
+      await run(this, 'update api_token set revoked_at = now() where account_id = $id and revoked_at is null', { id: account.id })
+      logSecurity('tokensEnded', { account: account.id })
+    }
     await this.endAll(caller)
     return this.open(account.id, place)
   }
@@ -120,3 +160,8 @@ export class SessionsService {
     return secretHash(secret, this.config.secret)
   }
 }
+
+const alive = () => ({
+  expiresAt: { [Op.gt]: new Date() },
+  lastSeenAt: { [Op.gt]: new Date(Date.now() - IDLE_DAYS * 86_400_000) },
+})

@@ -18,7 +18,7 @@ export class TokensController {
   /** Makes a token. Its secret is answered this once. */
   @Post()
   make(@Ctx() context: Context, @Body() body: NewTokenDto): Promise<MadeToken> {
-    return this.tokens.make(context, body.name, body.scope)
+    return this.tokens.make(context, body.name, body.scope, body.days)
   }
 
   /** Revokes a token, at once and for good. */

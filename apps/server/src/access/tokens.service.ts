@@ -6,15 +6,20 @@ import { CONFIG, type Config } from '../platform/config.js'
 import { rowsOf, run } from '../platform/database.js'
 import { notFound } from '../platform/problem.js'
 import { ApiToken } from './api-token.model.js'
+import { announceAccess } from './announce-access.js'
 import type { Caller, Context } from './context.js'
+import { logSecurity } from './security-log.js'
 import { randomSecret, secretHash } from './secrets.js'
 
 const PREFIX = 'bbn_'
 
 const TOKENS = `
-select t.id, t.name, t.scope, a.name as by, t.created_at as "createdAt", t.last_used_at as "lastUsedAt"
+select t.id, t.name, t.scope, a.name as by, t.created_at as "createdAt", t.last_used_at as "lastUsedAt", t.expires_at as "expiresAt"
 from api_token t join account a on a.id = t.account_id
-where t.project_id = $projectId and t.revoked_at is null and ($id::int is null or t.id = $id) order by t.created_at desc, t.id desc`
+where t.project_id = $projectId and t.revoked_at is null and coalesce(t.expires_at > now(), true) and ($id::int is null or t.id = $id) order by t.created_at desc, t.id desc`
+
+/** A token can be used for so many days, unless its maker says otherwise. */
+const USUAL_DAYS = 365
 
 /** That a token was used is written down so often, in milliseconds. */
 const USED_MS = 60_000
@@ -30,45 +35,64 @@ export class TokensService {
 
   async callerOf(secret: string): Promise<Caller | null> {
     const token = await this.tokens.findOne({ where: { tokenHash: this.hash(secret), revokedAt: null } })
-    if (!token) return null
+    if (!token || (token.expiresAt && token.expiresAt.getTime() <= Date.now())) return null
     if (!token.lastUsedAt || Date.now() - token.lastUsedAt.getTime() > USED_MS) {
       await run(this, 'update api_token set last_used_at = now() where id = $id', { id: token.id })
+      logSecurity('tokenUsed', { token: token.id, account: token.accountId })
     }
-    return { accountId: token.accountId, sessionId: null, token: { projectId: token.projectId, scope: token.scope } }
+    return { accountId: token.accountId, sessionId: null, token: { id: token.id, projectId: token.projectId, scope: token.scope } }
   }
 
   async list({ project }: Context): Promise<TokenRow[]> {
     return this.rows(project.id, null)
   }
 
-  async make({ project, caller }: Context, name: string, scope: TokenScope): Promise<MadeToken> {
+  async make({ project, caller }: Context, name: string, scope: TokenScope, days = USUAL_DAYS): Promise<MadeToken> {
     const secret = PREFIX + randomSecret()
-    const id = await this.store(project.id, caller.accountId, name, scope, secret)
+    const id = await this.store(project.id, caller.accountId, name, scope, secret, days)
+    logSecurity('tokenMade', { token: id, by: caller.accountId, project: project.slug, scope })
     const [token] = await this.rows(project.id, id)
     if (!token) throw notFound('token', id)
     return { token, secret }
   }
 
   /** @returns its id */
-  async store(projectId: number, accountId: number, name: string, scope: TokenScope, secret: string): Promise<number> {
-    const made = await this.tokens.create({ projectId, accountId, name, scope, tokenHash: this.hash(secret) })
+  async store(projectId: number, accountId: number, name: string, scope: TokenScope, secret: string, days = USUAL_DAYS): Promise<number> {
+    const expiresAt = new Date(Date.now() + days * 86_400_000)
+    const made = await this.tokens.create({ projectId, accountId, name, scope, tokenHash: this.hash(secret), expiresAt })
     return made.id
   }
 
-  async revoke({ project }: Context, id: number): Promise<void> {
+  async revoke({ project, caller }: Context, id: number): Promise<void> {
     const [revoked] = await this.tokens.update({ revokedAt: new Date() }, { where: { id, projectId: project.id, revokedAt: null } })
     if (revoked === 0) throw notFound('token', id)
+    logSecurity('tokenRevoked', { token: id, by: caller.accountId, project: project.slug })
+    const [token] = await rowsOf<{ accountId: number }>(this, 'select account_id as "accountId" from api_token where id = $id', { id })
+    if (token) await announceAccess(this, token.accountId)
   }
 
   private async rows(projectId: number, id: number | null): Promise<TokenRow[]> {
-    const rows = await rowsOf<Omit<TokenRow, 'createdAt' | 'lastUsedAt'> & { createdAt: Date; lastUsedAt: Date | null }>(this, TOKENS, {
-      projectId,
-      id,
-    })
-    return rows.map((row) => ({ ...row, createdAt: row.createdAt.toISOString(), lastUsedAt: row.lastUsedAt?.toISOString() ?? null }))
+    const rows = await rowsOf<Omit<TokenRow, Moments> & { createdAt: Date; lastUsedAt: Date | null; expiresAt: Date | null }>(
+      this,
+      TOKENS,
+      {
+        projectId,
+        id,
+      },
+    )
+    return rows.map((row) => ({
+      ...row,
+      createdAt: row.createdAt.toISOString(),
+      lastUsedAt: isoOf(row.lastUsedAt),
+      expiresAt: isoOf(row.expiresAt),
+    }))
   }
 
   private hash(secret: string): Buffer {
     return secretHash(secret, this.config.secret)
   }
 }
+
+type Moments = 'createdAt' | 'lastUsedAt' | 'expiresAt'
+
+const isoOf = (moment: Date | null): string | null => moment?.toISOString() ?? null

@@ -4,11 +4,21 @@ import { Sequelize } from 'sequelize-typescript'
 import type { Context } from '../access/index.js'
 import type { CaseChange, CaseUndone } from '../contract/index.js'
 import { rowsOf, type Queryable } from '../platform/database.js'
-import { notFound } from '../platform/problem.js'
+import { notFound, Problem } from '../platform/problem.js'
 import { AreasService } from './areas.service.js'
 import { numbersOf } from './case-key.js'
 import type { BulkSetDto } from './cases.dto.js'
 import { BULK, DELETE_CASES, UNDO } from './change-queries.js'
+
+/** @throws Problem when somebody else is named: nothing is told of who has an account */
+export async function ownerBelongs(db: Queryable, { project }: Context, ownerId: number | null | undefined): Promise<void> {
+  if (ownerId === null || ownerId === undefined) return
+  const rows = await rowsOf(db, 'select 1 as yes from membership where project_id = $projectId and account_id = $ownerId', {
+    projectId: project.id,
+    ownerId,
+  })
+  if (rows.length === 0) throw new Problem('invalid', 'noMember', 'The owner of a case is a member of the project')
+}
 
 export type ChangeKind = 'edit' | 'bulk' | 'delete' | 'import' | 'outline' | 'scripts'
 
@@ -22,6 +32,7 @@ export class CaseChangesService {
 
   async bulk(context: Context, keys: string[], set: BulkSetDto): Promise<CaseChange> {
     if (set.areaId) await this.areas.orThrow(context, set.areaId)
+    await ownerBelongs(this, context, set.ownerId)
     return this.change(context, 'bulk', BULK, keys, {
       priority: set.priority ?? null,
       setsOwner: set.ownerId !== undefined,

@@ -10,7 +10,7 @@ import { notFound, Problem } from '../platform/problem.js'
 import { AreaMaker } from './area-maker.js'
 import { Area } from './area.model.js'
 import { AreasService } from './areas.service.js'
-import { CaseChangesService } from './case-changes.service.js'
+import { CaseChangesService, ownerBelongs } from './case-changes.service.js'
 import { filterBind } from './case-filter.js'
 import { numberOf } from './case-key.js'
 import { CASE_TAGS, caseRows, CASES_ALL } from './case-queries.js'
@@ -101,6 +101,8 @@ export class CasesService {
     const changeId = await this.sequelize.transaction(async (transaction) => {
       const found = await this.find(context, key, transaction)
       await found.reload({ transaction, lock: transaction.LOCK.UPDATE })
+      // one who left the project may stay what they were
+      if (edit.ownerId !== found.ownerId) await ownerBelongs({ sequelize: this.sequelize, transaction }, context, edit.ownerId)
       if (found.version !== edit.version) {
         throw new Problem(
           'conflict',

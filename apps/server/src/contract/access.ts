@@ -1,5 +1,5 @@
 export interface Me {
-  account: { id: number; name: string; email: string; kind: AccountKind }
+  account: { id: number; name: string; email: string; kind: AccountKind; serverAdmin: boolean; makesProjects: boolean }
   projects: ProjectInfo[]
 }
 
@@ -35,6 +35,8 @@ export interface TokenRow {
   by: string
   createdAt: string
   lastUsedAt: string | null
+  /** It ends then; null for one that was made before tokens had an end. */
+  expiresAt: string | null
 }
 
 /** The secret is shown this once; only its hash is kept. */
@@ -46,4 +48,54 @@ export interface MadeToken {
 export interface FirstRun {
   /** Nobody has an account yet: whoever comes first makes one. */
   needed: boolean
+}
+
+/** Somebody who may join a project by a link. */
+export interface InvitationRow {
+  id: number
+  email: string
+  invitedBy: string
+  createdAt: string
+  expiresAt: string
+}
+
+/** The link ends in the secret, which is shown this once. */
+export interface MadeInvitation {
+  invitation: InvitationRow
+  secret: string
+}
+
+/** What the holder of a link sees. */
+export interface InvitationSeen {
+  project: string
+  email: string
+  invitedBy: string
+}
+
+export interface InvitationAccepted {
+  /** The short name of the project. */
+  project: string
+}
+
+/** An account, for administrators of the server. */
+export interface AccountRow {
+  id: number
+  name: string
+  email: string
+  kind: AccountKind
+  serverAdmin: boolean
+  makesProjects: boolean
+  /** How many projects it belongs to. */
+  projects: number
+}
+
+/** A project, for administrators of the server. */
+export interface ServerProject {
+  id: number
+  slug: string
+  name: string
+  /** Folders of the server, and hosts, where its sources may look. */
+  folders: string[]
+  hosts: string[]
+  sources: number
 }

@@ -8,12 +8,6 @@ export interface Member {
   role: Role
 }
 
-export interface MadeMember {
-  member: Member
-  /** The first password of an account that was made for this; shown this once. Null when the person had an account. */
-  password: string | null
-}
-
 /**
  * What becomes of a test that no case claims: it is set aside and listed; a case is made for it, in the area that mirrors its folder;
  * or it is listed for a person to decide.

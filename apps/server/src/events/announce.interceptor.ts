@@ -17,6 +17,7 @@ const TOPICS: Record<string, Topic[]> = {
   // a feed tells of itself, batch by batch
   feeds: [],
   members: ['members'],
+  invitations: ['members'],
   tokens: ['tokens'],
   views: ['views'],
   sources: ['sources'],

@@ -2,6 +2,7 @@ import { Inject, Injectable, Logger, type OnApplicationShutdown, type OnModuleIn
 import pg from 'pg'
 import { Subject, type Observable } from 'rxjs'
 import { CONFIG, type Config } from '../platform/config.js'
+import { ACCESS_CHANNEL } from '../access/index.js'
 import { type Announcement, CHANNEL } from './announce.js'
 
 const RETRY_MS = 1000
@@ -12,6 +13,7 @@ const SUMS_MS = 200
 @Injectable()
 export class ChangeListener implements OnModuleInit, OnApplicationShutdown {
   private readonly heard = new Subject<Announcement | 'missed'>()
+  private readonly accounts = new Subject<number>()
   private readonly log = new Logger('Changes')
   private client: pg.Client | null = null
   private retry: NodeJS.Timeout | null = null
@@ -29,6 +31,11 @@ export class ChangeListener implements OnModuleInit, OnApplicationShutdown {
     return this.heard
   }
 
+  /** Accounts of which it changed what they may see. */
+  get access(): Observable<number> {
+    return this.accounts
+  }
+
   /** For how many milliseconds nothing of a project has changed, as far back as this process can tell. */
   quietMs(projectId: number): number {
     return performance.now() - (this.last.get(projectId) ?? this.since)
@@ -42,9 +49,12 @@ export class ChangeListener implements OnModuleInit, OnApplicationShutdown {
     const client = new pg.Client({ connectionString: this.config.databaseUrl, keepAlive: true })
     client.on('error', () => undefined) // `end` follows
     client.on('end', () => this.lost())
-    client.on('notification', ({ payload }) => this.hear(JSON.parse(payload ?? '{}') as Announcement))
+    client.on('notification', ({ channel, payload }) => {
+      if (channel === ACCESS_CHANNEL) this.accounts.next(Number(payload))
+      else this.hear(JSON.parse(payload ?? '{}') as Announcement)
+    })
     await client.connect()
-    await client.query(`listen ${CHANNEL}`)
+    await client.query(`listen ${CHANNEL}; listen ${ACCESS_CHANNEL}`)
     this.since = performance.now()
     this.last.clear()
     this.client = client

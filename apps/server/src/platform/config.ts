@@ -17,6 +17,8 @@ export interface Config {
   proxies: number
   /** A delivery that sends nothing for so long is broken off, in milliseconds. */
   uploadIdleMs: number
+  /** So many uploads from one address may be under way at once. */
+  uploadsPerAddress: number
   /** Where attachments and delivered files are kept: a folder or a bucket; every server process must see the same. */
   blobs: string | S3Settings
   /** Threads that read what was sent: what they run, how many there are at most, and what one file may take. */
@@ -65,6 +67,7 @@ export function readConfig(env: Record<string, string | undefined>): Config {
     secret,
     proxies,
     uploadIdleMs: idle * 1000,
+    uploadsPerAddress: uploadsPerAddress(env),
     blobs: readBlobs(env),
     reading: { thread: new URL('../reading-thread.js', import.meta.url), threads: readingThreads(env), limits: THREAD_LIMITS },
     queueBytes: megabytes(env, 'BOBBIN_QUEUE_MB', 128),
@@ -81,6 +84,13 @@ function readingThreads(env: Record<string, string | undefined>): number {
   if (!Number.isInteger(threads) || threads < 2 || threads > 64)
     throw new Error(`BOBBIN_READING_THREADS is “${env['BOBBIN_READING_THREADS']}”; it must be a number from 2 to 64`)
   return threads
+}
+
+function uploadsPerAddress(env: Record<string, string | undefined>): number {
+  const most = Number(env['BOBBIN_UPLOADS_PER_ADDRESS'] ?? 256)
+  if (!Number.isInteger(most) || most < 1)
+    throw new Error(`BOBBIN_UPLOADS_PER_ADDRESS is “${env['BOBBIN_UPLOADS_PER_ADDRESS']}”; it must be a number from 1`)
+  return most
 }
 
 function megabytes(env: Record<string, string | undefined>, name: string, usual: number): number {

@@ -65,7 +65,7 @@ export async function rowsOf<T extends object>(db: Queryable, sql: string, bind:
   const reading = db.transaction ? undefined : readRequest()
   if (reading) return reading.run<T>(db.sequelize, text, values)
   const options = { bind: values, type: QueryTypes.SELECT, transaction: db.transaction ?? null, raw: true, useMaster: true } as const
-  return (await db.sequelize.query(text, options)) as T[]
+  return db.sequelize.query<T>(text, options)
 }
 
 /** Runs a statement for its effect. */

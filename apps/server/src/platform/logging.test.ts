@@ -26,7 +26,7 @@ const ask = (path: string, headers: Record<string, string> = {}) =>
 const linesOf = (id: string | null) =>
   vi.waitFor(() => {
     const lines = said.flatMap((text) => text.trim().split('\n').filter((line) => line.startsWith('{'))).map((line) => JSON.parse(line) as Record<string, unknown>) // prettier-ignore
-    const own = lines.filter((line) => line['requestId'] === id)
+    const own = lines.filter((line) => line['requestId'] === id && line['context'] === 'Request')
     expect(own.length).toBeGreaterThan(0)
     return own
   })

@@ -42,8 +42,11 @@ export function serveOperations(app: NestExpressApplication, { metricsToken }: C
     const checks = Promise.all([rowsOf(database(), 'select 1'), app.get<BlobStore>(BLOBS).check()])
     void within(checks, ANSWER_MS).then(
       () => response.json({ status: 'ready' }),
-      (error: unknown) =>
-        response.status(503).json({ status: 'not ready', reason: error instanceof Error ? error.message : String(error) }),
+      (error: unknown) => {
+        // who asks from outside learns no address or path; whoever runs the server reads its log
+        log.warn(`Not ready: ${error instanceof Error ? error.message : String(error)}`)
+        response.status(503).json({ status: 'not ready', reason: 'The database or the store of contents can’t be used' })
+      },
     )
   })
 

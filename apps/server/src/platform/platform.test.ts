@@ -18,6 +18,7 @@ describe('readConfig', () => {
       secret: 'a secret of the tests',
       proxies: 0,
       uploadIdleMs: 60_000,
+      uploadsPerAddress: 256,
       blobs: '.bobbin/blobs',
       metricsToken: null,
       queueBytes: 134_217_728,
@@ -79,6 +80,7 @@ describe('migrate', () => {
         '0014-lighter-storing',
         '0015-counted-claims',
         '0016-counted-once',
+        '0017-invited',
       ])
       expect(await migrate(url)).toEqual([])
     }))

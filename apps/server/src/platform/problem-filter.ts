@@ -23,6 +23,7 @@ const DATABASE_ERRORS: Record<string, [ProblemKind, string, string]> = {
     'tooSlow',
     'This took the database too long and was broken off. Ask for less: a shorter span of builds, or a narrower filter',
   ],
+  BB050: ['invalid', 'tooDeep', 'Areas are nested more than 50 deep'],
   '40001': ['conflict', 'busy', 'Somebody else changed the same at this moment; nothing was stored. Try again'],
   '40P01': ['conflict', 'busy', 'Somebody else changed the same at this moment; nothing was stored. Try again'],
 }
@@ -83,6 +84,8 @@ export class ProblemFilter implements ExceptionFilter {
   private describe(error: unknown): ProblemDetails {
     if (error instanceof Problem) return { ...error.extra, ...details(STATUS[error.kind], error.code, error.message) }
     if (error instanceof HttpException) return details(error.getStatus(), 'request', messageOf(error))
+    const odd = oddRequest(error)
+    if (odd) return odd
     if (isBrokenUpload(error))
       return details(400, 'aborted', 'The upload broke off. Files that had come in whole are stored; send the rest again')
     const code = error instanceof DatabaseError ? ((error.parent as { code?: string }).code ?? '') : ''
@@ -109,6 +112,14 @@ function toldOf(error: unknown): string {
   const { code } = ((error as { parent?: unknown }).parent ?? error) as { code?: string }
   const stack = error.stack ?? ''
   return `${stack.includes(error.message) ? '' : `${error.message}${code ? ` (${code})` : ''}\n`}${stack}`
+}
+
+/** What the parsers of requests throw carries a status of its own (http-errors): a body that is no JSON, a path that is no text. */
+function oddRequest(error: unknown): ProblemDetails | null {
+  if (error instanceof URIError) return details(STATUS.invalid, 'request', 'The address holds characters that are written wrongly')
+  const { status, expose, message } = (error ?? {}) as { status?: unknown; expose?: unknown; message?: unknown }
+  if (typeof status !== 'number' || status < 400 || status >= 500 || expose !== true) return null
+  return details(status, 'request', String(message))
 }
 
 /** The sender went away in the middle of a request: no fault of the server, and nobody is there to read the answer. */

@@ -8,6 +8,7 @@ export const STATUS = {
   tooLarge: 413,
   range: 416,
   tooMany: 429,
+  unsupported: 415,
   stalled: 408,
   away: 503,
   tooSlow: 503,

@@ -19,7 +19,7 @@ afterAll(() => bobbin.stop())
 function during<T>(method: string, work: () => Promise<T>): { done: Promise<T>; leave: () => void } {
   const response = Object.assign(new EventEmitter(), { writableFinished: false })
   let done: Promise<T> | undefined
-  readRequests(() => sequelize)({ method } as Request, response as unknown as Response, () => (done = work()))
+  readRequests(() => sequelize)({ method } as Request, response as unknown as Response, () => void (done = work()))
   if (!done) throw new Error('the request was not passed on')
   return { done, leave: () => void response.emit('close') }
 }

@@ -24,15 +24,15 @@ class ReadRequest {
     this.running.set(connection, cancelled)
   }
 
-  async run<T>(sequelize: Sequelize, text: string, values: unknown[]): Promise<T[]> {
+  async run<T extends object>(sequelize: Sequelize, text: string, values: unknown[]): Promise<T[]> {
     const { connectionManager } = sequelize as unknown as { connectionManager: ConnectionManager }
     const connection = await connectionManager.getConnection({ type: 'SELECT', useMaster: false })
     try {
       this.running.set(connection, null)
       if (this.gone) this.cancel(sequelize, connection)
-      return (await connection.query(text, values)).rows as T[]
+      return (await connection.query<T>(text, values)).rows
     } catch (error) {
-      throw new DatabaseError(Object.assign(error as Error, { sql: text }) as never)
+      throw new DatabaseError(Object.assign(error as Error, { sql: text }))
     } finally {
       await this.running.get(connection)
       this.running.delete(connection)

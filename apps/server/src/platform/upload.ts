@@ -3,6 +3,9 @@ import type { IncomingMessage } from 'node:http'
 import { pipeline } from 'node:stream/promises'
 import { Problem } from './problem.js'
 
+/** A sender of one file is waited for so long, in milliseconds. */
+const ONE_FILE_IDLE_MS = 30_000
+
 /** Reads the one file of a multipart request whole. @throws Problem when there is none or it is larger than `most` bytes */
 export async function readOneFile(request: IncomingMessage, most: number): Promise<Buffer> {
   const pieces: Buffer[] = []
@@ -14,7 +17,7 @@ export async function readOneFile(request: IncomingMessage, most: number): Promi
     stream.on('data', (piece: Buffer) => pieces.push(piece))
     stream.on('limit', () => (cut = true))
   })
-  await pipeline(request, parser)
+  await feed(request, parser, ONE_FILE_IDLE_MS, () => false)
   if (files === 0) throw new Problem('invalid', 'noFiles', 'The request holds no file. Send one as multipart/form-data')
   if (cut) throw new Problem('tooLarge', 'tooLarge', `The file is larger than ${Math.floor(most / 1024 ** 2)} MB`)
   return Buffer.concat(pieces)

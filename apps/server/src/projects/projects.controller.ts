@@ -1,11 +1,11 @@
 import { Body, Controller, Delete, Get, HttpCode, Param, ParseIntPipe, Patch, Post } from '@nestjs/common'
 import { InjectConnection } from '@nestjs/sequelize'
 import { Sequelize } from 'sequelize-typescript'
-import { Ctx, KeeperOnly, makeProject, NewProjectDto, PersonOnly, Who, type Caller, type Context } from '../access/index.js'
-import type { LensOptions, MadeMember, MadeProject, Member, ProjectRules } from '../contract/index.js'
+import { Ctx, KeeperOnly, makeProject, MakesProjects, NewProjectDto, PersonOnly, Who, type Caller, type Context } from '../access/index.js'
+import type { LensOptions, MadeProject, Member, ProjectRules } from '../contract/index.js'
 import { rowsOf } from '../platform/database.js'
 import { MembersService } from './members.service.js'
-import { MemberEditDto, NewMemberDto, ProjectEditDto } from './projects.dto.js'
+import { MemberEditDto, ProjectEditDto } from './projects.dto.js'
 
 @Controller('projects')
 export class ProjectsController {
@@ -16,6 +16,7 @@ export class ProjectsController {
 
   /** Makes a project, which its maker keeps. */
   @Post()
+  @MakesProjects()
   @PersonOnly()
   async make(@Who() caller: Caller, @Body() body: NewProjectDto): Promise<MadeProject> {
     await this.sequelize.transaction((transaction) => makeProject({ sequelize: this.sequelize, transaction }, caller.accountId, body))
@@ -43,14 +44,6 @@ export class ProjectsController {
   @Get(':project/members')
   members(@Ctx() context: Context): Promise<Member[]> {
     return this.membership.list(context)
-  }
-
-  /** Adds somebody to the project. Who has no account gets one; its first password is answered this once. */
-  @Post(':project/members')
-  @KeeperOnly()
-  @PersonOnly()
-  addMember(@Ctx() context: Context, @Body() body: NewMemberDto): Promise<MadeMember> {
-    return this.membership.add(context, body)
   }
 
   /** Makes a member keeper, or a keeper member. */

@@ -1,5 +1,5 @@
-import { IsEmail, IsIn, IsInt, IsNotEmpty, IsOptional, IsString, Max, MaxLength, Min } from 'class-validator'
-import type { AccountKind, Role, UnknownTests } from '../contract/index.js'
+import { IsIn, IsInt, IsNotEmpty, IsOptional, IsString, Max, MaxLength, Min } from 'class-validator'
+import type { Role, UnknownTests } from '../contract/index.js'
 import { maybe, trimmed } from '../platform/validation.js'
 
 export class ProjectEditDto {
@@ -18,19 +18,6 @@ export class ProjectEditDto {
   @Min(1)
   @Max(36_500)
   keepDetailsDays?: number | null
-}
-
-export class NewMemberDto {
-  @IsEmail({}, { message: 'This is no e-mail address' })
-  @MaxLength(320)
-  email: string
-  /** For somebody who has no account yet. */
-  @trimmed()
-  @IsString()
-  @MaxLength(200)
-  name: string
-  @IsIn(['engineer', 'tester', 'developer', 'lead'])
-  kind: AccountKind
 }
 
 export class MemberEditDto {

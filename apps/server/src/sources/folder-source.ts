@@ -43,7 +43,11 @@ export async function lookIntoFolder(address: string, allowed: readonly string[]
 
 async function insideOf(address: string, allowed: readonly string[]): Promise<string> {
   if (allowed.length === 0)
-    throw new Problem('forbidden', 'noFolders', 'This server looks into no folders. Who runs it allows some by BOBBIN_SOURCE_FOLDERS')
+    throw new Problem(
+      'forbidden',
+      'noFolders',
+      'This project may look into no folders of the server. An administrator of the server allows them',
+    )
   const folder = await realpath(address).catch(() => null)
   const roots = await Promise.all(allowed.map((root) => realpath(root).catch(() => null)))
   if (folder && roots.some((root) => root !== null && (folder === root || folder.startsWith(root + sep)))) {

@@ -2,10 +2,11 @@ import { createHash } from 'node:crypto'
 import { createReadStream, createWriteStream, mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { Readable } from 'node:stream'
+import type { IncomingMessage } from 'node:http'
 import { pipeline } from 'node:stream/promises'
 import { Problem } from '../platform/problem.js'
 import type { Found } from './found-file.js'
+import { askAt } from './reachable.js'
 
 const ANSWER_MS = 60_000
 const MOST_BYTES = 1024 ** 3
@@ -24,9 +25,9 @@ export interface Validators {
  */
 export async function lookAtAddress(address: string, known: Validators, hosts: readonly string[], now: number): Promise<Found> {
   const answer = await ask(address, known, hosts)
-  const validators = { etag: answer.headers.get('etag'), lastModified: answer.headers.get('last-modified') }
-  if (answer.status === 304) {
-    await answer.body?.cancel()
+  const validators = { etag: answer.headers.etag ?? null, lastModified: answer.headers['last-modified'] ?? null }
+  if (answer.statusCode === 304) {
+    answer.destroy()
     return { files: [], ...known, dispose: () => undefined }
   }
   const folder = mkdtempSync(join(tmpdir(), 'bobbin-source-'))
@@ -43,8 +44,7 @@ export async function lookAtAddress(address: string, known: Validators, hosts: r
         yield chunk
       }
     }
-    if (!answer.body) throw failure(address, 'answered nothing')
-    await pipeline(Readable.fromWeb(answer.body), counted, createWriteStream(path))
+    await pipeline(answer, counted, createWriteStream(path))
     const written = Date.parse(validators.lastModified ?? '')
     const file = {
       path: address,
@@ -62,20 +62,22 @@ export async function lookAtAddress(address: string, known: Validators, hosts: r
 }
 
 /** Follows where an address leads, each time only to hosts that are allowed. */
-async function ask(address: string, { etag, lastModified }: Validators, hosts: readonly string[]): Promise<Response> {
+async function ask(address: string, { etag, lastModified }: Validators, hosts: readonly string[]): Promise<IncomingMessage> {
   const headers = { ...(etag && { 'if-none-match': etag }), ...(lastModified && !etag && { 'if-modified-since': lastModified }) }
   let url = allowed(address, hosts)
   for (let hop = 0; hop <= MOST_HOPS; hop++) {
-    const answer = await fetch(url, { headers, redirect: 'manual', signal: AbortSignal.timeout(ANSWER_MS) }).catch((error: unknown) => {
-      const cause = error instanceof Error && error.cause instanceof Error ? error.cause.message : String(error)
-      throw failure(address, `does not answer: ${cause}`)
+    const answer = await askAt(url, headers, hosts, ANSWER_MS).catch((error: unknown) => {
+      throw error instanceof Problem
+        ? error
+        : failure(address, `does not answer: ${error instanceof Error ? error.message : String(error)}`)
     })
-    const onward = answer.headers.get('location')
-    if (answer.ok || answer.status === 304) return answer
-    await answer.body?.cancel()
-    if (answer.status < 300 || answer.status >= 400 || onward === null)
-      throw failure(address, `answered ${answer.status} ${answer.statusText}`.trim())
-    url = allowed(new URL(onward, url).href, hosts)
+    const { statusCode = 0 } = answer
+    const onward = answer.headers.location
+    if ((statusCode >= 200 && statusCode < 300) || statusCode === 304) return answer
+    answer.destroy()
+    if (statusCode < 300 || statusCode >= 400 || onward === undefined) throw failure(address, `answered ${statusCode}`)
+    if (!URL.canParse(onward, url.href)) throw failure(address, 'leads on to no address')
+    url = allowed(new URL(onward, url.href).href, hosts)
   }
   throw failure(address, `leads on more than ${MOST_HOPS} times`)
 }
@@ -88,7 +90,7 @@ function allowed(address: string, hosts: readonly string[]): URL {
   throw new Problem(
     'forbidden',
     'notAllowed',
-    `This server fetches nothing from ${url.host}. Who runs it allows hosts by BOBBIN_SOURCE_HOSTS${hosts.length > 0 ? `; now ${hosts.join(', ')}` : ''}`,
+    `This project may fetch nothing from ${url.host}. An administrator of the server allows hosts${hosts.length > 0 ? `; now ${hosts.join(', ')}` : ''}`,
   )
 }
 

@@ -1,11 +1,12 @@
-import { Inspection } from '@bobbin/core'
+import type { OutcomeTotals } from '@bobbin/core'
 import { Inject, Injectable } from '@nestjs/common'
 import { InjectConnection } from '@nestjs/sequelize'
+import { resolve } from 'node:path'
 import { Sequelize } from 'sequelize-typescript'
 import { AccessService, type Context } from '../access/index.js'
 import type { Source, SourceFile, SourceList, SourceLook } from '../contract/index.js'
 import { announce } from '../events/announce.js'
-import { IntakeService } from '../intake/index.js'
+import { disposeOf, IntakeService, readFiles } from '../intake/index.js'
 import { CONFIG, type Config } from '../platform/config.js'
 import { rowsOf, run } from '../platform/database.js'
 import { notFound, Problem } from '../platform/problem.js'
@@ -43,7 +44,7 @@ export class SourcesService {
 
   async list({ project }: Context): Promise<SourceList> {
     const rows = await rowsOf<SourceRow>(this, sql.SOURCES, { projectId: project.id, id: null })
-    return { rows: rows.map(sourceOf), folders: this.config.sourceFolders, hosts: this.config.sourceHosts }
+    return { rows: rows.map(sourceOf), ...(await this.allowedIn(project.id)) }
   }
 
   private async record({ project }: Context, id: number): Promise<SourceRow> {
@@ -96,14 +97,14 @@ export class SourcesService {
   /** What a source holds now, and what would become of it; nothing is stored. It may be one that is only being thought of. */
   async look(context: Context, dto: SourceDto, id: number | null): Promise<SourceLook> {
     const known = id === null ? new Map<string, string>() : await this.known((await this.record(context, id)).id)
-    const found = await this.find({ ...dto, etag: null, lastModified: null })
+    const found = await this.find({ ...dto, projectId: context.project.id, etag: null, lastModified: null })
     try {
       const isKnown = ({ path, stamp }: FoundFile) => known.get(path) === stamp
       const files: SourceFile[] = []
       let read = 0
       for (const file of found.files.toReversed().slice(0, MOST_SHOWN)) {
         read += file.bytes
-        const inside = read <= MOST_PREVIEWED ? await inspected(file) : NOT_LOOKED_INTO
+        const inside = read <= MOST_PREVIEWED ? await this.inspected(file, dto.kind) : NOT_LOOKED_INTO
         files.push({ name: file.path, bytes: file.bytes, build: buildOf(dto.build ?? null, file), known: isKnown(file), ...inside })
       }
       return { files, count: found.files.length, fresh: found.files.filter((file) => !isKnown(file)).length }
@@ -168,12 +169,38 @@ export class SourcesService {
     }
   }
 
-  private find({ kind, address, etag, lastModified }: Pick<SourceRecord, 'kind' | 'address' | 'etag' | 'lastModified'>): Promise<Found> {
-    const { sourceFolders, sourceHosts } = this.config
+  private async find(source: Pick<SourceRecord, 'projectId' | 'kind' | 'address' | 'etag' | 'lastModified'>): Promise<Found> {
+    const { kind, address, etag, lastModified } = source
+    const { folders, hosts } = await this.allowedIn(source.projectId)
     const now = Date.now()
-    return kind === 'folder'
-      ? lookIntoFolder(address, sourceFolders, now)
-      : lookAtAddress(address, { etag, lastModified }, sourceHosts, now)
+    return kind === 'folder' ? lookIntoFolder(address, folders, now) : lookAtAddress(address, { etag, lastModified }, hosts, now)
+  }
+
+  /** What an administrator allows a project, within what whoever runs the server allows at all. */
+  private async allowedIn(projectId: number): Promise<{ folders: string[]; hosts: string[] }> {
+    const { sourceFolders, sourceHosts } = this.config
+    const [row] = await rowsOf<{ folders: string[]; hosts: string[] }>(
+      this,
+      'select source_folders as folders, source_hosts as hosts from project where id = $projectId',
+      { projectId },
+    )
+    const isBelow = (folder: string) => sourceFolders.some((root) => `${resolve(folder)}/`.startsWith(`${resolve(root)}/`))
+    const isAllowed = (host: string) => sourceHosts.includes('*') || sourceHosts.includes(host)
+    return { folders: row?.folders.filter(isBelow) ?? [], hosts: row?.hosts.filter(isAllowed) ?? [] }
+  }
+
+  /** What a file would be read as, by a thread as if it were delivered; nothing is stored. What another host answered is not shown back. */
+  private async inspected(file: FoundFile, kind: SourceDto['kind']): Promise<Pick<SourceFile, 'format' | 'totals' | 'error'>> {
+    const read: { format: string; totals: OutcomeTotals }[] = []
+    const refused: string[] = []
+    for await (const one of readFiles({ name: nameOf(file.path), chunks: file.open(), cut: () => false }, this.intake)) {
+      if ('stage' in one) read.push({ format: one.findings.format, totals: one.totals })
+      else refused.push(one.refusal.message)
+      disposeOf(one)
+    }
+    const [first] = read
+    if (first) return { format: read.length > 1 ? `archive of ${read.length} files` : first.format, totals: first.totals, error: null }
+    return { ...NOT_LOOKED_INTO, error: kind === 'folder' ? (refused[0] ?? null) : 'This is no result file that can be read' }
   }
 
   private async known(id: number): Promise<Map<string, string>> {
@@ -183,17 +210,6 @@ export class SourcesService {
 }
 
 const NOT_LOOKED_INTO = { format: null, totals: null, error: null }
-
-async function inspected(file: FoundFile): Promise<Pick<SourceFile, 'format' | 'totals' | 'error'>> {
-  const inspection = new Inspection(nameOf(file.path))
-  for await (const chunk of file.open()) inspection.write(chunk)
-  const found = inspection.end()
-  const [first] = found
-  if (!first) return NOT_LOOKED_INTO
-  if ('error' in first) return { ...NOT_LOOKED_INTO, error: first.error }
-  if ('passedOver' in first) return { ...NOT_LOOKED_INTO, error: first.passedOver }
-  return { format: found.length > 1 ? `archive of ${found.length} files` : first.format, totals: first.totals, error: null }
-}
 
 const nameOf = (path: string): string => path.split(/[?#]/)[0]?.split('/').at(-1) || path
 

@@ -167,14 +167,14 @@ describe('an address', () => {
       else response.end(resultFile(['led on']))
     }
     expect(await act<SourceLook>('POST', '/look', http('/a'))).toMatchObject({ count: 1 })
-    await expect(act('POST', '/look', http('/away'))).rejects.toThrow(/fetches nothing from quay.example/)
+    await expect(act('POST', '/look', http('/away'))).rejects.toThrow(/may fetch nothing from quay.example/)
     await expect(act('POST', '/look', http('/round'))).rejects.toThrow(/leads on more than 5 times/)
     await expect(act('POST', '/look', folder({ kind: 'http', address: 'file:///etc/passwd' }))).rejects.toThrow(/begins with http/)
   })
 
   it('that answers otherwise says what', async () => {
     respond = (_, response) => response.writeHead(503, 'Low Tide').end()
-    await expect(act('POST', '/look', http())).rejects.toThrow(/answered 503 Low Tide/)
+    await expect(act('POST', '/look', http())).rejects.toThrow(/answered 503/)
     await expect(act('POST', '/look', folder({ kind: 'http', address: 'http://127.0.0.1:1/x' }))).rejects.toThrow(/does not answer/)
   })
 })

@@ -47,6 +47,7 @@ export class TestApp {
       secret: 'secret-of-the-tests',
       proxies: 0,
       uploadIdleMs: 400,
+      uploadsPerAddress: settings.uploadsPerAddress ?? 256,
       metricsToken: 'metrics-of-the-tests',
       reading: settings.reading ?? { thread: inject('readingThread'), threads: 3, limits: THREAD_LIMITS },
       queueBytes: settings.queueBytes ?? 128 * 1024 ** 2,
@@ -58,7 +59,8 @@ export class TestApp {
     const app = await createApp(config)
     await app.listen(0, '127.0.0.1')
     if (seeded) {
-      await seedProject(app, seedOf('gullhaven', 'FERRY', 'runa', TOKEN, cases))
+      const sources = { folders: config.sourceFolders, hosts: config.sourceHosts }
+      await seedProject(app, { ...seedOf('gullhaven', 'FERRY', 'runa', TOKEN, cases), sources })
       await seedProject(app, seedOf('skerries', 'SKER', 'olav', `${TOKEN}-other`, []))
     }
     const database = new pg.Client({ connectionString: own.href })

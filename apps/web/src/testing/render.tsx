@@ -7,7 +7,7 @@ import { vi } from 'vitest'
 import { SessionProvider } from '../context/session.js'
 
 const ME: Me = {
-  account: { id: 1, name: 'Runa Solberg', email: 'runa@gullhaven.example', kind: 'engineer' },
+  account: { id: 1, name: 'Runa Solberg', email: 'runa@gullhaven.example', kind: 'engineer', serverAdmin: true, makesProjects: true },
   projects: [{ slug: 'gullhaven', name: 'Gullhaven Ferry', keyPrefix: 'FERRY', role: 'keeper' }],
 }
 

@@ -12,11 +12,12 @@ it('sends what the first account and project need, and says what is wrong withou
   type('E-mail', ' ann@gullhaven.example ')
   type(/^Password/, 'ten letters')
   type('Name of the project', 'Pilot Boats')
+  type(/^Code/, 'ABCD-EFGH-JKLM')
   fireEvent.click(screen.getByRole('button', { name: 'Begin' }))
   await waitFor(
     () =>
     expect(sent[0]?.body).toEqual({
-      person: 'Ann', email: 'ann@gullhaven.example', password: 'ten letters', kind: 'engineer', name: 'Pilot Boats', slug: 'pilot-boats', keyPrefix: 'PILOT',
+      person: 'Ann', email: 'ann@gullhaven.example', password: 'ten letters', kind: 'engineer', name: 'Pilot Boats', slug: 'pilot-boats', keyPrefix: 'PILOT', code: 'ABCD-EFGH-JKLM',
     }), // prettier-ignore
   )
   expect((await screen.findByRole('alert')).textContent).toContain('Somebody made the first account already')

@@ -15,9 +15,10 @@ export function WelcomePage() {
   const [person, setPerson] = useState('')
   const [email, setEmail] = useState('')
   const [password, setPassword] = useState('')
+  const [code, setCode] = useState('')
   const [kind, setKind] = useState<AccountKind>('engineer')
   const begin = useMutation({
-    mutationFn: () => api.post('/first-run', { body: { ...project, person, email: email.trim(), password, kind } }),
+    mutationFn: () => api.post('/first-run', { body: { ...project, person, email: email.trim(), password, kind, code } }),
     onSuccess: async () => {
       queries.clear()
       await navigate(`/${project.slug}/cases`, { replace: true })
@@ -38,7 +39,7 @@ export function WelcomePage() {
         </div>
         <div>
           <h1 className="text-xl">Nobody has used this Bobbin yet</h1>
-          <p className="mt-1 text-base text-soft">Make the first account and the first project. Others are added in Settings.</p>
+          <p className="mt-1 text-base text-soft">Make the first account and the first project. Others are invited in Settings.</p>
         </div>
         <div className="grid grid-cols-2 gap-10 max-[640px]:grid-cols-1">
           <fieldset className="flex flex-col gap-3">
@@ -86,6 +87,11 @@ export function WelcomePage() {
             <ProjectFields draft={project} onChange={setProject} />
           </fieldset>
         </div>
+        <label className="flex max-w-[342px] flex-col gap-1">
+          Code
+          <input className="field font-mono" required autoComplete="off" value={code} onChange={(event) => setCode(event.target.value)} />
+          <span className="text-soft">The server shows it where it was started, so that only whoever runs it can begin.</span>
+        </label>
         {begin.error && (
           <p role="alert" className="text-failed">
             {messageOf(begin.error)}

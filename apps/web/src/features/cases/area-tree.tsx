@@ -184,7 +184,7 @@ function useAreaChanges() {
   const at = (id: number) => ({ project: project.slug, id })
   const edit = async (id: number, body: { name?: string; parentId?: number | null; before?: number | null }) => {
     await api.patch('/projects/{project}/areas/{id}', { path: at(id), body })
-    await refresh()
+    void refresh()
   }
   return {
     rename: (id: number, name: string) => edit(id, { name }),
@@ -192,13 +192,13 @@ function useAreaChanges() {
     place: (id: number, before: number | null) => edit(id, { before }).catch(fail),
     make: async (name: string, parentId: number | null) => {
       await api.post('/projects/{project}/areas', { path: { project: project.slug }, body: { name, parentId } })
-      await refresh()
+      void refresh()
     },
     remove: (area: AreaNode) =>
       api
         .delete('/projects/{project}/areas/{id}', { path: at(area.id) })
-        .then(async ({ cases }) => {
-          await refresh()
+        .then(({ cases }) => {
+          void refresh()
           notifyUndo(`Deleted the area ${area.name}; ${count(cases, 'case')} moved up`, () => {
             api.post('/projects/{project}/areas/{id}/restore', { path: at(area.id) }).then(refresh, fail)
           })

@@ -27,7 +27,7 @@ export function ImportDialog({ onClose }: { onClose: () => void }) {
     mutationFn: (chosen: File) => api.post('/projects/{project}/case-tables', { path, body: form(chosen) }),
     onSuccess: async ({ made, changed, changeId }) => {
       onClose()
-      await changes.done(`Made ${count(made, 'case')}, changed ${changed}`, changeId)
+      changes.done(`Made ${count(made, 'case')}, changed ${changed}`, changeId)
     },
   })
   const choose = (chosen: File | undefined) => {

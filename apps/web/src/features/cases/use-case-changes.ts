@@ -21,15 +21,15 @@ export function useCaseChanges() {
     const fail = (error: unknown) => notifyError(messageOf(error))
     const undo = async (id: number) => {
       const { undone, left } = await api.post('/projects/{project}/cases/changes/{id}/undo', { path: { project: project.slug, id } })
-      await refresh()
+      void refresh()
       if (left.length > 0)
         notifyError(
           `${count(undone, 'case')} put back. Somebody changed ${formatList(left.slice(0, 5))} since; these were left as they are.`,
         )
     }
     /** Says what was done, with the way back. */
-    const done = async (words: string, changeId: number | null) => {
-      await refresh()
+    const done = (words: string, changeId: number | null) => {
+      void refresh()
       if (changeId === null) notify('Nothing had to be changed')
       else notifyUndo(words, () => void undo(changeId).catch(fail))
     }

@@ -79,8 +79,8 @@ function SaveDialog({ params, onClose }: { params: string; onClose: () => void }
   const save = useMutation({
     mutationFn: () =>
       api.post('/projects/{project}/views', { path: { project: project.slug }, body: { page: 'cases', name, params, shared } }),
-    onSuccess: async () => {
-      await queries.invalidateQueries({ queryKey: ['views'] })
+    onSuccess: () => {
+      void queries.invalidateQueries({ queryKey: ['views'] })
       onClose()
     },
   })

@@ -182,9 +182,9 @@ function useUndo(delivery: DeliveryDetail, reading: Reading) {
   const refresh = useRefresh()
   return useMutation({
     mutationFn: () => api.post('/projects/{project}/deliveries/{id}/undo', { path: { project: project.slug, id: delivery.id } }),
-    onSuccess: async (after) => {
+    onSuccess: (after) => {
       notifyUndo(`Taken out of build ${delivery.target.build}.`, () => reading.start(takenInBy(after.files)))
-      await refresh()
+      refresh()
     },
     onError: (error) => notifyError(`The delivery stays as it is: ${messageOf(error)}`),
   })

@@ -45,9 +45,9 @@ function Deliver({ guess }: { guess: TargetForm }) {
   const [files, setFiles] = useState<DroppedFile[]>([])
   const sending = useMutation({
     mutationFn: (): Promise<DeliveryReport> => deliver(api, project.slug, target, 'web', files),
-    onSuccess: async (report) => {
+    onSuccess: (report) => {
       if (!report.files.some((file) => file.status === 'refused')) setFiles([])
-      await refresh()
+      refresh()
     },
   })
   const take = (more: DroppedFile[]) => {

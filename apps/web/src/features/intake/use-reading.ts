@@ -43,9 +43,9 @@ export function useReading(delivery: DeliveryDetail): Reading {
       const stoppedWords = done < of ? `, then stopped. ${count(of - done, 'file')} stayed as before` : ''
       notify(`${count(done - failures.length, 'file')} ${words}${stoppedWords}.`)
     },
-    onSettled: async () => {
+    onSettled: () => {
       setProgress(null)
-      await refresh()
+      refresh()
     },
   })
   return { progress, start: (files) => reading.mutate(files), stop: () => void (stopped.current = true) }

@@ -62,7 +62,7 @@ function useDecisions(onDone: () => void) {
   const idsOf = (rows: readonly ScriptRow[]) => rows.map(({ id }) => id)
   const send = async (scripts: number[], decision: UnknownTests) => {
     const done = await api.post('/projects/{project}/scripts/decisions', { path, body: { scripts, decision } })
-    await refresh()
+    refresh()
     return done
   }
   const decide = (rows: readonly ScriptRow[], decision: 'aside' | 'ask', back: 'aside' | 'ask', words: string) =>

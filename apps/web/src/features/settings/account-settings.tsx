@@ -26,13 +26,14 @@ function PasswordForm() {
   const queries = useQueryClient()
   const [current, setCurrent] = useState('')
   const [next, setNext] = useState('')
+  const [endTokens, setEndTokens] = useState(false)
   const change = useMutation({
-    mutationFn: () => api.put('/session/password', { body: { current, next } }),
-    onSuccess: async () => {
+    mutationFn: () => api.put('/session/password', { body: { current, next, endTokens } }),
+    onSuccess: () => {
       setCurrent('')
       setNext('')
       notify('Password changed. Every other session has ended')
-      await queries.invalidateQueries({ queryKey: ['sessions'] })
+      void queries.invalidateQueries({ queryKey: ['sessions'] })
     },
   })
   const submit = (event: FormEvent) => {
@@ -43,7 +44,7 @@ function PasswordForm() {
     <form onSubmit={submit} className="mb-8 flex max-w-[340px] flex-col gap-3">
       <h2 className="text-base">Change the password</h2>
       <label className="flex flex-col gap-1">
-        The password now
+        Current password
         <input
           className="field"
           type="password"
@@ -54,7 +55,7 @@ function PasswordForm() {
         />
       </label>
       <label className="flex flex-col gap-1">
-        The new one, at least 10 characters
+        New password, at least 10 characters
         <input
           className="field"
           type="password"
@@ -65,6 +66,10 @@ function PasswordForm() {
           onChange={(e) => setNext(e.target.value)}
         />
       </label>
+      <label className="flex items-center gap-2">
+        <input type="checkbox" checked={endTokens} onChange={(e) => setEndTokens(e.target.checked)} />
+        Also revoke the tokens that I made
+      </label>
       {change.error && (
         <p role="alert" className="text-failed">
           {messageOf(change.error)}
@@ -72,7 +77,7 @@ function PasswordForm() {
       )}
       <div>
         <Button type="submit" kind="strong" disabled={change.isPending || current === '' || next.length < 10}>
-          Change it
+          Change password
         </Button>
       </div>
     </form>

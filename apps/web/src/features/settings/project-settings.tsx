@@ -1,19 +1,19 @@
-import type { AccountKind, MadeMember, Member } from '@bobbin/client'
+import type { Member } from '@bobbin/client'
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { useState, type FormEvent } from 'react'
 import { useNavigate } from 'react-router'
 import { useSession } from '../../context/session.js'
 import { api } from '../../lib/api.js'
 import { useAddress } from '../../lib/use-address.js'
-import { CopyBlock } from '../../ui/copy-block.js'
 import { Menu, MenuItem } from '../../ui/menu.js'
 import { Button, ErrorState, Loading, messageOf } from '../../ui/states.js'
-import { notify, notifyError } from '../../ui/toast.js'
+import { notifyError } from '../../ui/toast.js'
 import { PERSON_KINDS, ProjectFields, type ProjectDraft } from '../access/person-fields.js'
+import { Invitations } from './invitations.js'
 
 /** The project's name and people, and how a new one is made. */
 export function ProjectSettings() {
-  const { project } = useSession()
+  const { project, me } = useSession()
   const [params, setAddress] = useAddress()
   if (params.get('new')) return <NewProject onCancel={() => setAddress({ new: null })} />
   return (
@@ -21,7 +21,12 @@ export function ProjectSettings() {
       <ProjectName />
       <Members />
       <div className="mt-8 border-t border-hairline pt-4">
-        <Button onClick={() => setAddress({ new: '1' })}>Make another project</Button>
+        <Button disabled={!me.account.makesProjects} onClick={() => setAddress({ new: '1' })}>
+          Create another project
+        </Button>
+        {!me.account.makesProjects && (
+          <p className="mt-2 text-soft">You may not create projects. An administrator of the server can allow it.</p>
+        )}
         <p className="mt-2 text-soft">
           The keys of {project.name} begin with {project.keyPrefix}; scripts declare them, so they stay as they are.
         </p>
@@ -65,7 +70,6 @@ function ProjectName() {
 
 function Members() {
   const { project } = useSession()
-  const [made, setMade] = useState<MadeMember | null>(null)
   const members = useQuery({
     queryKey: ['members', project.slug],
     queryFn: () => api.get('/projects/{project}/members', { path: { project: project.slug } }),
@@ -80,16 +84,7 @@ function Members() {
           <MemberLine key={member.id} member={member} />
         ))}
       </ul>
-      {project.role === 'keeper' ? <NewMember onMade={setMade} /> : <p className="text-soft">Who keeps the project adds people.</p>}
-      {made?.password && (
-        <div className="mt-4 border-l-[3px] border-dye bg-surface px-4 py-3">
-          <p className="mb-2">
-            {made.member.name} has an account now. Hand over this first password; it is not shown again, and should be changed after signing
-            in.
-          </p>
-          <CopyBlock label="First password" text={made.password} />
-        </div>
-      )}
+      {project.role === 'keeper' ? <Invitations /> : <p className="text-soft">Owners of the project invite people.</p>}
     </section>
   )
 }
@@ -122,58 +117,6 @@ function MemberLine({ member }: { member: Member }) {
         </Menu>
       )}
     </li>
-  )
-}
-
-function NewMember({ onMade }: { onMade: (made: MadeMember) => void }) {
-  const { project } = useSession()
-  const queries = useQueryClient()
-  const [email, setEmail] = useState('')
-  const [name, setName] = useState('')
-  const [kind, setKind] = useState<AccountKind>('tester')
-  const add = useMutation({
-    mutationFn: () => api.post('/projects/{project}/members', { path: { project: project.slug }, body: { email, name, kind } }),
-    onSuccess: async (made) => {
-      setEmail('')
-      setName('')
-      onMade(made)
-      if (!made.password) notify(`${made.member.name} belongs to ${project.name} now`)
-      await queries.invalidateQueries({ queryKey: ['members'] })
-    },
-  })
-  const submit = (event: FormEvent) => {
-    event.preventDefault()
-    add.mutate()
-  }
-  return (
-    <form onSubmit={submit} className="flex flex-wrap items-end gap-3">
-      <label className="flex w-[230px] flex-col gap-1">
-        E-mail
-        <input className="field" type="email" required value={email} onChange={(event) => setEmail(event.target.value)} />
-      </label>
-      <label className="flex w-[170px] flex-col gap-1">
-        Name, if new here
-        <input className="field" value={name} onChange={(event) => setName(event.target.value)} />
-      </label>
-      <label className="flex flex-col gap-1">
-        Works as
-        <select className="field" value={kind} onChange={(event) => setKind(event.target.value as AccountKind)}>
-          {Object.entries(PERSON_KINDS).map(([value, words]) => (
-            <option key={value} value={value}>
-              {words}
-            </option>
-          ))}
-        </select>
-      </label>
-      <Button type="submit" disabled={email === '' || add.isPending}>
-        Add
-      </Button>
-      {add.error && (
-        <p role="alert" className="w-full text-failed">
-          {messageOf(add.error)}
-        </p>
-      )}
-    </form>
   )
 }
 

@@ -50,7 +50,7 @@ export function useRule() {
   const queries = useQueryClient()
   const change = useMutation({
     mutationFn: (rule: Partial<ProjectRules>) => api.patch('/projects/{project}', { path: { project: project.slug }, body: rule }),
-    onSuccess: () => queries.invalidateQueries({ predicate: ({ queryKey: [word] }) => ['rules', 'space'].includes(String(word)) }),
+    onSuccess: () => void queries.invalidateQueries({ predicate: ({ queryKey: [word] }) => ['rules', 'space'].includes(String(word)) }),
     onError: (error) => notifyError(messageOf(error)),
   })
   return {

@@ -1,8 +1,10 @@
 import { NavLink, Navigate, useParams } from 'react-router'
 import { useProjectPath } from '../../context/project-link.js'
+import { useSession } from '../../context/session.js'
 import { AccountSettings } from './account-settings.js'
 import { ProjectSettings } from './project-settings.js'
 import { RuleSettings } from './rule-settings.js'
+import { ServerSettings } from './server-settings.js'
 import { SpaceSettings } from './space-settings.js'
 import { TokenSettings } from './token-settings.js'
 
@@ -12,19 +14,21 @@ const PARTS = [
   { to: 'project', name: 'Project', Part: ProjectSettings },
   { to: 'intake', name: 'Taking in', Part: RuleSettings },
   { to: 'space', name: 'Space', Part: SpaceSettings },
+  { to: 'server', name: 'Server', Part: ServerSettings },
 ]
 
 /** What is set once and seldom looked at again. */
 export function SettingsPage() {
   const { part } = useParams()
   const path = useProjectPath()
+  const { me } = useSession()
   const shown = PARTS.find(({ to }) => to === part)
   if (!shown) return <Navigate to={path('settings/account')} replace />
   return (
     <>
       <nav aria-label="Settings" className="w-[190px] shrink-0 border-r border-hairline py-4">
         <ul>
-          {PARTS.map(({ to, name }) => (
+          {PARTS.filter(({ to }) => to !== 'server' || me.account.serverAdmin).map(({ to, name }) => (
             <li key={to}>
               <NavLink
                 to={path(`settings/${to}`)}

@@ -1,13 +1,14 @@
-import type { MadeToken, Member, SessionRow, TokenRow } from '@bobbin/client'
+import type { AccountRow, MadeToken, Member, ServerProject, SessionRow, TokenRow } from '@bobbin/client'
 import { fireEvent, screen, waitFor, within } from '@testing-library/react'
 import { describe, expect, it } from 'vitest'
 import { renderAt } from '../../testing/render.js'
 import { AccountSettings } from './account-settings.js'
 import { ProjectSettings } from './project-settings.js'
+import { ServerSettings } from './server-settings.js'
 import { TokenSettings } from './token-settings.js'
 
 const AT = '2026-11-20T10:00:00Z'
-const token: TokenRow = { id: 4, name: 'Nightly', scope: 'deliver', by: 'Runa Solberg', createdAt: AT, lastUsedAt: null }
+const token: TokenRow = { id: 4, name: 'Nightly', scope: 'deliver', by: 'Runa Solberg', createdAt: AT, lastUsedAt: null, expiresAt: null }
 const API = '/api/projects/gullhaven'
 const field = (name: string | RegExp) => screen.getByLabelText(name)
 const type = (name: string | RegExp, value: string) => fireEvent.change(field(name), { target: { value } })
@@ -43,7 +44,7 @@ describe('tokens', () => {
     await screen.findByLabelText('Name')
     type('Name', 'Nightly')
     fireEvent.click(screen.getByRole('button', { name: 'Make a token' }))
-    await waitFor(() => expect(sent[0]?.body).toEqual({ name: 'Nightly', scope: 'deliver' }))
+    await waitFor(() => expect(sent[0]?.body).toEqual({ name: 'Nightly', scope: 'deliver', days: 365 }))
     expect((await screen.findByLabelText('Secret')).textContent).toContain('bbn_once')
     expect(screen.getByLabelText('Three lines').textContent).toContain('/cli/bobbin.mjs')
     fireEvent.click(screen.getByRole('button', { name: 'I have it' }))
@@ -84,11 +85,11 @@ describe('the account', () => {
       ),
     })
     await screen.findAllByRole('listitem')
-    const change = screen.getByRole('button', { name: 'Change it' })
-    type('The password now', 'old')
-    type(/^The new one/, 'short')
+    const change = screen.getByRole('button', { name: 'Change password' })
+    type('Current password', 'old')
+    type(/^New password/, 'short')
     expect(change.hasAttribute('disabled')).toBe(true)
-    type(/^The new one/, 'long enough now')
+    type(/^New password/, 'long enough now')
     fireEvent.click(change)
     expect((await screen.findByRole('alert')).textContent).toBe('The current password is wrong; nothing was changed.')
   })
@@ -96,13 +97,19 @@ describe('the account', () => {
 
 describe('the project', () => {
   const members: Member[] = [{ id: 1, name: 'Runa Solberg', email: 'runa@gullhaven.example', kind: 'engineer', role: 'keeper' }]
-  it('takes somebody in', async () => {
-    const { sent } = renderAt('/gullhaven/settings/project', <ProjectSettings />, { [`${API}/members`]: members })
+  it('invites somebody by a link, which is shown once', async () => {
+    const invitation = { id: 3, email: 'teo@gullhaven.example', invitedBy: 'Runa Solberg', createdAt: AT, expiresAt: AT }
+    const { sent } = renderAt('/gullhaven/settings/project', <ProjectSettings />, {
+      [`${API}/members`]: members,
+      [`${API}/invitations`]: [],
+      [`POST ${API}/invitations`]: { invitation, secret: 'secret-of-the-link' },
+    })
     expect((await screen.findByRole('listitem')).textContent).toContain('keeps it')
-    type('E-mail', 'teo@gullhaven.example')
-    type('Name, if new here', 'Teo Marsh')
-    fireEvent.click(screen.getByRole('button', { name: 'Add' }))
-    await waitFor(() => expect(sent[0]?.body).toEqual({ email: 'teo@gullhaven.example', name: 'Teo Marsh', kind: 'tester' }))
+    await screen.findByText('Invite somebody')
+    type('Email', ' teo@gullhaven.example ')
+    fireEvent.click(screen.getByRole('button', { name: 'Create link' }))
+    await waitFor(() => expect(sent[0]?.body).toEqual({ email: 'teo@gullhaven.example' }))
+    expect(await screen.findByText(/\/join#secret-of-the-link$/)).toBeTruthy()
   })
 
   it('is made with a short name and a prefix that follow the name until they are typed', async () => {
@@ -115,5 +122,32 @@ describe('the project', () => {
     expect((field('Short name, for addresses') as HTMLInputElement).value).toBe('tides')
     fireEvent.click(screen.getByRole('button', { name: 'Make it' }))
     await waitFor(() => expect(sent[0]?.body).toEqual({ name: 'Tide alerts north', slug: 'tides', keyPrefix: 'TIDE' }))
+  })
+})
+
+describe('the server', () => {
+  const account: AccountRow = {
+    id: 2,
+    name: 'Teo Marsh',
+    email: 'teo@gullhaven.example',
+    kind: 'tester',
+    serverAdmin: false,
+    makesProjects: false,
+    projects: 1,
+  }
+  const project: ServerProject = { id: 7, slug: 'gullhaven', name: 'Gullhaven Ferry', folders: [], hosts: [], sources: 0 }
+  it('lets people create projects, and projects look for results', async () => {
+    const { sent } = renderAt('/gullhaven/settings/server', <ServerSettings />, {
+      '/api/server/accounts': [account],
+      '/api/server/projects': [project],
+      'PATCH /api/server/accounts/2': { ...account, makesProjects: true },
+      'PATCH /api/server/projects/7': project,
+    })
+    fireEvent.click(await screen.findByLabelText('Teo Marsh creates projects'))
+    await waitFor(() => expect(sent[0]?.body).toEqual({ makesProjects: true }))
+    const form = within(await screen.findByRole('form', { name: 'Gullhaven Ferry' }))
+    fireEvent.change(form.getByLabelText('Folders'), { target: { value: '/reports \n\n/nightly' } })
+    fireEvent.click(form.getByRole('button', { name: 'Save' }))
+    await waitFor(() => expect(sent.at(-1)?.body).toEqual({ folders: ['/reports', '/nightly'], hosts: [] }))
   })
 })

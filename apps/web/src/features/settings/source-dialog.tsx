@@ -48,8 +48,8 @@ export function SourceDialog({ source, list, onClose }: SourceDialogProps) {
       source
         ? api.put('/projects/{project}/sources/{id}', { path: { ...path, id: source.id }, body: draft })
         : api.post('/projects/{project}/sources', { path, body: draft }),
-    onSuccess: async ({ name }) => {
-      await queries.invalidateQueries({ queryKey: ['sources'] })
+    onSuccess: ({ name }) => {
+      void queries.invalidateQueries({ queryKey: ['sources'] })
       notify(source ? `${name} is changed` : `${name} is looked into from now on`)
       onClose()
     },

@@ -117,12 +117,12 @@ function useSourceActions({ id, name, ...source }: Source) {
   const { project } = useSession()
   const queries = useQueryClient()
   const path = { project: project.slug, id }
-  const after = () => queries.invalidateQueries({ queryKey: ['sources'] })
+  const after = () => void queries.invalidateQueries({ queryKey: ['sources'] })
   const fail = (error: unknown) => notifyError(messageOf(error))
   const fetch = useMutation({
     mutationFn: () => api.post('/projects/{project}/sources/{id}/fetch', { path }),
-    onSuccess: async ({ brought, problem }) => {
-      await after()
+    onSuccess: ({ brought, problem }) => {
+      after()
       if (!problem)
         notify(brought > source.brought ? `${count(brought - source.brought, 'new file')} from ${name}` : `Nothing new in ${name}`)
     },

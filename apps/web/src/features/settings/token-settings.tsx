@@ -29,7 +29,7 @@ export function TokenSettings() {
       {tokens.error && <ErrorState error={tokens.error} onRetry={() => void tokens.refetch()} />}
       {tokens.data?.length === 0 && <p className="text-soft">No token yet.</p>}
       <ul aria-label="Tokens">
-        {tokens.data?.map(({ id, name, scope, by, createdAt, lastUsedAt }) => (
+        {tokens.data?.map(({ id, name, scope, by, createdAt, lastUsedAt, expiresAt }) => (
           <li key={id} className="flex min-h-[38px] items-center gap-4 border-t border-hairline">
             <span className="min-w-0 flex-1 truncate">
               <strong>{name}</strong> <span className="text-soft">{SCOPES[scope]}</span>
@@ -43,6 +43,13 @@ export function TokenSettings() {
               ) : (
                 'never used'
               )}
+              {expiresAt ? (
+                <>
+                  ; expires <Time iso={expiresAt} />
+                </>
+              ) : (
+                '; never expires'
+              )}
             </span>
             <Revoke id={id} name={name} />
           </li>
@@ -52,17 +59,25 @@ export function TokenSettings() {
   )
 }
 
+const LIVES = [
+  [30, '30 days'],
+  [90, '90 days'],
+  [365, 'a year'],
+  [730, '2 years'],
+] as const
+
 function NewToken({ onMade }: { onMade: (made: MadeToken) => void }) {
   const { project } = useSession()
   const queries = useQueryClient()
   const [name, setName] = useState('')
   const [scope, setScope] = useState<TokenScope>('deliver')
+  const [days, setDays] = useState(365)
   const make = useMutation({
-    mutationFn: () => api.post('/projects/{project}/tokens', { path: { project: project.slug }, body: { name, scope } }),
-    onSuccess: async (made) => {
+    mutationFn: () => api.post('/projects/{project}/tokens', { path: { project: project.slug }, body: { name, scope, days } }),
+    onSuccess: (made) => {
       setName('')
       onMade(made)
-      await queries.invalidateQueries({ queryKey: ['tokens'] })
+      void queries.invalidateQueries({ queryKey: ['tokens'] })
     },
   })
   const submit = (event: FormEvent) => {
@@ -79,6 +94,16 @@ function NewToken({ onMade }: { onMade: (made: MadeToken) => void }) {
         It may
         <select className="field" value={scope} onChange={(event) => setScope(event.target.value as TokenScope)}>
           {Object.entries(SCOPES).map(([value, words]) => (
+            <option key={value} value={value}>
+              {words}
+            </option>
+          ))}
+        </select>
+      </label>
+      <label className="flex flex-col gap-1">
+        It expires after
+        <select className="field" value={days} onChange={(event) => setDays(Number(event.target.value))}>
+          {LIVES.map(([value, words]) => (
             <option key={value} value={value}>
               {words}
             </option>

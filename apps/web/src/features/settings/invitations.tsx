@@ -1,0 +1,92 @@
+import type { InvitationRow, MadeInvitation } from '@bobbin/client'
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
+import { useState, type FormEvent } from 'react'
+import { useSession } from '../../context/session.js'
+import { api } from '../../lib/api.js'
+import { CopyBlock } from '../../ui/copy-block.js'
+import { Button, ErrorState, messageOf } from '../../ui/states.js'
+import { Time } from '../../ui/time.js'
+import { notifyError } from '../../ui/toast.js'
+
+/** Invites people by a link, and lists invitations that were not accepted yet. */
+export function Invitations() {
+  const { project } = useSession()
+  const [made, setMade] = useState<MadeInvitation | null>(null)
+  const path = { project: project.slug }
+  const open = useQuery({ queryKey: ['invitations', project.slug], queryFn: () => api.get('/projects/{project}/invitations', { path }) })
+  if (open.error) return <ErrorState error={open.error} onRetry={() => void open.refetch()} />
+  return (
+    <>
+      <h3 className="mb-2 font-semibold">Invite somebody</h3>
+      <NewInvitation onMade={setMade} />
+      {made && (
+        <div className="mt-4 border-l-[3px] border-dye bg-surface px-4 py-3">
+          <p className="mb-2">Send this link to {made.invitation.email}. It can be accepted once, within 7 days, and is not shown again.</p>
+          <CopyBlock label="Invitation link" text={`${window.location.origin}/join#${made.secret}`} />
+        </div>
+      )}
+      {open.data && open.data.length > 0 && (
+        <ul aria-label="Open invitations" className="mt-4">
+          {open.data.map((row) => (
+            <InvitationLine key={row.id} row={row} />
+          ))}
+        </ul>
+      )}
+    </>
+  )
+}
+
+function NewInvitation({ onMade }: { onMade: (made: MadeInvitation) => void }) {
+  const { project } = useSession()
+  const queries = useQueryClient()
+  const [email, setEmail] = useState('')
+  const invite = useMutation({
+    mutationFn: () => api.post('/projects/{project}/invitations', { path: { project: project.slug }, body: { email: email.trim() } }),
+    onSuccess: (made) => {
+      setEmail('')
+      onMade(made)
+      void queries.invalidateQueries({ queryKey: ['invitations'] })
+    },
+  })
+  const submit = (event: FormEvent) => {
+    event.preventDefault()
+    invite.mutate()
+  }
+  return (
+    <form onSubmit={submit} className="flex flex-wrap items-end gap-3">
+      <label className="flex w-[280px] flex-col gap-1">
+        Email
+        <input className="field" type="email" required value={email} onChange={(event) => setEmail(event.target.value)} />
+      </label>
+      <Button type="submit" disabled={email === '' || invite.isPending}>
+        Create link
+      </Button>
+      {invite.error && (
+        <p role="alert" className="w-full text-failed">
+          {messageOf(invite.error)}
+        </p>
+      )}
+    </form>
+  )
+}
+
+function InvitationLine({ row }: { row: InvitationRow }) {
+  const { project } = useSession()
+  const queries = useQueryClient()
+  const withdraw = useMutation({
+    mutationFn: () => api.delete('/projects/{project}/invitations/{id}', { path: { project: project.slug, id: row.id } }),
+    onSuccess: () => void queries.invalidateQueries({ queryKey: ['invitations'] }),
+    onError: (error) => notifyError(messageOf(error)),
+  })
+  return (
+    <li className="flex min-h-[38px] items-center gap-4 border-t border-hairline">
+      <span className="min-w-0 flex-1 truncate">{row.email}</span>
+      <span className="text-soft">
+        invited by {row.invitedBy} <Time iso={row.createdAt} />
+      </span>
+      <Button onClick={() => withdraw.mutate()} disabled={withdraw.isPending}>
+        Withdraw
+      </Button>
+    </li>
+  )
+}

@@ -1,0 +1,145 @@
+import type { AccountRow, ServerProject } from '@bobbin/client'
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
+import { useState, type FormEvent } from 'react'
+import { useSession } from '../../context/session.js'
+import { api } from '../../lib/api.js'
+import { Button, ErrorState, Loading, messageOf } from '../../ui/states.js'
+import { notify, notifyError } from '../../ui/toast.js'
+
+/** For administrators of the server: who may do what on it, and where its projects may look for results. */
+export function ServerSettings() {
+  const { me } = useSession()
+  if (!me.account.serverAdmin) return <p className="text-soft">Only administrators of this server see this page. Ask one of them.</p>
+  return (
+    <>
+      <Accounts />
+      <Projects />
+    </>
+  )
+}
+
+function Accounts() {
+  const accounts = useQuery({ queryKey: ['server-accounts'], queryFn: () => api.get('/server/accounts') })
+  if (accounts.isPending) return <Loading what="the accounts" />
+  if (accounts.error) return <ErrorState error={accounts.error} onRetry={() => void accounts.refetch()} />
+  return (
+    <section className="mb-10">
+      <h2 className="mb-2 text-base">Accounts</h2>
+      <table className="w-full">
+        <thead className="text-left text-soft">
+          <tr>
+            <th className="py-1 font-normal">Person</th>
+            <th className="font-normal">Projects</th>
+            <th className="font-normal">Creates projects</th>
+            <th className="font-normal">Administrator</th>
+          </tr>
+        </thead>
+        <tbody>
+          {accounts.data.map((row) => (
+            <AccountLine key={row.id} row={row} />
+          ))}
+        </tbody>
+      </table>
+    </section>
+  )
+}
+
+function AccountLine({ row }: { row: AccountRow }) {
+  const queries = useQueryClient()
+  const change = useMutation({
+    mutationFn: (body: { serverAdmin?: boolean; makesProjects?: boolean }) =>
+      api.patch('/server/accounts/{id}', { path: { id: row.id }, body }),
+    onSuccess: () => void queries.invalidateQueries({ predicate: ({ queryKey: [word] }) => word === 'server-accounts' || word === 'me' }),
+    onError: (error) => notifyError(messageOf(error)),
+  })
+  return (
+    <tr className="h-[38px] border-t border-hairline">
+      <td className="max-w-0 truncate pr-4" style={{ width: '50%' }}>
+        {row.name} <span className="text-soft">{row.email}</span>
+      </td>
+      <td>{row.projects}</td>
+      <td>
+        <input
+          type="checkbox"
+          aria-label={`${row.name} creates projects`}
+          checked={row.makesProjects || row.serverAdmin}
+          disabled={row.serverAdmin || change.isPending}
+          onChange={(event) => change.mutate({ makesProjects: event.target.checked })}
+        />
+      </td>
+      <td>
+        <input
+          type="checkbox"
+          aria-label={`${row.name} is an administrator`}
+          checked={row.serverAdmin}
+          disabled={change.isPending}
+          onChange={(event) => change.mutate({ serverAdmin: event.target.checked })}
+        />
+      </td>
+    </tr>
+  )
+}
+
+function Projects() {
+  const projects = useQuery({ queryKey: ['server-projects'], queryFn: () => api.get('/server/projects') })
+  if (projects.isPending) return <Loading what="the projects" />
+  if (projects.error) return <ErrorState error={projects.error} onRetry={() => void projects.refetch()} />
+  return (
+    <section>
+      <h2 className="mb-1 text-base">Where projects may look for results</h2>
+      <p className="mb-3 text-soft">
+        Owners of a project can have result files fetched from these folders of the server and these hosts, one a line, and from nowhere
+        else. A host in a private network needs its IP address on the list, too.
+      </p>
+      <ul aria-label="Projects">
+        {projects.data.map((project) => (
+          <ProjectSources key={project.id} project={project} />
+        ))}
+      </ul>
+    </section>
+  )
+}
+
+const linesOf = (text: string) => text.split('\n').map((line) => line.trim()).filter((line) => line !== '') // prettier-ignore
+
+function ProjectSources({ project }: { project: ServerProject }) {
+  const queries = useQueryClient()
+  const [folders, setFolders] = useState(project.folders.join('\n'))
+  const [hosts, setHosts] = useState(project.hosts.join('\n'))
+  const save = useMutation({
+    mutationFn: () =>
+      api.patch('/server/projects/{id}', { path: { id: project.id }, body: { folders: linesOf(folders), hosts: linesOf(hosts) } }),
+    onSuccess: () => {
+      notify(`Saved for ${project.name}`)
+      void queries.invalidateQueries({ predicate: ({ queryKey: [word] }) => word === 'server-projects' || word === 'sources' })
+    },
+  })
+  const submit = (event: FormEvent) => {
+    event.preventDefault()
+    save.mutate()
+  }
+  const changed = folders !== project.folders.join('\n') || hosts !== project.hosts.join('\n')
+  return (
+    <li className="border-t border-hairline py-3">
+      <form onSubmit={submit} aria-label={project.name} className="flex flex-wrap items-end gap-4">
+        <strong className="w-full truncate">{project.name}</strong>
+        <label className="flex min-w-[240px] flex-1 flex-col gap-1">
+          Folders
+          <textarea className="field font-mono" rows={2} value={folders} onChange={(event) => setFolders(event.target.value)} />
+        </label>
+        <label className="flex min-w-[240px] flex-1 flex-col gap-1">
+          Hosts
+          <textarea className="field font-mono" rows={2} value={hosts} onChange={(event) => setHosts(event.target.value)} />
+        </label>
+        <Button type="submit" disabled={!changed || save.isPending}>
+          Save
+        </Button>
+        {save.error && (
+          <p role="alert" className="w-full text-failed">
+            {messageOf(save.error)}
+          </p>
+        )}
+      </form>
+    </li>
+  )
+}
