@@ -147,7 +147,7 @@ function useSaving(base: CaseDetail, { onSaved, onConflict }: SavingEvents) {
   return useMutation({
     mutationFn: (edit: CaseEditDto) =>
       api.patch('/projects/{project}/cases/{key}', { path: { project: project.slug, key: base.key }, body: edit }),
-    onSuccess: async (saved) => {
+    onSuccess: (saved) => {
       onSaved(saved.case)
       changes.done(`Saved ${base.key}`, saved.changeId)
     },

@@ -25,7 +25,7 @@ export function ImportDialog({ onClose }: { onClose: () => void }) {
   })
   const apply = useMutation({
     mutationFn: (chosen: File) => api.post('/projects/{project}/case-tables', { path, body: form(chosen) }),
-    onSuccess: async ({ made, changed, changeId }) => {
+    onSuccess: ({ made, changed, changeId }) => {
       onClose()
       changes.done(`Made ${count(made, 'case')}, changed ${changed}`, changeId)
     },

@@ -38,7 +38,7 @@ function OutlineForm({ areaId, onDone }: { areaId: number | null; onDone: () => 
   const [text, setText] = useState('')
   const make = useMutation({
     mutationFn: () => api.post('/projects/{project}/cases/outline', { path: { project: project.slug }, body: { text, areaId } }),
-    onSuccess: async (made) => {
+    onSuccess: (made) => {
       onDone()
       changes.done(`Made ${count(made.cases.length, 'case')}${made.areas > 0 ? ` and ${count(made.areas, 'area')}` : ''}`, made.changeId)
       if (made.cases[0]) setAddress({ case: made.cases[0].key, search: null, only: null })
