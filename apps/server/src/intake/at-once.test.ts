@@ -39,7 +39,7 @@ describe('many senders at once', () => {
 })
 
 /** The script of a class is made by another delivery at this moment: not to be seen before it commits, and waited for. */
-async function beingMade(classname: string): Promise<() => Promise<void>> {
+async function beingMade(classname: string): Promise<{ pid: number; commit: () => Promise<void> }> {
   const [made] = await bobbin.ask<{ id: number }>(`select id from script where classname = '${classname}'`)
   const other = new pg.Client({ connectionString: bobbin.config.databaseUrl })
   await other.connect()
@@ -50,27 +50,31 @@ async function beingMade(classname: string): Promise<() => Promise<void>> {
   await other.query(
     `insert into script (project_id, identity, name, classname, suites) select project_id, identity, name, classname, '{older suite}' from made_before`,
   )
-  return async () => {
-    await other.query('commit')
-    await other.end()
-    await bobbin.ask('drop table made_before')
+  const [{ pid } = { pid: 0 }] = (await other.query<{ pid: number }>('select pg_backend_pid() as pid')).rows
+  return {
+    pid,
+    commit: async () => {
+      await other.query('commit')
+      await other.end()
+      await bobbin.ask('drop table made_before')
+    },
   }
 }
 
-/** Settles when so many senders wait for a lock. */
-const waitsForLocks = (senders: number) =>
-  vi.waitFor(async () => {
-    const waiting = `select 1 from pg_stat_activity where datname = current_database() and wait_event_type = 'Lock'`
-    expect(await bobbin.ask(waiting)).toHaveLength(senders)
-  })
+/** Settles when so many senders wait for what another one holds. */
+const waitFor = (pid: number, senders: number) =>
+  vi.waitFor(
+    async () => expect(await bobbin.ask(`select 1 from pg_stat_activity where ${pid} = any(pg_blocking_pids(pid))`)).toHaveLength(senders),
+    { timeout: 50_000 },
+  )
 
 it('a test that another delivery makes at the same moment is found, and told where it stands now', async () => {
   const file = '<testsuite name="newer suite"><testcase classname="twice" name="made"/></testsuite>'
   const place = { pipeline: 'beside', build: '1' }
   const { run } = await bobbin.deliver(file, place)
-  const commit = await beingMade('twice')
+  const { pid, commit } = await beingMade('twice')
   const sent = bobbin.deliver(`${file}<!-- again -->`, { ...place, build: '2' })
-  await waitsForLocks(1)
+  await waitFor(pid, 1)
   await commit()
   const report = await sent
   expect(report).toMatchObject({ newScripts: 0, run: { totals: { total: 1, passed: 1 } } })
@@ -88,15 +92,15 @@ it('nobody holds a run while it waits for a test that another delivery makes: ne
   })
   const { run } = await bobbin.deliver('<testsuite name="s"><testcase classname="own" name="n"/></testsuite>', { ...place, build: '3' })
   const runs = `select id from run where id in (${feed.runId}, ${run?.id}) for update nowait`
-  const commit = await beingMade('held')
+  const { pid, commit } = await beingMade('held')
   const batch = bobbin.client().post('/projects/{project}/feeds/{id}/batches', {
     path: { project: 'gullhaven', id: feed.id },
     body: { number: 1, results: [{ name: 'made', classname: 'held', outcome: 'passed', durationMs: 4 }] },
   })
-  await waitsForLocks(1)
+  await waitFor(pid, 1)
   expect(await bobbin.ask(runs)).toHaveLength(2)
   const sent = bobbin.deliver(`${file}<!-- again -->`, { ...place, build: '3' })
-  await waitsForLocks(2)
+  await waitFor(pid, 2)
   expect(await bobbin.ask(runs)).toHaveLength(2)
   await commit()
   expect(await batch).toMatchObject({ batches: 1 })

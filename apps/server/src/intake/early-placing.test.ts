@@ -221,8 +221,9 @@ describe('what was placed of a file holds nobody up', () => {
     intake.earlyPace = PACE
     settled.mockClear()
     const sent = bobbin.deliver(`${large('ring')}<!-- again -->`, place)
-    const waits = `select 1 from pg_stat_activity where datname = current_database() and wait_event_type = 'Lock'`
-    while ((await bobbin.ask(waits)).length === 0);
+    const [holder] = (await other.query<{ pid: number }>('select pg_backend_pid() as pid')).rows
+    const waits = `select 1 from pg_stat_activity where ${holder?.pid} = any(pg_blocking_pids(pid))`
+    await vi.waitFor(async () => expect(await bobbin.ask(waits)).not.toEqual([]), { timeout: 50_000 })
     await other.query(
       `insert into script (project_id, identity, name, classname, suites) select project_id, identity, name, classname, suites from made_before`,
     )

@@ -112,6 +112,11 @@ describe('a person decides', () => {
 
   it('as keeper what the project does with them', async () => {
     await expect(choose('nonsense' as UnknownTests)).rejects.toThrow('400')
+    const role = (word: string) =>
+      bobbin.ask(`update membership set role = '${word}' where account_id = (select id from account where name = 'runa')`)
+    await role('member')
+    await expect(choose('make')).rejects.toThrow('403')
+    await role('keeper')
     expect(await bobbin.get('/rules')).toEqual({ unknownTests: 'ask', keepDetailsDays: 60 })
   })
 })

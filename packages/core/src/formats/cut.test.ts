@@ -48,8 +48,8 @@ describe.each(files)('%s', (file) => {
 
   it('loses nothing of what came before the last test when its end is cut off', () => {
     const { results } = read(bytes.subarray(0, bytes.length - 40), [])
-    const atOnce = /\.json$/.test(file) && !file.includes('mocha')
-    expect(results.length).toBeGreaterThanOrEqual(atOnce ? 0 : whole.length - 3)
+    // Vitest's JSON tells the five tests of its last file as one value
+    expect(results.length).toBeGreaterThanOrEqual(whole.length - (file === 'vitest-A/results.json' ? 5 : 3))
   })
 
   it('is the same in whatever pieces it comes', () => {
