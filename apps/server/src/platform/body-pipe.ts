@@ -26,7 +26,9 @@ export class BodyPipe extends ValidationPipe {
     super({ transform: true, whitelist: true, forbidNonWhitelisted: true })
   }
 
-  override async transform(value: unknown, metadata: ArgumentMetadata): Promise<unknown> {
+  override async transform(given: unknown, metadata: ArgumentMetadata): Promise<unknown> {
+    // a request without a body lacks what its body must have
+    const value = given === undefined && metadata.type === 'body' ? {} : given
     const quick = metadata.metatype && quickLists.get(metadata.metatype)
     if (!quick || typeof value !== 'object' || value === null) return super.transform(value, metadata)
     const list: unknown = (value as Record<string, unknown>)[quick.member]

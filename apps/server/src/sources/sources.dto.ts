@@ -43,7 +43,6 @@ export class SourceDto {
 }
 
 export class SourcePausedDto {
-  @maybe()
   @IsBoolean()
   paused: boolean
 }

@@ -45,7 +45,7 @@ export class TestApp {
       webRoot: null,
       secureCookies: false,
       secret: 'secret-of-the-tests',
-      proxies: 0,
+      proxies: settings.proxies ?? 0,
       uploadIdleMs: 400,
       uploadsPerAddress: settings.uploadsPerAddress ?? 256,
       metricsToken: 'metrics-of-the-tests',
