@@ -1,3 +1,4 @@
+import { visibleText } from './visible.js'
 import { plainText } from './ansi.js'
 import { expect, it } from 'vitest'
 import { naturalKey } from './natural-key.js'
@@ -27,3 +28,8 @@ it.each([
   ['\u001b]8;;https://quay.example\u001b\\link\u001b]8;;\u0007', 'link'],
   ['no [31m escape', 'no [31m escape'],
 ])('%j is %j without what it tells a terminal', (text, plain) => expect(plainText(text)).toBe(plain))
+
+it('characters that turn the direction of a name are shown as marks, and no others', () => {
+  expect(visibleText('gate\u202egpj.exe\u2069')).toBe('gate⟪RLO⟫gpj.exe⟪PDI⟫')
+  expect(visibleText('שער \u200f1, plain\u200b')).toBe('שער \u200f1, plain\u200b')
+})

@@ -1,3 +1,4 @@
+import { visibleText } from '@bobbin/core'
 import type { CaseScript } from '@bobbin/client'
 import { useQuery } from '@tanstack/react-query'
 import { ProjectLink } from '../../context/project-link.js'
@@ -58,11 +59,11 @@ function ScriptOfCase({ row: { script, link, histories } }: { row: CaseScript })
     <div className="border-t border-hairline py-3">
       <p className="flex gap-3">
         <ProjectLink to={`scripts?script=${script.id}`} className="link min-w-0 truncate">
-          {script.name}
+          {visibleText(script.name)}
         </ProjectLink>
         <span className="ml-auto shrink-0 text-soft">{link.origin === 'manual' ? 'linked by hand' : link.origin}</span>
       </p>
-      <p className="truncate font-mono text-soft">{script.file ?? script.classname}</p>
+      <p className="truncate font-mono text-soft">{visibleText(script.file ?? script.classname ?? '')}</p>
       {histories.map((history) => (
         <LaneHistory key={history.lane.id} history={history} scriptId={script.id} />
       ))}

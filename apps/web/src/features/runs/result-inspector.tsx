@@ -1,5 +1,5 @@
 import type { AttemptDetail, ResultDetail } from '@bobbin/client'
-import { isFailing } from '@bobbin/core'
+import { isFailing, visibleText } from '@bobbin/core'
 import { Columns2 } from 'lucide-react'
 import { useState } from 'react'
 import { ProjectLink } from '../../context/project-link.js'
@@ -69,10 +69,10 @@ function Body({ result }: { result: ResultDetail }) {
         ))}
         {result.links.length === 0 && <span className="shrink-0 text-soft">no case</span>}
         <span className="truncate font-mono text-soft" title={script.file ?? script.classname ?? ''}>
-          {script.file ?? script.classname}
+          {visibleText(script.file ?? script.classname ?? '')}
         </span>
       </p>
-      <h2 className="mt-1 text-lg break-words">{script.name}</h2>
+      <h2 className="mt-1 text-lg break-words">{visibleText(script.name)}</h2>
       {script.profile && <p className="text-soft">on {script.profile}</p>}
       <Standing result={result} />
       {own && <LaneHistory history={own} scriptId={script.id} title={false} />}

@@ -1,5 +1,5 @@
 import type { RunDetail } from '@bobbin/client'
-import { CHANGES, OUTCOMES, type Change, type Outcome } from '@bobbin/core'
+import { CHANGES, OUTCOMES, type Change, type Outcome, visibleText } from '@bobbin/core'
 import { ChevronDown, ChevronRight } from 'lucide-react'
 import { memo, useState } from 'react'
 import { useNavigate, useParams } from 'react-router'
@@ -308,11 +308,11 @@ const ResultLine = memo(function ResultLine({ row, thread, values, profiles }: O
       <div
         role="gridcell"
         className={`min-w-0 flex-1 truncate ${values === null ? 'pl-2' : 'pl-6'}`}
-        title={`${script.name}${placeOf(script)}`}
+        title={visibleText(`${script.name}${placeOf(script)}`)}
       >
         {values === null ? (
           <>
-            {script.name}
+            {visibleText(script.name)}
             <span className="text-soft">{placeOf(script)}</span>
             {profiles && script.profile && <span className="text-soft"> · {script.profile}</span>}
           </>

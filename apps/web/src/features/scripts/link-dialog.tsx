@@ -1,3 +1,4 @@
+import { visibleText } from '@bobbin/core'
 import type { ScriptRef } from '@bobbin/client'
 import { useMutation, useQuery } from '@tanstack/react-query'
 import { useState, type KeyboardEvent } from 'react'
@@ -19,7 +20,7 @@ const SHOWN = 40
 /** Finds a case by typing and links the script to it; arrows choose, Enter links. */
 export function LinkDialog({ script, open, onOpenChange }: LinkDialogProps) {
   return (
-    <Dialog open={open} onOpenChange={onOpenChange} title="Link to a case" description={script.name}>
+    <Dialog open={open} onOpenChange={onOpenChange} title="Link to a case" description={visibleText(script.name)}>
       <CasePicker script={script} onDone={() => onOpenChange(false)} />
     </Dialog>
   )

@@ -1,3 +1,4 @@
+import { visibleText } from '@bobbin/core'
 import type { ScriptDetail, ScriptRow } from '@bobbin/client'
 import { useQuery } from '@tanstack/react-query'
 import { useState } from 'react'
@@ -124,7 +125,7 @@ function NoScripts({ filtered, onClear }: { filtered: boolean; onClear: () => vo
   )
 }
 
-const placeOf = (row: ScriptRow) => row.file ?? row.classname ?? (row.suites.join(' › ') || '(no file)')
+const placeOf = (row: ScriptRow) => visibleText(row.file ?? row.classname ?? (row.suites.join(' › ') || '(no file)'))
 
 function layOut(rows: ScriptRow[]): Line[] {
   const lines: Line[] = []
@@ -152,8 +153,8 @@ function LineView({ line }: { line: Line }) {
       <div role="gridcell" className="flex w-[46px] shrink-0 justify-end pr-2.5">
         {row.lastOutcome && <OutcomeGlyph outcome={row.lastOutcome} />}
       </div>
-      <div role="gridcell" className="min-w-0 flex-1 truncate" title={row.name}>
-        {row.name}
+      <div role="gridcell" className="min-w-0 flex-1 truncate" title={visibleText(row.name)}>
+        {visibleText(row.name)}
         {row.profile && <span className="text-soft"> · {row.profile}</span>}
       </div>
       <div role="gridcell" className="w-[200px] shrink-0 truncate px-3 font-mono text-dye @max-[620px]:w-[110px]">
@@ -200,7 +201,7 @@ function ScriptBody({ script, onLink }: { script: ScriptDetail; onLink: () => vo
   return (
     <>
       <p className="truncate pr-16 font-mono text-soft">{placeOf(script)}</p>
-      <h2 className="mt-1 text-lg break-words">{script.name}</h2>
+      <h2 className="mt-1 text-lg break-words">{visibleText(script.name)}</h2>
       <p className="mt-1 text-soft">
         {[script.framework, script.profile && `on ${script.profile}`, count(script.histories.length, 'place') + ' where it ran']
           .filter(Boolean)
