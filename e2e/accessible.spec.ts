@@ -16,6 +16,7 @@ const VIEWS: [string, string][] = [
   ['project settings', '/gullhaven/settings/project'],
   ['taking in', '/gullhaven/settings/intake'],
   ['space', '/gullhaven/settings/space'],
+  ['server settings', '/gullhaven/settings/server'],
   ['new project', '/gullhaven/settings/project?new=1'],
   ['API reference', '/reference'],
 ]
@@ -133,6 +134,9 @@ test('the sign-in page, the command menu and the key sheet: no axe violation in 
   await page.getByRole('heading', { level: 1 }).waitFor()
   expect(await violations(page)).toEqual([])
   await expectByKeyboard(page)
+  await page.goto('/join#a-link-that-nobody-was-given')
+  await page.getByRole('heading', { level: 1 }).waitFor()
+  expect(await violations(page)).toEqual([])
 })
 
 test('the fonts are shipped, and the page fits 1024 pixels without scrolling sideways', async ({ signedIn: page }) => {

@@ -11,6 +11,8 @@ import { DATA, ROOT } from './lib/process.mjs'
 import { startTestServer } from './lib/test-server.mjs'
 
 const folder = join(ROOT, 'docs', 'screenshots')
+/** With names (npm run screenshots -- runs run) only those are taken anew. */
+const only = process.argv.slice(2)
 const say = (text) => console.log(text)
 
 await ensureBuilt(say)
@@ -22,6 +24,7 @@ const browser = await chromium.launch(CHROMIUM)
 
 /** Opens a page in a theme, lets `act` bring it into the state to show, and takes its picture. */
 async function shoot(name, path, { theme = 'light', act = async () => undefined } = {}) {
+  if (only.length > 0 && !only.includes(name)) return
   const context = await browser.newContext({
     baseURL: server.url,
     viewport: { width: 1280, height: 800 },
@@ -99,6 +102,17 @@ try {
       await page.getByText('copy the secret now').waitFor()
     },
   })
+  await shoot('members', '/gullhaven/settings/project', {
+    act: async (page) => {
+      await page.getByLabel('Email').fill('mar.tidewell@gullhaven.example')
+      await page.getByRole('button', { name: 'Create link' }).click()
+      // a secret of nobody's
+      await page
+        .getByLabel('Invitation link', { exact: true })
+        .evaluate((link) => (link.textContent = `${location.origin}/join#kQ3xUe0mV7c2hTzR9wLbYd4sNfGaPj6i1oEuXtCvB5M`))
+    },
+  })
+  await shoot('server', '/gullhaven/settings/server', { act: (page) => page.getByRole('form').first().waitFor() })
   await shoot('taking-in', '/gullhaven/settings/intake', {
     act: async (page) => {
       const ask = askOf(page)

@@ -62,7 +62,7 @@ async function startServer(databaseUrl) {
     BOBBIN_SECRET: secret(),
     NODE_ENV: 'production',
     // one machine and one person's trial: what this person can reach, sources may look into
-    BOBBIN_SOURCE_FOLDERS: process.env.BOBBIN_SOURCE_FOLDERS ?? INCOMING,
+    BOBBIN_SOURCE_FOLDERS: sourceFolders(),
     BOBBIN_SOURCE_HOSTS: process.env.BOBBIN_SOURCE_HOSTS ?? '*',
   }
   mkdirSync(INCOMING, { recursive: true })
@@ -85,6 +85,17 @@ async function startServer(databaseUrl) {
   })
 }
 
+const sourceFolders = () => process.env.BOBBIN_SOURCE_FOLDERS ?? INCOMING
+
+/** Whoever makes the first account has to know a code, which is said here and nowhere else; null once there is an account. */
+async function codeOfFirstRun() {
+  const answer = await fetch(`http://127.0.0.1:${options.port}/api/first-run`)
+  if (!(await answer.json()).needed) return null
+  // built by now
+  const { firstRunCode } = await import('./lib/first-run.mjs')
+  return firstRunCode(secret())
+}
+
 const secret = () => process.env.BOBBIN_SECRET ?? secretIn(DATA)
 
 /** The demo's last day is fixed when loading begins, so that a load that was broken off goes on with the same files. */
@@ -96,7 +107,13 @@ async function loadDemo(databaseUrl) {
   writeFileSync(DEMO, JSON.stringify(demo))
   console.log('  Loading the demo data …')
   await runProgram(process.execPath, [join(ROOT, 'tools', 'demo', 'dist', 'main.js'), '--last-day', demo.lastDay], {
-    env: { ...process.env, BOBBIN_DATABASE_URL: databaseUrl, BOBBIN_SECRET: secret(), BOBBIN_URL: `http://127.0.0.1:${options.port}` },
+    env: {
+      ...process.env,
+      BOBBIN_DATABASE_URL: databaseUrl,
+      BOBBIN_SECRET: secret(),
+      BOBBIN_URL: `http://127.0.0.1:${options.port}`,
+      BOBBIN_SOURCE_FOLDERS: sourceFolders(),
+    },
   })
   writeFileSync(DEMO, JSON.stringify({ ...demo, loaded: true }))
 }
@@ -133,6 +150,8 @@ async function main() {
   if (demo) await loadDemo(url)
   console.log(`\nBobbin is ready after ${((Date.now() - started) / 1000).toFixed(1)} s\n\n  Open      http://127.0.0.1:${options.port}`)
   if (demo && existsSync(DEMO)) console.log(DEMO_WORDS())
+  const code = await codeOfFirstRun()
+  if (code) console.log(`  Code      ${code}, for the first account`)
   console.log('\nCtrl-C stops it.')
 }
 

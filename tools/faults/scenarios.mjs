@@ -5,6 +5,7 @@ import { mkdirSync } from 'node:fs'
 import { join } from 'node:path'
 import { startPostgres } from '../lib/postgres.mjs'
 import { freePort } from '../lib/process.mjs'
+import { FILES, STACK, vastSheet } from './hostile.mjs'
 import { fileOf, pause, randomOf, Stage } from './stage.mjs'
 
 async function on(name, more, work) {
@@ -189,4 +190,75 @@ export const kills = ({ count = 200, seed = 4127 } = {}) =>
     return `${await stage.everythingOnce()} results after ${count} kills (${Object.entries(killed)
       .map(([who, n]) => `${n} of the ${who}`)
       .join(', ')}; seed ${seed})`
+  })
+
+/** Nobody waits longer for a sign of life, in milliseconds. */
+const MOST_HEALTH_MS = 500
+
+/** Hostile files in every door at once, over and over, while eight senders deliver. */
+export const hostile = ({ count = 5 } = {}) =>
+  on('hostile', {}, async (stage) => {
+    let over = false
+    let [worst, asked] = [0, 0]
+    const watch = async () => {
+      while (!over) {
+        const began = performance.now()
+        await fetch(`${stage.url}/health`)
+        worst = Math.max(worst, performance.now() - began)
+        asked++
+        await pause(20)
+      }
+    }
+    const form = (name, content) => {
+      const body = new FormData()
+      body.append('file', new Blob([content]), name)
+      return body
+    }
+    const bearer = { authorization: `Bearer ${stage.token}` }
+    const project = `${stage.url}/api/projects/quay`
+    const status = async (answer) => {
+      const { status, ok } = await answer
+      if (status >= 500) throw new Error(`a hostile request was answered ${status}`)
+      return ok
+    }
+    const place = (build) => `pipeline=hostile&build=${build}&branch=main&environment=e`
+    const attack = async (round) => {
+      const json = { ...bearer, 'content-type': 'application/json' }
+      const open = {
+        pipeline: 'hostile',
+        build: `live ${round}`,
+        branch: 'main',
+        environment: 'e',
+        key: `hostile ${round}`,
+        name: 'hostile',
+      }
+      const feed = await (await fetch(`${project}/feeds`, { method: 'POST', headers: json, body: JSON.stringify(open) })).json()
+      const result = { name: 'n', classname: 'c', outcome: 'failed', failures: [{ message: null, type: null, stack: STACK }] }
+      const batch = JSON.stringify({ number: 1, results: [result] })
+      await Promise.all([
+        ...Object.entries(FILES).map(([name, content]) =>
+          status(
+            fetch(`${project}/deliveries?${place(`${name} ${round}`)}`, { method: 'POST', headers: bearer, body: form(name, content) }),
+          ),
+        ),
+        status(fetch(`${project}/feeds/${feed.id}/batches`, { method: 'POST', headers: json, body: batch })),
+        status(
+          fetch(`${project}/case-tables/preview`, { method: 'POST', headers: { cookie: stage.cookie }, body: form('a.xlsx', vastSheet()) }),
+        ),
+      ])
+    }
+    const watching = watch()
+    const senders = Array.from({ length: 8 }, async (_, sender) => {
+      for (let i = 1; i <= count; i++) {
+        const build = `good ${sender} ${i}`
+        stage.expect(build, 300)
+        await stage.send({ build }, { 'a.xml': fileOf(`f ${sender} ${i}`, 300) })
+      }
+    })
+    for (let round = 1; round <= count; round++) await attack(round)
+    await Promise.all(senders)
+    over = true
+    await watching
+    if (worst > MOST_HEALTH_MS) throw new Error(`one of ${asked} requests to /health waited ${Math.round(worst)} ms`)
+    return `${await stage.everythingOnce()} results beside ${count * (Object.keys(FILES).length + 2)} hostile requests; the longest of ${asked} requests to /health took ${Math.round(worst)} ms`
   })

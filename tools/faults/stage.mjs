@@ -140,7 +140,7 @@ export class Stage {
       `select b.name as build, r.total, (select count(*)::int from result t where t.run_id = r.id) as results,
          (select count(*)::int from attempt a where a.run_id = r.id) as attempts,
          (select count(*)::int from (select 1 from attempt a join script s on s.id = a.script_id where a.run_id = r.id group by s.name, s.classname) d) as tests
-       from run r join build b on b.id = r.build_id`,
+       from run r join build b on b.id = r.build_id join pipeline p on p.id = b.pipeline_id where p.name <> 'hostile'`,
     )
     const sums = new Map()
     for (const row of rows) {

@@ -78,7 +78,7 @@ function Members() {
   if (members.error) return <ErrorState error={members.error} onRetry={() => void members.refetch()} />
   return (
     <section>
-      <h2 className="mb-2 text-base">Who belongs to it</h2>
+      <h2 className="mb-2 text-base">Members</h2>
       <ul aria-label="Members" className="mb-5">
         {members.data.map((member) => (
           <MemberLine key={member.id} member={member} />
@@ -103,13 +103,13 @@ function MemberLine({ member }: { member: Member }) {
         {member.name} <span className="text-soft">{member.email}</span>
       </span>
       <span className="text-soft">{PERSON_KINDS[member.kind]}</span>
-      <span className="w-[70px] text-soft">{member.role === 'keeper' ? 'keeps it' : ''}</span>
+      <span className="w-[70px] text-soft">{member.role === 'keeper' ? 'owner' : ''}</span>
       {project.role === 'keeper' && (
         <Menu label={`What to do with ${member.name}`} trigger={<Button aria-label={`What to do with ${member.name}`}>…</Button>}>
           {member.role === 'keeper' ? (
-            <MenuItem onSelect={() => void setRole('member')}>No longer keeps the project</MenuItem>
+            <MenuItem onSelect={() => void setRole('member')}>Make a member</MenuItem>
           ) : (
-            <MenuItem onSelect={() => void setRole('keeper')}>Keeps the project too</MenuItem>
+            <MenuItem onSelect={() => void setRole('keeper')}>Make an owner</MenuItem>
           )}
           <MenuItem onSelect={() => void remove()}>
             {member.id === me.account.id ? 'Leave the project' : 'Take out of the project'}

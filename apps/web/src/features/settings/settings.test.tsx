@@ -104,7 +104,7 @@ describe('the project', () => {
       [`${API}/invitations`]: [],
       [`POST ${API}/invitations`]: { invitation, secret: 'secret-of-the-link' },
     })
-    expect((await screen.findByRole('listitem')).textContent).toContain('keeps it')
+    expect((await screen.findByRole('listitem')).textContent).toContain('owner')
     await screen.findByText('Invite somebody')
     type('Email', ' teo@gullhaven.example ')
     fireEvent.click(screen.getByRole('button', { name: 'Create link' }))
