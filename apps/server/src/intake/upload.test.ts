@@ -32,7 +32,7 @@ describe('an upload', () => {
 
   it('without a file, or with something else than a form, is refused', async () => {
     expect(await (await post(QUERY, new FormData())).json()).toMatchObject({ code: 'noFiles' })
-    expect(await (await post(QUERY, 'just text')).json()).toMatchObject({ code: 'noFiles' })
+    expect(await (await post(QUERY, 'just text')).json()).toMatchObject({ code: 'contentType' })
   })
 
   it('that breaks off leaves nothing behind, and the next one works', async () => {

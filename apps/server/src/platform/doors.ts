@@ -19,8 +19,7 @@ const isMultipart = ({ headers }: Request): boolean => /^multipart\//i.test(head
 export function refuseOtherSites(request: Request, _response: Response, next: NextFunction): void {
   if (!changes(request)) return next()
   const [site, origin] = [request.headers['sec-fetch-site'], request.headers.origin]
-  const isOther =
-    site === undefined ? origin !== undefined && hostOf(origin) !== request.headers.host : site !== 'same-origin' && site !== 'none'
+  const isOther = site === undefined ? origin !== undefined && hostOf(origin) !== request.host : site !== 'same-origin' && site !== 'none'
   if (!isOther) return next()
   next(new Problem('forbidden', 'otherSite', 'This request comes from a page of another site; nothing was done'))
 }

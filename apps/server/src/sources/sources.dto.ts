@@ -1,6 +1,6 @@
 import { IsBoolean, IsIn, IsInt, IsNotEmpty, IsOptional, IsString, Max, MaxLength, Min } from 'class-validator'
 import type { SourceKind } from '../contract/index.js'
-import { maybe, trimmed } from '../platform/validation.js'
+import { trimmed } from '../platform/validation.js'
 
 export class SourceDto {
   @trimmed()

@@ -1,10 +1,14 @@
 import { rmSync } from 'node:fs'
+import pg from 'pg'
 import { build } from 'rolldown'
 import type { TestProject } from 'vitest/node'
+import { migrate } from '../platform/migrate.js'
 
 declare module 'vitest' {
   interface ProvidedContext {
     databaseUrl: string
+    /** A database with all tables and nothing in them, to be copied. */
+    templateDatabase: string
     /** What reads files in threads, as one file of JavaScript. */
     readingThread: string
   }
@@ -14,6 +18,20 @@ interface OwnPostgres {
   url(name: string): string
   stop(): Promise<void>
   destroy(): void
+}
+
+/** The migrations run once; a copy of what they made takes a tenth of their time. @returns its name */
+async function makeTemplate(url: string): Promise<string> {
+  const name = `template_${process.pid}`
+  const admin = new pg.Client({ connectionString: url })
+  await admin.connect()
+  await admin.query(`drop database if exists ${name}`)
+  await admin.query(`create database ${name}`)
+  await admin.end()
+  const own = new URL(url)
+  own.pathname = `/${name}`
+  await migrate(own.href)
+  return name
 }
 
 /** Threads run JavaScript, not what Vitest makes of TypeScript in memory. */
@@ -39,6 +57,7 @@ export async function setup(project: TestProject): Promise<(() => Promise<void>)
   const given = process.env['BOBBIN_TEST_DATABASE_URL']
   if (given) {
     project.provide('databaseUrl', given)
+    project.provide('templateDatabase', await makeTemplate(given))
     return undefined
   }
   const tools = new URL('../../../../tools/lib/postgres.mjs', import.meta.url).href
@@ -48,6 +67,7 @@ export async function setup(project: TestProject): Promise<(() => Promise<void>)
   const folder = new URL(`../../../../.bobbin/vitest-${process.pid}`, import.meta.url).pathname
   const own = await startPostgres(folder, () => undefined, { quick: true })
   project.provide('databaseUrl', own.url('postgres'))
+  project.provide('templateDatabase', await makeTemplate(own.url('postgres')))
   return async () => {
     await own.stop()
     own.destroy()

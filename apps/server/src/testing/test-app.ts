@@ -10,7 +10,6 @@ import { inject } from 'vitest'
 import { createApp } from '../app.js'
 import type { Config } from '../platform/config.js'
 import { THREAD_LIMITS } from '../platform/threads/thread-pool.js'
-import { migrate } from '../platform/migrate.js'
 import { type Seed, seedProject } from '../seed.js'
 
 export const TOKEN = 'bbn_test-token'
@@ -36,8 +35,7 @@ export class TestApp {
     const admin = inject('databaseUrl')
     const own = new URL(admin)
     own.pathname = `/${name}`
-    await once(admin, `create database ${name}`)
-    await migrate(own.href)
+    await once(admin, `create database ${name} template ${inject('templateDatabase')}`)
     const config: Config = {
       databaseUrl: own.href,
       port: 0,

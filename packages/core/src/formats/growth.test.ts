@@ -1,5 +1,6 @@
 import { readdirSync, readFileSync, statSync } from 'node:fs'
 import { fileURLToPath } from 'node:url'
+import { gzipSync, zipSync } from 'fflate'
 import { expect, it } from 'vitest'
 import { comparisonIn } from '../failures/comparison.js'
 import { frameIn } from '../failures/frames.js'
@@ -172,12 +173,23 @@ function tar(type: string, content: string): Uint8Array {
   return bytes
 }
 
+const readArchive = (bytes: Uint8Array) => {
+  const bundle = new Bundle('a.tar', { open: () => ({ write: () => undefined, end: () => undefined, abort: () => undefined }) })
+  bundle.write(bytes)
+  bundle.end()
+}
+
+it.each(['zip', 'gzip'])('a %s archive, of such runs and behind its mark alone', (kind) => {
+  const pack = (text: string) => (kind === 'zip' ? zipSync({ 'a.xml': encode(text) }) : gzipSync(encode(text)))
+  const mark = kind === 'zip' ? [0x50, 0x4b, 3, 4] : [0x1f, 0x8b, 8]
+  const behind = (text: string) => Uint8Array.from([...mark, ...encode(text)])
+  const slow = FILLERS.flatMap((filler) =>
+    [pack, behind].flatMap((build) => growth((length) => build(run(filler, length)), readArchive) ?? []),
+  )
+  expect(slow).toEqual([])
+})
+
 it.each(['x', 'L', '0'])('a tar archive with an entry of type %s', (type) => {
-  const readArchive = (bytes: Uint8Array) => {
-    const bundle = new Bundle('a.tar', { open: () => ({ write: () => undefined, end: () => undefined, abort: () => undefined }) })
-    bundle.write(bytes)
-    bundle.end()
-  }
   const slow = FILLERS.flatMap((filler) => growth((length) => tar(type, run(filler, length)), readArchive) ?? [])
   expect(slow).toEqual([])
 })

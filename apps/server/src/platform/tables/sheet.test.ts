@@ -2,6 +2,7 @@ import ExcelJS from 'exceljs'
 import fc from 'fast-check'
 import { spawnSync } from 'node:child_process'
 import { describe, expect, it } from 'vitest'
+import { Problem } from '../problem.js'
 import { readSheet, writeCsv, writeXlsx, type Sheet } from './sheet.js'
 
 const SHEET: Sheet = [
@@ -63,3 +64,21 @@ it('a cell far away is refused with a sentence instead of being walked to', asyn
   const bytes = Buffer.from(await workbook.xlsx.writeBuffer())
   await expect(readSheet(bytes)).rejects.toThrow('2,000 rows and 16,384 columns; at most 100,000 and 200 are read')
 })
+
+/** Hostile runs of what means something in a table; the growth test of the formats says how such a figure holds on a busy machine. */
+it.each(['"', '""', ',', ';', '\n', '\r', '"\n', '",', "'", '=', ' ', '\t', '\ufeff', 'a,'])(
+  'a table of nothing but %j takes time that grows with its size',
+  async (filler) => {
+    const timeOf = async (length: number) => {
+      const bytes = Buffer.from(`a,b\n${filler.repeat(length / filler.length)}q`)
+      const from = performance.now()
+      await readSheet(bytes).catch((error: unknown) => {
+        if (!(error instanceof Problem)) throw error
+      })
+      return performance.now() - from
+    }
+    const least = async (length: number) => Math.min(...(await Promise.all(Array.from({ length: 3 }, () => timeOf(length)))))
+    const [small, large] = [await least(6000), await least(96_000)]
+    expect(large < 100 || large < small * 64, `${small} ms, ${large} ms for 16 times as much`).toBe(true)
+  },
+)
