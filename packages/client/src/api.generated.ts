@@ -3531,6 +3531,10 @@ export interface operations {
   caseTablesExport: {
     parameters: {
       query: {
+        /** @description At most so many rows. */
+        limit?: number
+        /** @description So many rows stand before the first one. */
+        offset?: number
         /** @description In key, title, tags and owner. */
         search?: string
         /** @description An area and everything below it. */
@@ -3545,10 +3549,6 @@ export interface operations {
         tag?: string
         /** @description A column; with a dash before it, the other way round. Without it, in the order of the areas. */
         sort?: string
-        /** @description At most so many rows. */
-        limit?: number
-        /** @description So many rows stand before the first one. */
-        offset?: number
         format: 'csv' | 'xlsx' | 'json'
         /** @description Only these, by key. */
         keys?: string[]
@@ -3658,6 +3658,10 @@ export interface operations {
   casesList: {
     parameters: {
       query?: {
+        /** @description At most so many rows. */
+        limit?: number
+        /** @description So many rows stand before the first one. */
+        offset?: number
         /** @description In key, title, tags and owner. */
         search?: string
         /** @description An area and everything below it. */
@@ -3672,10 +3676,6 @@ export interface operations {
         tag?: string
         /** @description A column; with a dash before it, the other way round. Without it, in the order of the areas. */
         sort?: string
-        /** @description At most so many rows. */
-        limit?: number
-        /** @description So many rows stand before the first one. */
-        offset?: number
       }
       header?: never
       path: {
@@ -5149,12 +5149,12 @@ export interface operations {
   scriptsList: {
     parameters: {
       query?: {
-        search?: string
-        only?: 'unlinked' | 'aside' | 'unknownKeys'
         /** @description At most so many rows. */
         limit?: number
         /** @description So many rows stand before the first one. */
         offset?: number
+        search?: string
+        only?: 'unlinked' | 'aside' | 'unknownKeys'
       }
       header?: never
       path: {

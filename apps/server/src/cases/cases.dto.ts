@@ -17,6 +17,7 @@ import {
 } from 'class-validator'
 import type { CaseIntent, CaseState, CaseStep } from '../contract/index.js'
 import { listed, maybe, trimmed } from '../platform/validation.js'
+import { PageDto } from '../platform/page.dto.js'
 
 const STATES = ['draft', 'approved', 'retired']
 const INTENTS = ['byHand', 'toAutomate', 'automated', 'never']
@@ -104,7 +105,7 @@ export class OutlineDto {
   areaId?: number | null
 }
 
-export class CaseFilterDto {
+export class CaseFilterDto extends PageDto {
   /** In key, title, tags and owner. */
   @IsOptional()
   @IsString()
@@ -150,20 +151,6 @@ export class CaseFilterDto {
   @IsOptional()
   @Matches(/^-?(key|title|area|priority|owner|state|intent|estimate|updated|scripts)$/)
   sort?: string
-  /** At most so many rows. */
-  @IsOptional()
-  @Type(() => Number)
-  @IsInt()
-  @Min(1)
-  @Max(5000)
-  limit?: number
-  /** So many rows stand before the first one. */
-  @IsOptional()
-  @Type(() => Number)
-  @IsInt()
-  @Min(0)
-  @Max(10_000_000)
-  offset?: number
 }
 
 export class CaseKeysDto {

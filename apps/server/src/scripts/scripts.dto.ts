@@ -1,7 +1,7 @@
-import { Type } from 'class-transformer'
-import { ArrayMaxSize, ArrayMinSize, IsArray, IsIn, IsInt, IsOptional, IsString, Max, MaxLength, Min } from 'class-validator'
+import { ArrayMaxSize, ArrayMinSize, IsArray, IsIn, IsInt, IsOptional, IsString, MaxLength } from 'class-validator'
+import { PageDto } from '../platform/page.dto.js'
 
-export class ScriptFilterDto {
+export class ScriptFilterDto extends PageDto {
   @IsOptional()
   @IsString()
   @MaxLength(500)
@@ -9,20 +9,6 @@ export class ScriptFilterDto {
   @IsOptional()
   @IsIn(['unlinked', 'aside', 'unknownKeys'])
   only?: 'unlinked' | 'aside' | 'unknownKeys'
-  /** At most so many rows. */
-  @IsOptional()
-  @Type(() => Number)
-  @IsInt()
-  @Min(1)
-  @Max(5000)
-  limit?: number
-  /** So many rows stand before the first one. */
-  @IsOptional()
-  @Type(() => Number)
-  @IsInt()
-  @Min(0)
-  @Max(10_000_000)
-  offset?: number
 }
 
 export class DecideDto {

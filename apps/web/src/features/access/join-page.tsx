@@ -5,7 +5,7 @@ import { Link, useLocation, useNavigate } from 'react-router'
 import { api } from '../../lib/api.js'
 import { Mark } from '../../ui/mark.js'
 import { Button, Loading, messageOf } from '../../ui/states.js'
-import { PERSON_KINDS } from './person-fields.js'
+import { KindField, NewPasswordField } from './person-fields.js'
 
 /** Where the link of an invitation leads. What stands behind the # is never sent as part of an address. */
 export function JoinPage() {
@@ -99,29 +99,9 @@ function NewAccount({ secret, email }: { secret: string; email: string }) {
         Name
         <input className="field" autoFocus required value={name} onChange={(event) => setName(event.target.value)} />
       </label>
-      <label className="flex flex-col gap-1">
-        You work as
-        <select className="field" value={kind} onChange={(event) => setKind(event.target.value as AccountKind)}>
-          {Object.entries(PERSON_KINDS).map(([value, words]) => (
-            <option key={value} value={value}>
-              {words}
-            </option>
-          ))}
-        </select>
-      </label>
+      <KindField value={kind} onChange={setKind} />
       <input type="email" autoComplete="username" value={email} readOnly hidden />
-      <label className="flex flex-col gap-1">
-        Password, at least 10 characters
-        <input
-          className="field"
-          type="password"
-          autoComplete="new-password"
-          required
-          minLength={10}
-          value={password}
-          onChange={(event) => setPassword(event.target.value)}
-        />
-      </label>
+      <NewPasswordField label="Password" value={password} onChange={setPassword} />
       {accept.error && (
         <p role="alert" className="text-failed">
           {messageOf(accept.error)}

@@ -8,6 +8,39 @@ export const PERSON_KINDS: Record<AccountKind, string> = {
   lead: 'test lead',
 }
 
+export function KindField({ value, onChange }: { value: AccountKind; onChange: (kind: AccountKind) => void }) {
+  return (
+    <label className="flex flex-col gap-1">
+      You work as
+      <select className="field" value={value} onChange={(event) => onChange(event.target.value as AccountKind)}>
+        {Object.entries(PERSON_KINDS).map(([kind, words]) => (
+          <option key={kind} value={kind}>
+            {words}
+          </option>
+        ))}
+      </select>
+    </label>
+  )
+}
+
+/** A password that is chosen; the server refuses common ones. */
+export function NewPasswordField({ label, value, onChange }: { label: string; value: string; onChange: (password: string) => void }) {
+  return (
+    <label className="flex flex-col gap-1">
+      {label}, at least 10 characters
+      <input
+        className="field"
+        type="password"
+        autoComplete="new-password"
+        required
+        minLength={10}
+        value={value}
+        onChange={(event) => onChange(event.target.value)}
+      />
+    </label>
+  )
+}
+
 export interface ProjectDraft {
   name: string
   slug: string

@@ -5,7 +5,7 @@ import { Navigate, useNavigate } from 'react-router'
 import { api } from '../../lib/api.js'
 import { Mark } from '../../ui/mark.js'
 import { Button, messageOf } from '../../ui/states.js'
-import { PERSON_KINDS, ProjectFields, type ProjectDraft } from './person-fields.js'
+import { KindField, NewPasswordField, ProjectFields, type ProjectDraft } from './person-fields.js'
 
 /** The first page of a Bobbin that nobody has used yet: makes the first account and project. */
 export function WelcomePage() {
@@ -59,28 +59,8 @@ export function WelcomePage() {
                 onChange={(event) => setEmail(event.target.value)}
               />
             </label>
-            <label className="flex flex-col gap-1">
-              Password, at least 10 characters
-              <input
-                className="field"
-                type="password"
-                autoComplete="new-password"
-                required
-                minLength={10}
-                value={password}
-                onChange={(event) => setPassword(event.target.value)}
-              />
-            </label>
-            <label className="flex flex-col gap-1">
-              You work as
-              <select className="field" value={kind} onChange={(event) => setKind(event.target.value as AccountKind)}>
-                {Object.entries(PERSON_KINDS).map(([value, words]) => (
-                  <option key={value} value={value}>
-                    {words}
-                  </option>
-                ))}
-              </select>
-            </label>
+            <NewPasswordField label="Password" value={password} onChange={setPassword} />
+            <KindField value={kind} onChange={setKind} />
           </fieldset>
           <fieldset className="flex flex-col gap-3">
             <legend className="mb-2 text-base font-semibold">What you test</legend>

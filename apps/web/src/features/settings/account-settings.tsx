@@ -6,6 +6,7 @@ import { api } from '../../lib/api.js'
 import { Button, ErrorState, Loading, messageOf } from '../../ui/states.js'
 import { Time } from '../../ui/time.js'
 import { notify, notifyError } from '../../ui/toast.js'
+import { NewPasswordField } from '../access/person-fields.js'
 import { agentWords } from './agent-words.js'
 
 /** Who one is here, the password, and where one is signed in. */
@@ -54,18 +55,7 @@ function PasswordForm() {
           onChange={(e) => setCurrent(e.target.value)}
         />
       </label>
-      <label className="flex flex-col gap-1">
-        New password, at least 10 characters
-        <input
-          className="field"
-          type="password"
-          autoComplete="new-password"
-          required
-          minLength={10}
-          value={next}
-          onChange={(e) => setNext(e.target.value)}
-        />
-      </label>
+      <NewPasswordField label="New password" value={next} onChange={setNext} />
       <label className="flex items-center gap-2">
         <input type="checkbox" checked={endTokens} onChange={(e) => setEndTokens(e.target.checked)} />
         Also revoke the tokens that I made
