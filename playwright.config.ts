@@ -16,7 +16,8 @@ export default defineConfig({
   ],
   // a journey starts several commands, and may stand on a machine of which others have the half
   timeout: 90_000,
-  expect: { timeout: 8_000 },
+  // a wait ends with what it waits for; a busy machine may take its time until then
+  expect: { timeout: 30_000 },
   globalSetup: './e2e/global-setup.ts',
   use: {
     viewport: { width: 1280, height: 800 },
