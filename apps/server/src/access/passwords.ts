@@ -1,7 +1,5 @@
 import { Problem } from '../platform/problem.js'
 
-export const LEAST_PASSWORD = 10
-
 /** Passwords that are tried first, as a list of leaked ones has them; loaded when somebody chooses one. */
 const common = async (): Promise<ReadonlySet<string>> => {
   const { dictionary } = (await import('@zxcvbn-ts/language-common')).default as { dictionary: { passwords: string[] } }

@@ -27,7 +27,16 @@ export function useAllPages<P extends Page>(queryKey: QueryKey, page: (offset: n
     if (hasNextPage && !isFetching && !isPlaceholderData && !error) void fetchNextPage()
   }, [hasNextPage, isFetching, isPlaceholderData, error, fetchNextPage])
   const data = useMemo(() => query.data && joined(query.data.pages), [query.data])
-  return { data, isPending: query.isPending, error: query.data ? null : error, refetch: query.refetch }
+  return {
+    data,
+    /** Nothing could be read. */
+    error: query.data ? null : error,
+    /** What is shown may be old, or lack its later rows. */
+    partError: query.data ? error : null,
+    refetch: query.refetch,
+    /** Goes on where a page failed; reads all again where that was the first. */
+    goOn: () => void (hasNextPage ? fetchNextPage() : query.refetch()),
+  }
 }
 
 function joined<P extends Page>(pages: P[]): P | undefined {

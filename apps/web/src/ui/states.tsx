@@ -36,6 +36,15 @@ export function ErrorState({ error, onRetry }: { error: unknown; onRetry?: () =>
   )
 }
 
+/** A list that is there in part: the rest did not come. */
+export function PartMissing({ error, onRetry }: { error: unknown; onRetry: () => void }) {
+  return (
+    <p role="alert" className="flex flex-wrap items-center gap-3 border-b border-hairline px-5 py-1.5 text-failed">
+      Not all rows could be read. {messageOf(error)} <Button onClick={onRetry}>Try again</Button>
+    </p>
+  )
+}
+
 function titleOf(error: unknown): string {
   if (error instanceof UnreachableError) return 'Bobbin’s server does not answer'
   return error instanceof ApiError && error.status === 404 ? 'This is not here' : 'This could not be shown'

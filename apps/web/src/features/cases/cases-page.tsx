@@ -7,7 +7,7 @@ import { useAddress } from '../../lib/use-address.js'
 import { useKeys } from '../../lib/use-keys.js'
 import { Menu, MenuCheck, MenuItem, MenuLabel, MenuRule } from '../../ui/menu.js'
 import { SearchField } from '../../ui/search-field.js'
-import { Button, EmptyState, ErrorState, Key, Loading } from '../../ui/states.js'
+import { Button, EmptyState, ErrorState, Key, Loading, PartMissing } from '../../ui/states.js'
 import { AreaPicker } from './area-picker.js'
 import { AreaTree } from './area-tree.js'
 import { BulkBar } from './bulk-bar.js'
@@ -80,6 +80,7 @@ export function CasesPage() {
           <ColumnsMenu shown={params.get('cols')} />
           <TableMenu filter={filter} onImport={() => setDoing('import')} />
         </div>
+        {cases.partError && <PartMissing error={cases.partError} onRetry={cases.goOn} />}
         {rows.length === 0 ? (
           <NoCases
             filtered={isFiltered(filter)}

@@ -12,7 +12,7 @@ import { useKeys } from '../../lib/use-keys.js'
 import { Inspector } from '../../ui/inspector.js'
 import { RowList } from '../../ui/row-list.js'
 import { SearchField } from '../../ui/search-field.js'
-import { Button, EmptyState, ErrorState, Key, Loading } from '../../ui/states.js'
+import { Button, EmptyState, ErrorState, Key, Loading, PartMissing } from '../../ui/states.js'
 import { OutcomeGlyph } from '../../ui/thread.js'
 import { Time } from '../../ui/time.js'
 import { notifyUndo } from '../../ui/toast.js'
@@ -88,6 +88,7 @@ export function ScriptsPage() {
             onChange={(value) => setAddress({ search: value }, { replace: true })}
           />
         </header>
+        {scripts.partError && <PartMissing error={scripts.partError} onRetry={scripts.goOn} />}
         {rows.length === 0 ? (
           <NoScripts filtered={search !== '' || only !== undefined} onClear={() => setAddress({ search: null, only: null })} />
         ) : (
