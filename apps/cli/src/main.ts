@@ -34,6 +34,9 @@ program
   .option('--author <name>', 'who made the change that was built')
   .option('--address <url>', 'page of the build in its pipeline')
   .option('--shard <n/of>', 'which shard of the run this is, as 2/4; the run is live until all are in', shardOf)
+  .option('--whole', 'all tests of the suite ran: one that is missing is gone')
+  .option('--partial', 'a part of the tests ran: those that are missing are not in this run, and none is gone')
+  .option('--root <folder>', 'folder of the sources where the tests ran; by default that of the git repository here')
   .option('--close', 'nothing more will come: shards that are missing are not waited for')
   .option('--wait', 'wait for a large delivery, which is stored first and read from a queue, and print what it changed')
   .option('--summary <file>', 'write what changed as Markdown, for the page of the pipeline; failures first')
@@ -55,8 +58,10 @@ Example:
 
 Without result files, what is attached finds the results that the run has already, as those that were told live.
 
-What is not named is taken from BOBBIN_PIPELINE, BOBBIN_BUILD, BOBBIN_BRANCH, BOBBIN_ENVIRONMENT, BOBBIN_COMMIT, BOBBIN_AUTHOR, BOBBIN_ADDRESS and
-BOBBIN_SHARD, then from bobbin.json in the repository (project, pipeline, branch, environment, files, attach), then from what pipelines commonly set
+Without --whole or --partial a test is gone where its file, class or suite reported without it; others are not in this run.
+
+What is not named is taken from BOBBIN_PIPELINE, BOBBIN_BUILD, BOBBIN_BRANCH, BOBBIN_ENVIRONMENT, BOBBIN_COMMIT, BOBBIN_AUTHOR, BOBBIN_ADDRESS,
+BOBBIN_SHARD and BOBBIN_SCOPE (whole or partial), then from bobbin.json in the repository (project, pipeline, branch, environment, files, attach), then from what pipelines commonly set
 (… BUILD_NUMBER, BRANCH_NAME, COMMIT_SHA, NODE_INDEX …), then from git. Changed files are those of the commit, as git tells them.
 
 A folder stands for the result files and archives in it, found by their content. What was sent before is known by its content, so sending it again is safe.
@@ -77,6 +82,8 @@ program
   .option('--environment <name>', 'where the system under test runs')
   .option('--commit <id>', 'commit that is built')
   .option('--shard <n/of>', 'which shard of the run this is, as 2/4', shardOf)
+  .option('--whole', 'all tests of the suite run: one that is missing in the end is gone')
+  .option('--partial', 'a part of the tests runs: those that are missing are not in this run')
   .option('--project <slug>', 'project; by default the one the token belongs to')
   .addHelpText(
     'after',

@@ -1638,7 +1638,7 @@ export interface components {
       left: string[]
     }
     /** @enum {string} */
-    Change: 'newlyFailing' | 'stillFailing' | 'fixed' | 'recovered' | 'newlySkipped' | 'gone' | 'notRun' | 'new' | 'unchanged'
+    Change: 'newlyFailing' | 'stillFailing' | 'fixed' | 'recovered' | 'newlySkipped' | 'gone' | 'notRun' | 'new' | 'unchanged' | 'notInRun'
     ChangeEvent: {
       topics: components['schemas']['Topic'][]
       /** @description Sums of a live run, so that a page shows them without asking. */
@@ -1794,6 +1794,7 @@ export interface components {
         notRun: number
         new: number
         unchanged: number
+        notInRun: number
       } | null
     }
     /** @description A delivery in the list: its files counted by what became of them. */
@@ -2292,6 +2293,11 @@ export interface components {
       address?: string
       /** @description Paths that the build changed, from the root of the repository. */
       changedFiles?: string[]
+      /**
+       * @description Whether all tests of the suite ran, or a part of them: a test that is missing in the whole is gone, in a part it is not in the run.
+       * @enum {string}
+       */
+      scope?: 'whole' | 'partial'
       /** @description Made by the sender: opening with the same key again finds the same feed. */
       key: string
       /** @description What the sender is called among those of its run: an agent, a machine. */
@@ -2348,6 +2354,11 @@ export interface components {
       address?: string
       /** @description Paths that the build changed, from the root of the repository. */
       changedFiles?: string[]
+      /**
+       * @description Whether all tests of the suite ran, or a part of them: a test that is missing in the whole is gone, in a part it is not in the run.
+       * @enum {string}
+       */
+      scope?: 'whole' | 'partial'
     }
     ProblemDetails: {
       type: string
@@ -2492,6 +2503,7 @@ export interface components {
         notRun: number
         new: number
         unchanged: number
+        notInRun: number
       }
       rows: components['schemas']['ResultRow'][]
       faults: components['schemas']['FaultRow'][]
@@ -2546,6 +2558,11 @@ export interface components {
       /** @description Results are still coming in. It is incomplete as long. */
       live: boolean
       incomplete: boolean
+      /**
+       * @description Whether all tests of the suite ran, or a part of them, as its sender says; null where nobody says.
+       * @enum {string|null}
+       */
+      scope: 'whole' | 'partial' | null
       /** @description So many tests could not judge that the environment was at fault. */
       outage: boolean
       files: number
@@ -2563,6 +2580,7 @@ export interface components {
         notRun: number
         new: number
         unchanged: number
+        notInRun: number
       } | null
     }
     /** @description Rows of one change, with their threads. */
@@ -2852,6 +2870,7 @@ export interface components {
       | 'mergedTeardown'
       | 'duplicateKey'
       | 'notResult'
+      | 'otherFile'
   }
   responses: never
   parameters: never
@@ -4053,6 +4072,8 @@ export interface operations {
         address?: string
         /** @description Paths that the build changed, from the root of the repository. */
         changedFiles?: string[]
+        /** @description Whether all tests of the suite ran, or a part of them: a test that is missing in the whole is gone, in a part it is not in the run. */
+        scope?: 'whole' | 'partial'
         source?: 'cli' | 'web' | 'fetched'
         /** @description How large its files are together: a large delivery is stored first, and read when somebody is free. */
         bytes?: number
@@ -4060,6 +4081,10 @@ export interface operations {
         shard?: number
         /** @description How many shards the run has: it is live until all are in. */
         shards?: number
+        /** @description The folder of the sources where the runner ran, as an absolute path: reports that name files by absolute paths are read below it. */
+        root?: string
+        /** @description What the names of the files begin with that says nothing about them: the rest may tell tests apart (TAP). */
+        base?: string
         /** @description Nothing more will come: shards that are missing are not waited for. */
         close?: 'true'
       }

@@ -17,6 +17,11 @@ export interface DeliveryTarget {
   /** Which shard of the run it brings, from 1, and of how many: the run is live until all are in. */
   shard?: number | undefined
   shards?: number | undefined
+  /** Whether all tests ran, or a part of them: only then can one that is missing be called gone, or not. */
+  scope?: 'whole' | 'partial' | undefined
+  /** The folder of the sources where the runner ran, and what the names of files begin with that says nothing. */
+  root?: string | undefined
+  base?: string | undefined
   /** Nothing more will come: missing shards are not waited for. */
   close?: 'true' | undefined
 }

@@ -40,6 +40,8 @@ export { writeJunit } from './formats/write/junit.js'
 export { settleResults } from './formats/settlement.js'
 export { secondsToMs } from './formats/duration.js'
 export { readTimestamp } from './formats/timestamp.js'
+export { CommonRoot, type FilePlace, fromSources, NO_PLACE, plainPath, below, withoutRoot } from './identity/source-path.js'
+export { withoutFile } from './formats/tap/names.js'
 export { scriptIdentity } from './identity/script-identity.js'
 export { declaredKeys } from './identity/declared-keys.js'
 export { folderOf } from './identity/folder.js'
@@ -55,7 +57,18 @@ export { type Comparison, comparisonIn } from './failures/comparison.js'
 export { type Difference, differenceOf, type Piece } from './failures/difference.js'
 export { failureSignature } from './failures/signature.js'
 export { type Frame, frameIn } from './failures/frames.js'
-export { CHANGES, changeOf, changesOfFirst, changeTable, type Change } from './history/change.js'
+export {
+  type Absence,
+  type Change,
+  changeOf,
+  changeOfMissing,
+  CHANGES,
+  changesOfFirst,
+  changeTable,
+  FOLDED_CHANGES,
+  type FoldedChange,
+  SHOWN_CHANGES,
+} from './history/change.js'
 export { naturalKey } from './text/natural-key.js'
 export { readOutline, type OutlineCase } from './text/outline.js'
 export { OUTAGE } from './history/outage.js'

@@ -103,7 +103,7 @@ export class Feed {
     const [url, token] = [env['BOBBIN_URL'], env['BOBBIN_TOKEN']]
     if (!url && !token) return null
     const file = this.configFile()
-    const { pipeline, build, branch, commit, environment, shard, shards, agent, author, address } = surroundings(env, { file })
+    const { pipeline, build, branch, commit, environment, shard, shards, scope, agent, author, address } = surroundings(env, { file })
     // asking git for them takes a moment, which only a pipeline has
     const changed = commit && env['CI'] !== undefined ? changedFiles(commit) : null
     const needed = {
@@ -136,6 +136,7 @@ export class Feed {
         ...(address && { address }),
         ...(changed && { changedFiles: changed.slice(0, MOST_CHANGED) }),
         ...(shard && { shard, shards }),
+        ...(scope && { scope }),
         key: this.key,
         name,
         framework,

@@ -1,5 +1,6 @@
 import { Feed } from './feed'
 import { pathFrom } from './failure'
+import { repositoryRoot } from './surroundings'
 
 /** What Jest tells its reporters, as far as it is used (jestjs.io, “Reporters”). */
 interface JestFile {
@@ -37,14 +38,16 @@ function failureIn(text: string): { message: string; type: string | null; stack:
 class JestReporter {
   private readonly feed = new Feed({ framework: 'jest' })
   private readonly told = new Set<string>()
+  private root: string | null = null
 
   onTestCaseResult(file: JestFile, test: JestCase): void {
     this.told.add(keyOf(file, test))
     const { rootDir, displayName } = file.context.config
+    const path = this.pathOf(file, rootDir)
     const found = {
       name: test.title,
-      suites: [file.path, ...test.ancestorTitles],
-      file: pathFrom(rootDir, file.path),
+      suites: [path, ...test.ancestorTitles],
+      file: path,
       profile: displayName?.name ?? null,
     }
     const occurrence = this.feed.occurrence(test.title, found.suites, found.profile, (test.invocations ?? 1) > 1)
@@ -68,13 +71,19 @@ class JestReporter {
       if (test.status === 'pending' && !this.told.has(keyOf(file, test))) this.onTestCaseResult(file, test)
     const error = result.testExecError
     if (!error) return
-    const subject = pathFrom(file.context.config.rootDir, file.path) ?? file.path
+    const subject = this.pathOf(file, file.context.config.rootDir)
     this.feed.fault({
       code: result.testResults.length === 0 ? 'load' : 'hook',
       subject,
       message: error.message ?? null,
       stack: error.stack ?? null,
     })
+  }
+
+  /** From the root of the repository, as the command line reads Jest's own report. */
+  private pathOf(file: JestFile, rootDir: string): string {
+    this.root ??= repositoryRoot() ?? rootDir
+    return pathFrom(this.root, file.path) ?? file.path
   }
 
   onRunComplete(): Promise<void> {

@@ -1,6 +1,6 @@
 import { readResultFile, scriptIdentity, type TestResult, type TestStep, testResultOf } from '@bobbin/core'
 import { spawn } from 'node:child_process'
-import { existsSync, mkdtempSync, readFileSync } from 'node:fs'
+import { mkdtempSync, readFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest'
@@ -16,7 +16,6 @@ const bin = (name: string) => join(ROOT, 'node_modules/.bin', name)
 
 let server: FeedServer
 beforeAll(async () => {
-  if (!existsSync(join(ROOT, 'packages/reporters/dist/feed.js'))) throw new Error('The reporters are not built: npx tsc -b')
   server = await FeedServer.start()
 })
 afterAll(() => server.stop())

@@ -15,8 +15,10 @@ describe('surroundings', () => {
     } // prettier-ignore
     expect(surroundings(env, noGit)).toEqual({
       pipeline: 'fare-desk-web', build: '412', branch: 'quay', commit: '9f1c2ab', environment: 'pier-test', shard: 2, shards: 4, agent: 'slipway',
-      author: null, address: null,
+      author: null, address: null, scope: null,
     }) // prettier-ignore
+    expect(surroundings({ ...env, BOBBIN_SCOPE: 'partial' }, noGit).scope).toBe('partial')
+    expect(surroundings({ ...env, BOBBIN_SCOPE: 'some' }, noGit).scope).toBeNull()
   })
 
   it('are what a pipeline sets, whatever it puts in front', () => {

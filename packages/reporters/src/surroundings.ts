@@ -11,6 +11,8 @@ export interface Surroundings {
   /** Which of how many shards this is. */
   shard: number | null
   shards: number | null
+  /** Whether all tests of the suite run, or a part of them; null where nobody says. */
+  scope: 'whole' | 'partial' | null
   /** The machine, or what the pipeline calls its agent. */
   agent: string
   /** Who made the change that is built. */
@@ -68,6 +70,7 @@ export function surroundings(env: Environment, { git = askGit, file = {} }: { gi
     environment: own('ENVIRONMENT') ?? file.environment ?? null,
     shard: shard?.[0] ?? null,
     shards: shard?.[1] ?? null,
+    scope: scopeOf(own('SCOPE')),
     agent: found('agent') ?? hostname(),
     author: own('AUTHOR') ?? (inPipeline && commit ? git('log', '-1', '--format=%an', commit, '--') : null) ?? found('author'),
     address: address && /^https?:\/\//.test(address) ? address : null,
@@ -95,6 +98,11 @@ function common(env: Environment, names: readonly string[]): string | null {
   }
   return null
 }
+
+/** The folder of the repository here, as an absolute path; null outside of one. */
+export const repositoryRoot = (git: Git = askGit): string | null => git('rev-parse', '--show-toplevel')
+
+const scopeOf = (text: string | null): Surroundings['scope'] => (text === 'whole' || text === 'partial' ? text : null)
 
 /** `2/4` in BOBBIN_SHARD. */
 function ownShard(env: Environment): [number, number] | null {

@@ -83,8 +83,15 @@ describe('deliver', () => {
     expect(await deliverFiles([file], target)).toBe(0)
     expect(asked).toEqual([
       'GET /api/session',
-      'POST /api/projects/gullhaven/deliveries?source=cli&pipeline=quay&build=412&branch=main&environment=pier-test&bytes=12',
+      expect.stringMatching(
+        /^POST \/api\/projects\/gullhaven\/deliveries\?source=cli&pipeline=quay&build=412&branch=main&environment=pier-test&/,
+      ) as string,
     ])
+    const query = new URLSearchParams(asked[1]?.split('?')[1])
+    expect(query.get('bytes')).toBe('12')
+    // where its files and the sources begin
+    expect(`/${query.get('base') ?? ''}/a.xml`).toBe(file)
+    expect(process.cwd().startsWith(query.get('root') ?? 'nowhere')).toBe(true)
     const text = printed.join('\n')
     expect(text).toContain('stored   a.xml: 3 results: 1 failed, 2 passed')
     expect(text).toContain('made build 412')

@@ -8,9 +8,9 @@ import {
   type OutgoingFile,
   UnreachableError,
 } from '@bobbin/client'
-import type { Change } from '@bobbin/core'
+import { type Change, CommonRoot, plainPath } from '@bobbin/core'
 import { type ConfigFile, readConfigFile } from '@bobbin/reporters/config-file'
-import { changedFiles, surroundings } from '@bobbin/reporters/surroundings'
+import { changedFiles, repositoryRoot, surroundings } from '@bobbin/reporters/surroundings'
 import { appendFileSync, openAsBlob } from 'node:fs'
 import { setTimeout as wait } from 'node:timers/promises'
 import { EXIT, UsageError } from '../exit-codes.js'
@@ -32,6 +32,11 @@ export interface DeliverOptions {
   /** Which of how many. */
   shard?: [number, number]
   close?: boolean
+  /** Whether all tests ran, or a part of them; neither says that nobody knows. */
+  whole?: boolean
+  partial?: boolean
+  /** The folder of the sources where the tests ran. */
+  root?: string
   /** Whether a delivery that is stored first is waited for until it is read. */
   wait?: boolean
   /** A file for what changed, as Markdown. */
@@ -74,7 +79,10 @@ export async function deliverFiles(patterns: string[], options: DeliverOptions):
   }
   try {
     const project = options.project ?? config.project ?? (await withRetries(() => onlyProject(quiet), again))
-    const sent = await withRetries(() => deliver(client, project, { ...place, bytes: total }, 'cli', files), again)
+    const sent = await withRetries(
+      () => deliver(client, project, { ...place, ...pathsOf(options, found.files), bytes: total }, 'cli', files),
+      again,
+    )
     const report = options.wait ? await untilRead(sent, quiet, project, progress, again) : sent
     const written = options.summary ? await writeSummary(options.summary, quiet, project, report, baseUrl) : null
     progress.clear()
@@ -90,6 +98,13 @@ export async function deliverFiles(patterns: string[], options: DeliverOptions):
     progress.clear()
     return failed(options, error)
   }
+}
+
+/** Where names of files and paths in reports begin. */
+export function pathsOf({ root }: { root?: string }, files: readonly string[]): Pick<DeliveryTarget, 'root' | 'base'> {
+  const common = new CommonRoot()
+  for (const file of files) common.add(plainPath(file))
+  return { root: root ?? repositoryRoot() ?? undefined, base: common.root || undefined }
 }
 
 /** Files that are named, or those that the repository names. @throws UsageError when neither names any */
@@ -146,8 +161,10 @@ export function placeOf(options: DeliverOptions, file: ConfigFile): DeliveryTarg
   const told = options.build
     ? { author: options.author ?? own('BOBBIN_AUTHOR'), address: options.address ?? own('BOBBIN_ADDRESS') }
     : { author: options.author ?? around.author ?? undefined, address: options.address ?? around.address ?? undefined }
+  if (options.whole && options.partial) throw new UsageError('--whole and --partial exclude each other')
+  const scope = options.whole ? 'whole' : options.partial ? 'partial' : (around.scope ?? undefined)
   const [shard, shards] = options.shard ?? [around.shard ?? undefined, around.shards ?? undefined]
-  return { ...place, ...told, commit, changedFiles: changed ?? undefined, shard, shards, close: options.close ? 'true' : undefined }
+  return { ...place, ...told, commit, changedFiles: changed ?? undefined, shard, shards, scope, close: options.close ? 'true' : undefined }
 }
 
 /** A summary that can't be written does not undo a delivery. @returns what went wrong */

@@ -1,6 +1,7 @@
 import { ApiClient, deliver, type DeliveryTarget } from '@bobbin/client'
-import { Inspection, looksLikeResults, RESULT_HEAD } from '@bobbin/core'
+import { fromSources, Inspection, looksLikeResults, RESULT_HEAD } from '@bobbin/core'
 import { Feed } from '@bobbin/reporters/feed'
+import { repositoryRoot } from '@bobbin/reporters/surroundings'
 import { type ChildProcess, spawn } from 'node:child_process'
 import { closeSync, existsSync, openAsBlob, openSync, readdirSync, readFileSync, readSync, statSync } from 'node:fs'
 import { constants } from 'node:os'
@@ -12,7 +13,10 @@ import { withRetries } from '../retry.js'
 import { nodeFetch } from '../transport.js'
 import { failed, onlyProject, placeOf, readConfig, serverOf, type DeliverOptions } from './deliver.js'
 
-export type FollowOptions = Pick<DeliverOptions, 'pipeline' | 'build' | 'branch' | 'environment' | 'commit' | 'shard' | 'project'>
+export type FollowOptions = Pick<
+  DeliverOptions,
+  'pipeline' | 'build' | 'branch' | 'environment' | 'commit' | 'shard' | 'whole' | 'partial' | 'project'
+>
 
 const LOOK_MS = 400
 /** A file that is not read as it grows is looked into once it did not change for so long. */
@@ -70,7 +74,7 @@ const say = (line: string) => console.error(`bobbin: ${line}`)
 
 /** The feed finds its place where a reporter would. */
 function environmentOf(place: DeliveryTarget, project: string): Record<string, string | undefined> {
-  const { pipeline, build, branch, environment, commit, shard, shards } = place
+  const { pipeline, build, branch, environment, commit, shard, shards, scope } = place
   return {
     ...process.env,
     BOBBIN_PROJECT: project,
@@ -80,6 +84,7 @@ function environmentOf(place: DeliveryTarget, project: string): Record<string, s
     BOBBIN_ENVIRONMENT: environment,
     ...(commit && { BOBBIN_COMMIT: commit }),
     ...(shard && shards && { BOBBIN_SHARD: `${shard}/${shards}` }),
+    ...(scope && { BOBBIN_SCOPE: scope }),
   }
 }
 
@@ -148,10 +153,13 @@ class Following {
   }
 
   private found(path: string): Followed {
-    const growing = new GrowingFile({
-      result: (result) => this.feed.add(result),
-      fault: (fault) => this.feed.fault(fault),
-    })
+    const growing = new GrowingFile(
+      {
+        result: (result) => this.feed.add(result),
+        fault: (fault) => this.feed.fault(fault),
+      },
+      { path: fromSources(path), root: repositoryRoot() },
+    )
     const file: Followed = { path, size: 0, changedAt: Date.now(), growing, read: 0, sent: false }
     this.files.set(path, file)
     return file

@@ -1,8 +1,10 @@
 import {
+  type FilePlace,
   type FormatReader,
   growingFormat,
   type LiveResult,
   liveResultsOf,
+  NO_PLACE,
   RESULT_HEAD,
   scriptIdentity,
   type TestResult,
@@ -30,7 +32,11 @@ export class GrowingFile {
   private readonly held = new Map<number, TestResult>()
   private seq = 0
 
-  constructor(private readonly listener: Listener) {}
+  /** @param place where the file stands, which may be a part of its tests' names */
+  constructor(
+    private readonly listener: Listener,
+    private readonly place: FilePlace = NO_PLACE,
+  ) {}
 
   /** Whether its first lines tell that it can be read while it grows; null while they do not tell yet. */
   get grows(): boolean | null {
@@ -47,7 +53,7 @@ export class GrowingFile {
     this.head = joined
     const format = growingFormat(joined.subarray(0, RESULT_HEAD))
     if (!format) return
-    this.reader = format.open((result) => this.take(result))
+    this.reader = format.open((result) => this.take(result), this.place)
     this.reader.write(joined)
     this.head = new Uint8Array(0)
   }

@@ -18,6 +18,8 @@ export interface RunRow {
   /** Results are still coming in. It is incomplete as long. */
   live: boolean
   incomplete: boolean
+  /** Whether all tests of the suite ran, or a part of them, as its sender says; null where nobody says. */
+  scope: 'whole' | 'partial' | null
   /** So many tests could not judge that the environment was at fault. */
   outage: boolean
   files: number

@@ -43,6 +43,15 @@ interface Held {
 }
 
 /** Deliveries after they came in: what became of them, and what a person can still do about it. */
+interface FileRow {
+  name: string
+  original: string | null
+  status: string
+  /** Where it stood when it was read; null for one that never was, or before that was kept. */
+  path: string | null
+  root: string | null
+}
+
 @Injectable()
 export class DeliveriesService {
   constructor(
@@ -139,13 +148,16 @@ export class DeliveriesService {
   /** Reads a kept file with the reader of today, in place of what it brought before. */
   async readAgain(context: Context, id: number, fileId: number): Promise<DeliveryFile> {
     const { project } = context
-    const { name, original, status } = await this.fileRow(project, id, fileId)
+    const { name, original, status, path, root } = await this.fileRow(project, id, fileId)
     if (status === 'attached') {
       await this.change(project, id, (db, held) => this.takeInAttached(db, project, held))
       return this.fileOf(id, fileId)
     }
     const content = await this.unpacked(name, original)
-    for await (const read of readFiles({ name, chunks: content, cut: () => false }, this)) {
+    for await (const read of readFiles(
+      { name, chunks: content, cut: () => false, ...(path === null ? {} : { place: { path, root } }) },
+      this,
+    )) {
       try {
         await this.change(project, id, (db, held) =>
           'stage' in read ? this.replace(db, project, held, fileId, read, original ?? '') : this.refuse(db, fileId, read),
@@ -242,10 +254,10 @@ export class DeliveriesService {
     return rows.map((row) => ({ ...row, readAt: row.readAt.toISOString() }))
   }
 
-  private async fileRow(project: Project, id: number, fileId: number): Promise<{ name: string; original: string | null; status: string }> {
-    const [row] = await rowsOf<{ name: string; original: string | null; status: string }>(
+  private async fileRow(project: Project, id: number, fileId: number): Promise<FileRow> {
+    const [row] = await rowsOf<FileRow>(
       this,
-      `select name, encode(original, 'hex') as original, status from result_file where id = $fileId and delivery_id = $id and project_id = $projectId`,
+      `select name, encode(original, 'hex') as original, status, path, root from result_file where id = $fileId and delivery_id = $id and project_id = $projectId`,
       { id, fileId, projectId: project.id },
     )
     if (!row) throw notFound('file', fileId)

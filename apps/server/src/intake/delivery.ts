@@ -1,5 +1,5 @@
 import type { DeliveredFile, DeliveryReport } from '../contract/index.js'
-import { type Belongs, Refusal, summarizeCoverage } from '@bobbin/core'
+import { below, type Belongs, type FilePlace, fromSources, plainPath, Refusal, summarizeCoverage } from '@bobbin/core'
 import type { Sequelize } from 'sequelize-typescript'
 import type { Context } from '../access/index.js'
 import { announce } from '../events/announce.js'
@@ -86,7 +86,7 @@ export class Delivery implements Taker {
     const { project } = this.context
     const early = () => new EarlyPlacing(this.tools, project, this.tools.earlyPace)
     const known = () => this.tools.scripts.of(project.id)
-    for await (const read of readFiles(file, { threads: this.tools.threads, early, known })) {
+    for await (const read of readFiles({ ...file, place: this.placeOf(file.name) }, { threads: this.tools.threads, early, known })) {
       this.storing = true
       try {
         if ('stage' in read) this.files.push(await this.timed(read))
@@ -96,6 +96,13 @@ export class Delivery implements Taker {
         disposeOf(read)
       }
     }
+  }
+
+  /** Where a file stood, as far as its sender says. */
+  private placeOf(name: string): FilePlace {
+    const { base, root = null } = this.dto
+    const path = base === undefined ? null : below(plainPath(base), plainPath(name))
+    return { path: path ?? fromSources(name), root }
   }
 
   private async putAside(read: UnreadFile): Promise<void> {
@@ -121,7 +128,7 @@ export class Delivery implements Taker {
     } catch (error) {
       if (!(error instanceof OutOfDate)) throw error
       this.tools.scripts.forget(this.context.project.id)
-      return this.storeAgain(file.name, original)
+      return this.storeAgain(file, original)
     }
   }
 
@@ -141,10 +148,10 @@ export class Delivery implements Taker {
   }
 
   /** What was known when the file was read holds no longer: it is read once more, with nothing known. */
-  private async storeAgain(name: string, original: Kept): Promise<DeliveredFile> {
+  private async storeAgain({ name, place }: ReadFile, original: Kept): Promise<DeliveredFile> {
     const chunks = await unpacked(this.tools.blobs, original.hash)
     if (!chunks) throw new Error(`“${name}” is not in the store of contents`)
-    for await (const read of readFiles({ name, chunks, cut: () => false }, { threads: this.tools.threads, nested: true })) {
+    for await (const read of readFiles({ name, place, chunks, cut: () => false }, { threads: this.tools.threads, nested: true })) {
       try {
         if ('stage' in read) return await this.storeRead(read, original)
         throw read.refusal

@@ -10,6 +10,8 @@ import type { ReadFile } from './read-file.js'
 const readColumns = (file: ReadFile) => ({
   sha: file.sha256,
   bytes: file.bytes,
+  path: file.place.path,
+  root: file.place.root,
   format: file.findings.format,
   framework: file.findings.framework,
   results: file.totals.total,
@@ -26,9 +28,9 @@ export async function addStoredRow(
 ): Promise<number | null> {
   const [row] = await rowsOf<{ id: number }>(
     db,
-    `insert into result_file (id, project_id, delivery_id, run_id, name, sha256, bytes, format, framework, results, totals, warnings, original, original_bytes)
+    `insert into result_file (id, project_id, delivery_id, run_id, name, sha256, bytes, path, root, format, framework, results, totals, warnings, original, original_bytes)
      overriding system value
-     values ($id, $projectId, $deliveryId, $runId, $name, $sha, $bytes, $format, $framework, $results, $totals::jsonb, $warnings::jsonb, decode($original, 'hex'), $packed)
+     values ($id, $projectId, $deliveryId, $runId, $name, $sha, $bytes, $path, $root, $format, $framework, $results, $totals::jsonb, $warnings::jsonb, decode($original, 'hex'), $packed)
      on conflict (run_id, sha256) do nothing returning id`,
     { ...keys, name: file.name, original: original.hash, packed: original.packed, ...readColumns(file) },
   )
@@ -49,7 +51,7 @@ export async function isOwn(db: Queryable, deliveryId: number, runId: number, { 
 export async function rereadRow(db: Queryable, id: number, runId: number, file: ReadFile, original: string): Promise<boolean> {
   const rows = await rowsOf(
     db,
-    `update result_file set run_id = $runId, status = 'stored', error = null, sha256 = $sha, bytes = $bytes, format = $format, framework = $framework,
+    `update result_file set run_id = $runId, status = 'stored', error = null, sha256 = $sha, bytes = $bytes, path = $path, root = $root, format = $format, framework = $framework,
        results = $results, totals = $totals::jsonb, warnings = $warnings::jsonb, original = decode($original, 'hex'), read_at = now()
      where id = $id and not exists (select 1 from result_file other where other.run_id = $runId and other.sha256 = $sha and other.id <> $id) returning id`,
     { id, runId, original, ...readColumns(file) },

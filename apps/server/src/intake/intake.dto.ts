@@ -50,6 +50,10 @@ export class PlaceDto {
   @IsString({ each: true })
   @MaxLength(1000, { each: true })
   changedFiles?: string[]
+  /** Whether all tests of the suite ran, or a part of them: a test that is missing in the whole is gone, in a part it is not in the run. */
+  @IsOptional()
+  @IsIn(['whole', 'partial'])
+  scope?: 'whole' | 'partial'
 }
 
 /** A place, and who sends to it. */
@@ -77,6 +81,16 @@ export class TargetDto extends PlaceDto {
   @Min(1)
   @Max(10_000)
   shards?: number
+  /** The folder of the sources where the runner ran, as an absolute path: reports that name files by absolute paths are read below it. */
+  @IsOptional()
+  @IsString()
+  @MaxLength(1000)
+  root?: string
+  /** What the names of the files begin with that says nothing about them: the rest may tell tests apart (TAP). */
+  @IsOptional()
+  @IsString()
+  @MaxLength(1000)
+  base?: string
   /** Nothing more will come: shards that are missing are not waited for. */
   @IsOptional()
   @IsIn(['true'])

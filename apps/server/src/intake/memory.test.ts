@@ -5,7 +5,7 @@ import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { afterAll, beforeAll, expect, it } from 'vitest'
 
-/** Of the built server, as the bench measures it; `npx tsc -b` builds it. */
+/** Of the built server, as the bench measures it. */
 const tools = (name: string) => fileURLToPath(new URL(`../../../../tools/bench/${name}`, import.meta.url))
 
 const MB = 1_000_000

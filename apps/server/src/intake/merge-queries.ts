@@ -151,28 +151,47 @@ select script_id as "scriptId" from again`
 
 /**
  * For scripts that this file tried again; they are handed in, since the database knows nothing yet of how many attempts are new.
- * A result is what its attempts come to (outcomeOfAttempts in the core): the last holds, a pass after a failure is recovered.
+ * A result is what its attempts come to (outcomeOfAttempts in the core): the last holds, a pass after a failure is recovered. Files of one
+ * delivery are no tries after one another: where several of the last one have a test, it failed if it failed in any.
  */
 export const SETTLE = `
-with settled as (
+with tried as materialized (
+  select a.script_id, a.ordinal, a.file_id, f.delivery_id, a.outcome, a.duration_ms, a.signature_id, a.message_id
+  from attempt a join result_file f on f.id = a.file_id
+  where a.run_id = $runId and a.day = $day::date and a.script_id = any($scriptIds::int[])
+), settled as (
   select script_id, max(ordinal)::smallint as attempts,
     (array_agg(outcome order by ordinal desc))[1] as outcome,
     (array_agg(duration_ms order by ordinal desc))[1] as duration_ms,
     (array_agg(message_id order by ordinal desc))[1] as message_id,
     (array_agg(outcome order by ordinal desc) filter (where outcome in (2, 3)))[1] as failed,
     (array_agg(signature_id order by ordinal desc) filter (where outcome in (2, 3)))[1] as failed_signature,
-    (array_agg(message_id order by ordinal desc) filter (where outcome in (2, 3)))[1] as failed_message
-  from attempt where run_id = $runId and day = $day::date and script_id = any($scriptIds::int[])
-  group by script_id
+    (array_agg(message_id order by ordinal desc) filter (where outcome in (2, 3)))[1] as failed_message,
+    (array_agg(delivery_id order by ordinal desc))[1] as delivery_id
+  from tried group by script_id
+), by_file as (
+  select t.script_id, (array_agg(t.outcome order by t.ordinal desc))[1] as outcome
+  from tried t join settled s on s.script_id = t.script_id and s.delivery_id = t.delivery_id group by t.script_id, t.file_id
+), red as (
+  select script_id, max(outcome) filter (where outcome in (2, 3)) as outcome from by_file group by script_id having count(*) > 1
 )
 insert into result (run_id, script_id, day, outcome, attempts, duration_ms, signature_id, message_id)
 select $runId, script_id, $day::date,
-  case when failed is null or outcome in (2, 3) then outcome when outcome = 1 then 7 else failed end,
+  case when failed is null or s.outcome in (2, 3) then s.outcome when red.outcome is not null then red.outcome when s.outcome = 1 then 7 else failed end,
   attempts, duration_ms, failed_signature, coalesce(failed_message, message_id)
-from settled
+from settled s left join red using (script_id)
 on conflict (run_id, script_id, day) do update set
   outcome = excluded.outcome, attempts = excluded.attempts, duration_ms = excluded.duration_ms,
   signature_id = excluded.signature_id, message_id = excluded.message_id`
+
+/** Tests among some that other files of the same delivery have, too: how many, the first of them, and one of those files. */
+export const IN_OTHER_FILES = `
+select count(distinct a.script_id)::int as tests, min(s.name) as name, min(other.name) as file
+from attempt a join result_file other on other.id = a.file_id join result_file own on own.id = $fileId and own.delivery_id = other.delivery_id
+join script s on s.id = a.script_id
+where a.run_id = $runId and a.day = $day::date and a.script_id = any($scriptIds::int[]) and a.file_id <> $fileId`
+
+export const KEEP_WARNINGS = 'update result_file set warnings = $warnings::jsonb where id = $fileId'
 
 const sums = (more: string) => `
 update run set ${SET_SUMS}${more}

@@ -1,4 +1,4 @@
-import { type FileFindings, type OutcomeTotals, Refusal } from '@bobbin/core'
+import { type FileFindings, type FilePlace, fromSources, type OutcomeTotals, Refusal } from '@bobbin/core'
 import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
@@ -17,6 +17,8 @@ export interface IncomingFile {
   name: string
   chunks: AsyncIterable<Uint8Array>
   cut(): boolean
+  /** Where it comes from; what its name tells where nobody says. */
+  place?: FilePlace
 }
 
 /** What was sent, packed, until the file that was read is let go. */
@@ -31,6 +33,7 @@ export class ReadOriginal {
 /** A file that was read to its end; its results wait in the stage. */
 export interface ReadFile {
   name: string
+  place: FilePlace
   findings: FileFindings
   totals: OutcomeTotals
   stage: Stage
@@ -78,7 +81,7 @@ export async function* readFiles(file: IncomingFile, tools: ReadingTools): Async
   const lease = tools.nested ? tools.threads.leaseNow() : await tools.threads.lease(() => arrival.isWhole)
   const reading = new ThreadReading(lease, tools)
   try {
-    reading.ask({ kind: 'file', name: file.name, folder: ownFolder() })
+    reading.ask({ kind: 'file', name: file.name, folder: ownFolder(), place: file.place ?? { path: fromSources(file.name), root: null } })
     for await (const bytes of arrival.pieces()) {
       reading.ask({ kind: 'piece', bytes }, [bytes.buffer])
       await reading.below(MOST_OPEN)
@@ -183,8 +186,7 @@ class ThreadReading {
         return
       }
       case 'results':
-        for (const result of unpackResults(said.results)) this.open?.stage.add(result)
-        return
+        return unpackResults(said.results, (result) => this.open?.stage.add(result))
       case 'framework':
         if (this.open) this.open.framework = said.framework
         return
@@ -204,11 +206,21 @@ class ThreadReading {
     }
   }
 
-  private read({ findings, totals, sha256, bytes, original }: ReadMessage): void {
+  private read({ place, findings, totals, sha256, bytes, original }: ReadMessage): void {
     if (!this.open) return
     const { name, stage, early } = this.open
     this.open = null
-    this.done.push({ name, findings, totals, stage, early, original: new ReadOriginal(original), sha256: Buffer.from(sha256), bytes })
+    this.done.push({
+      name,
+      place,
+      findings,
+      totals,
+      stage,
+      early,
+      original: new ReadOriginal(original),
+      sha256: Buffer.from(sha256),
+      bytes,
+    })
   }
 
   private unread({ refusal, passedOver, content, original, bytes }: UnreadMessage): void {

@@ -39,6 +39,7 @@ export async function storeFile(
   await storeCoverage(db.transaction, coverage ?? [], { projectId, runId, fileId })
   const file = { stage, findings, meaning, place: { ...place, fileId, startedAt: beganAt(startedAt) } }
   const retried = (await storeFirstAttempts(db, file)) ? [] : await storeLaterAttempts(db, file)
+  if (retried.length > 0) await warnOfOthers(db, { ...place, fileId }, findings, retried)
   await stage.attachments.store(db, blobs, { projectId, fileId, ...place })
   return retried
 }
@@ -107,6 +108,26 @@ async function storeLaterAttempts(db: InTransaction, { stage, findings, meaning,
   if (scriptIds.length > 0) await run(db, merge.SETTLE, { runId, day, scriptIds })
   await run(db, merge.REFRESH_RUN, { runId, day, startedAt })
   return scriptIds
+}
+
+/** What several files of one delivery tell under one name is said: it may be one test, or two that nothing tells apart. */
+async function warnOfOthers(
+  db: InTransaction,
+  place: Target & { fileId: number },
+  findings: FileFindings,
+  scriptIds: number[],
+): Promise<void> {
+  interface Others {
+    tests: number
+    name: string
+    file: string
+  }
+  const [others] = await rowsOf<Others>(db, merge.IN_OTHER_FILES, { ...place, scriptIds })
+  if (!others || others.tests === 0) return
+  const which = others.tests > 1 ? `“${others.name}” and ${others.tests - 1} more tests stand` : `“${others.name}” stands`
+  const message = `${which} in “${others.file}” of this delivery, too; what failed in any of its files counts as failed`
+  findings.warnings.push({ code: 'otherFile', message, place: { line: 1, column: 1 }, count: others.tests })
+  await run(db, merge.KEEP_WARNINGS, { fileId: place.fileId, warnings: JSON.stringify(findings.warnings) })
 }
 
 interface FileKeys {

@@ -24,6 +24,11 @@ export async function resolveTarget(db: Queryable, projectId: number, dto: Place
   const [known] = await rowsOf<Found>(db, FIND_TARGET, place)
   const found = known ?? (await makeTarget(db, projectId, dto, startedAt, log))
   await tellBuild(db, found, dto, log)
+  if (dto.scope)
+    await run(db, 'update run set scope = $scope, changes = null where id = $id and scope is distinct from $scope', {
+      id: found.runId,
+      scope: dto.scope,
+    })
   // deliveries to one run follow each other
   const [locked] = await rowsOf<{ day: string; forgottenAt: Date | null }>(
     db,

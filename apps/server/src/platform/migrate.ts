@@ -15,6 +15,7 @@ import { toldAttachments } from '../migrations/0013-told-attachments.js'
 import { lighterStoring } from '../migrations/0014-lighter-storing.js'
 import { countedClaims } from '../migrations/0015-counted-claims.js'
 import { countedOnce } from '../migrations/0016-counted-once.js'
+import { claims } from '../migrations/0018-claims.js'
 import { invited } from '../migrations/0017-invited.js'
 
 /** Every migration, in order; a name stays for ever. */
@@ -36,6 +37,7 @@ const MIGRATIONS: readonly { name: string; sql: string }[] = [
   { name: '0015-counted-claims', sql: countedClaims },
   { name: '0016-counted-once', sql: countedOnce },
   { name: '0017-invited', sql: invited },
+  { name: '0018-claims', sql: claims },
 ]
 
 const LOCK = 0x0b0bb1

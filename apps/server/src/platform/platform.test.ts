@@ -81,6 +81,7 @@ describe('migrate', () => {
         '0015-counted-claims',
         '0016-counted-once',
         '0017-invited',
+        '0018-claims',
       ])
       expect(await migrate(url)).toEqual([])
     }))

@@ -1,11 +1,15 @@
-import { CHANGES, changeTable, outcomeCode } from '@bobbin/core'
+import { type Change, CHANGES, changeTable, outcomeCode } from '@bobbin/core'
 import { SCRIPT_REF } from '../scripts/index.js'
 
-const NOT_RUN = CHANGES.indexOf('notRun')
+const index = (change: Change) => CHANGES.indexOf(change)
+
+/** What holds a test, as far as it says: its file, class or outermost suite, on its profile; of tests without any, that they have none. */
+const holderOf = (script: string) =>
+  `row(${script}.profile, coalesce(${script}.file, nullif(${script}.classname, ''), ${script}.suites[1]))`
 
 /** A run with what names it; alias \`r\` for the run. */
 export const RUN_COLUMNS = `r.id, r.lane_id as "laneId", p.name as pipeline, l.branch, e.name as environment, b.name as build, b.commit, b.author, b.address, r.keep, r.forgotten_at as "forgottenAt",
-  r.started_at as "startedAt", r.delivered_at as "deliveredAt", r.duration_ms::float8 as "durationMs", r.live, r.incomplete, r.outage, r.sort_key as "sortKey", r.day::text as day,
+  r.started_at as "startedAt", r.delivered_at as "deliveredAt", r.duration_ms::float8 as "durationMs", r.live, r.incomplete, r.scope, r.outage, r.sort_key as "sortKey", r.day::text as day,
   r.total, r.passed, r.failed, r.errored, r.skipped, r.blocked, r.not_run as "notRun", r.recovered, r.changes,
   (select count(*)::int from result_file f where f.run_id = r.id) as files`
 export const RUN_FROM = `run r join build b on b.id = r.build_id join lane l on l.id = r.lane_id
@@ -39,15 +43,19 @@ where r.lane_id = $laneId and r.sort_key > $sortKey collate "C" order by r.sort_
  * Every script of a run or of what it is compared with, and what changed, as the common table “changed”.
  * Compared with the newest result of each script since the last complete run of the lane: usually the build before, but
  * a build that could not judge hides nothing and breaks nothing. Scripts that are new there are looked for in the 30 runs before, run by
- * run until all are found: where builds run a part of the tests, the next one or two have nearly all of them.
- * Binds: runId, day, laneId, sortKey, incomplete.
+ * run until all are found: where builds run a part of the tests, the next one or two have nearly all of them. Runs of a part are never
+ * what a lane is known by.
+ * A test without a result is what changeOfMissing says.
+ * Binds: runId, day, laneId, sortKey, incomplete, scope.
  * @param outcomes only scripts that have one of these outcomes in the run: much less to read, and nothing that is gone
  */
 const changed = (outcomes: readonly number[] = []) => `recursive
 base_runs as (
   select id, day, sort_key, outage from run
   where lane_id = $laneId and sort_key < $sortKey collate "C" and sort_key >= coalesce(
-    (select max(sort_key) from run where lane_id = $laneId and sort_key < $sortKey collate "C" and not incomplete and not outage), '')
+    (select max(sort_key) from run where lane_id = $laneId and sort_key < $sortKey collate "C" and not incomplete and not outage
+      and scope is distinct from 'partial'), '')
+  order by sort_key desc limit 10
 ), cur as (
   select script_id, outcome, duration_ms, attempts, signature_id, message_id from result
   where run_id = $runId and day = $day::date ${outcomes.length > 0 ? `and outcome in (${outcomes.join(', ')})` : ''}
@@ -77,19 +85,29 @@ base_runs as (
   where w.missing is not null
 ), earlier as (
   select u.script_id, u.outcome, w.run_id from walk w cross join unnest(w.scripts, w.outcomes) as u (script_id, outcome)
+), absent as (
+  select p.script_id, ${holderOf('s')} as holder from pairs p join script s on s.id = p.script_id
+  where p.now is null and $scope::text is null and not $incomplete::boolean
+), gone as (
+  select script_id from absent
+  where holder in (select ${holderOf('s')} from cur c join script s on s.id = c.script_id)
 ), changed as (
   select p.script_id, coalesce(p.before, e.outcome)::int as before, coalesce(p.before_run, e.run_id) as before_run, p.now::int as now,
     p.duration_ms, p.attempts, p.signature_id, p.message_id,
-    case when p.now is null and $incomplete::boolean then ${NOT_RUN}
-      else (array[${changeTable().join(',')}])[coalesce(p.before, e.outcome, 0) * 8 + coalesce(p.now, 0) + 1] end as change
-  from pairs p left join earlier e on e.script_id = p.script_id
+    case
+      when p.now is not null then (array[${changeTable().join(',')}])[coalesce(p.before, e.outcome, 0) * 8 + p.now + 1]
+      when $scope::text = 'partial' then ${index('notInRun')}
+      when $incomplete::boolean then ${index('notRun')}
+      when $scope::text = 'whole' or g.script_id is not null then ${index('gone')}
+      else ${index('notInRun')} end as change
+  from pairs p left join earlier e on e.script_id = p.script_id left join gone g on g.script_id = p.script_id
   -- a test that was gone already is not gone again
   where not (p.now is null and p.before = 6 and not $incomplete::boolean)
 )`
 
 /** Alone for counting: who counts at the same moment does not wait, and keeps nothing. A delivery to an earlier run waits, and forgets what was kept. */
 export const LOCK_TO_COUNT = `
-select incomplete, changes, passed, failed, errored, skipped, blocked, not_run as "notRun", recovered,
+select incomplete, scope, changes, passed, failed, errored, skipped, blocked, not_run as "notRun", recovered,
   not exists (select 1 from run earlier where earlier.lane_id = $laneId and earlier.sort_key < $sortKey collate "C") as first
 from run where id = $runId for update skip locked`
 

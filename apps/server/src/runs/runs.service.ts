@@ -13,7 +13,7 @@ import type {
   ScriptRef,
   Threads,
 } from '../contract/index.js'
-import { CHANGES, changesOfFirst, outcomeFromCode, type Change, type Outcome, type TestStep } from '@bobbin/core'
+import { CHANGES, SHOWN_CHANGES, changesOfFirst, outcomeFromCode, type Change, type Outcome, type TestStep } from '@bobbin/core'
 import { Sequelize } from 'sequelize-typescript'
 import type { Context } from '../access/index.js'
 import { HistoryService } from '../history/index.js'
@@ -28,7 +28,6 @@ const MOST_RUNS = 500
 const MOST_ROWS = 5000
 /** A delivery counts what it changed; after an upgrade or a late delivery the list does, for so long at a time, in milliseconds. */
 const MOST_COUNTING_MS = 100
-const FOLDED: readonly Change[] = ['unchanged']
 
 export interface RunRecord {
   id: number
@@ -47,6 +46,7 @@ export interface RunRecord {
   durationMs: number
   live: boolean
   incomplete: boolean
+  scope: 'whole' | 'partial' | null
   outage: boolean
   sortKey: string
   day: string
@@ -64,7 +64,7 @@ export interface RunRecord {
 }
 
 /** A run that is locked for counting what it changed. */
-type ToCount = Pick<RunRecord, 'incomplete' | 'changes'> & Record<Outcome, number> & { first: boolean }
+type ToCount = Pick<RunRecord, 'incomplete' | 'scope' | 'changes'> & Record<Outcome, number> & { first: boolean }
 
 export interface Lens {
   /** The newest builds of each lane. */
@@ -110,7 +110,7 @@ export class RunsService {
         context,
         record,
         // of a live run, what did not run yet is only counted
-        CHANGES.filter((change) => !FOLDED.includes(change) && !(record.live && change === 'notRun')),
+        SHOWN_CHANGES.filter((change) => !(record.live && change === 'notRun')),
       ),
       rowsOf<RunDetail['passedOver'][number] & { outage: boolean }>(this, sql.PREVIOUS_RUN, at),
       rowsOf<NonNullable<RunDetail['next']>>(this, sql.NEXT_RUN, at),
@@ -291,6 +291,7 @@ const bindOf = (record: RunRecord) => ({
   laneId: record.laneId,
   sortKey: record.sortKey,
   incomplete: record.incomplete,
+  scope: record.scope,
 })
 
 /** The newest build before that could judge; outages in between are passed over. */
@@ -348,6 +349,7 @@ export function runRow(record: RunRecord, changes = record.changes && byChange(r
     totals: { total, passed, failed, errored, skipped, blocked, notRun, recovered },
     live: record.live,
     incomplete: record.incomplete,
+    scope: record.scope,
     outage: record.outage,
     files: record.files,
     keep: record.keep,

@@ -1,4 +1,5 @@
 import { declaredKeys } from '../identity/declared-keys.js'
+import { below } from '../identity/source-path.js'
 import { outcomeOfAttempts } from '../results/outcome-of-attempts.js'
 import { FaultLog, type FoundFault } from './fault-log.js'
 import { MAX_NAME, MAX_TEXT } from './limits.js'
@@ -68,15 +69,21 @@ export class ResultCollector {
     return this.given
   }
 
-  finish(framework: string | null): FileFindings {
+  /** @param root what the paths in results begin with */
+  finish(framework: string | null, root = ''): FileFindings {
     if (this.given === 0 && this.faults.isEmpty) this.warnings.add('noTests', 'The file holds no tests', START)
     return {
       format: this.format,
       framework,
       startedAt: this.startedAt,
-      faults: this.faults.list(),
+      faults: this.faults.list().map((fault) => ({ ...fault, subject: below(root, fault.subject) ?? fault.subject })),
       warnings: this.warnings.list(),
-      settlement: { groups: this.repeats.groups(this.policy, new Set(), this.warnings), dropped: [], reasons: [] },
+      settlement: {
+        groups: this.repeats.groups(this.policy, new Set(), this.warnings),
+        dropped: [],
+        reasons: [],
+        ...(root ? { root } : {}),
+      },
     }
   }
 

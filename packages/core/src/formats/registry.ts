@@ -1,3 +1,4 @@
+import { type FilePlace, NO_PLACE } from '../identity/source-path.js'
 import { archiveKind } from './archive/unpack.js'
 import { cobertura } from './coverage/cobertura.js'
 import { jacoco } from './coverage/jacoco.js'
@@ -72,7 +73,12 @@ export class ResultFileStream implements FormatReader {
   private head = new Uint8Array(0)
   private reader: FormatReader | null = null
 
-  constructor(private readonly sink: ResultSink) {}
+  private chosen: ResultFormat | null = null
+
+  constructor(
+    private readonly sink: ResultSink,
+    private readonly place: FilePlace = NO_PLACE,
+  ) {}
 
   write(chunk: Uint8Array): void {
     if (this.reader) return this.reader.write(chunk)
@@ -87,13 +93,23 @@ export class ResultFileStream implements FormatReader {
     return this.reader?.framework
   }
 
+  get rooted(): boolean {
+    return this.chosen?.rooted === true
+  }
+
+  /** The id of its format, once that is known. */
+  get format(): string | null {
+    return this.chosen?.id ?? null
+  }
+
   end(): FileFindings {
     return (this.reader ?? this.choose()).end()
   }
 
   private choose(): FormatReader {
     const head = this.head.subarray(0, HEAD)
-    this.reader = chooseFormat(head).open(this.sink)
+    this.chosen = chooseFormat(head)
+    this.reader = this.chosen.open(this.sink, this.place)
     const all = this.head
     this.head = new Uint8Array(0)
     this.reader.write(all)
@@ -132,7 +148,11 @@ export const RESULT_HEAD = HEAD
 /** The same, for files that may be held in memory: collects the results and settles them. */
 export class ResultFileReader {
   private readonly results: TestResult[] = []
-  private readonly stream = new ResultFileStream((result) => void this.results.push(result))
+  private readonly stream: ResultFileStream
+
+  constructor(place: FilePlace = NO_PLACE) {
+    this.stream = new ResultFileStream((result) => void this.results.push(result), place)
+  }
 
   write(chunk: Uint8Array): void {
     this.stream.write(chunk)
@@ -145,8 +165,8 @@ export class ResultFileReader {
 }
 
 /** Reads a whole file at once. @throws Refusal */
-export function readResultFile(bytes: Uint8Array): ParsedFile {
-  const reader = new ResultFileReader()
+export function readResultFile(bytes: Uint8Array, place: FilePlace = NO_PLACE): ParsedFile {
+  const reader = new ResultFileReader(place)
   reader.write(bytes)
   return reader.end()
 }

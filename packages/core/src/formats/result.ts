@@ -1,3 +1,4 @@
+import type { FilePlace } from '../identity/source-path.js'
 import type { Outcome } from '../results/outcome.js'
 
 /** A place in a file; lines and columns start at 1. */
@@ -122,6 +123,8 @@ export type WarningCode =
   | 'mergedTeardown'
   | 'duplicateKey'
   | 'notResult'
+  /** Another file of the same delivery has the same test. */
+  | 'otherFile'
 
 /** Something a reader should know about a file that was read all the same. */
 export interface Warning {
@@ -148,6 +151,8 @@ export interface Settlement {
   dropped: number[]
   /** Why some did not run. */
   reasons: { seq: number; reason: string }[]
+  /** What the paths in results begin with that does not belong to them: the first suite and the source file are cut (withoutRoot). */
+  root?: string
 }
 
 /** How much of a source file ran. */
@@ -172,6 +177,8 @@ export interface FileFindings {
   settlement: Settlement
   /** Of a coverage file, which holds no results. */
   coverage?: FileCoverage[]
+  /** Its path is part of its tests' names: the same content elsewhere holds other tests. */
+  namedByPath?: true
 }
 
 /** Takes results one by one, numbered from 0 in the order of the file, while the file is read. */
@@ -221,6 +228,8 @@ export class Refusal extends Error {
 /** A reader takes bytes as they come, gives out results as it finds them, and says at the end what else was there. Both methods throw Refusal. */
 export interface FormatReader {
   write(chunk: Uint8Array): void
+  /** Where its results stand is known at its end only (Settlement.root). */
+  readonly rooted?: boolean
   /** The runner that wrote the file, as soon as what came tells it; undefined as long as it does not. */
   readonly framework?: string | null | undefined
   end(): FileFindings
@@ -233,5 +242,7 @@ export interface ResultFormat {
   recognises(head: Uint8Array): boolean
   /** A result stands in whole lines, after which it does not change: a file can be read while it is written. */
   grows?: true
-  open(sink: ResultSink): FormatReader
+  /** Its results name files by the paths of the machine: only the end tells where those begin, unless the place does. */
+  rooted?: true
+  open(sink: ResultSink, place: FilePlace): FormatReader
 }

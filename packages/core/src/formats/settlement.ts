@@ -1,3 +1,4 @@
+import { withoutRoot } from '../identity/source-path.js'
 import { outcomeOfAttempts } from '../results/outcome-of-attempts.js'
 import type { Attempt, RepeatGroup, Settlement, TestResult } from './result.js'
 
@@ -5,7 +6,8 @@ import type { Attempt, RepeatGroup, Settlement, TestResult } from './result.js'
  * Applies to the results of a file what only its end could tell. Results keep the place of their first test case.
  * @param results in the order in which the reader gave them
  */
-export function settleResults(results: readonly TestResult[], { groups, dropped, reasons }: Settlement): TestResult[] {
+export function settleResults(results: readonly TestResult[], { groups, dropped, reasons, root }: Settlement): TestResult[] {
+  if (root) results = results.map((result) => ({ ...result, ...withoutRoot(root, result) }))
   if (groups.length + dropped.length + reasons.length === 0) return [...results]
   const settled: (TestResult | null)[] = [...results]
   for (const { seq, reason } of reasons) {

@@ -14,13 +14,20 @@ describe('changeOf', () => {
     ['failed', 'skipped', 'newlySkipped'],
     ['passed', 'blocked', 'newlySkipped'],
     ['skipped', 'passed', 'unchanged'],
-    ['passed', null, 'gone'],
     ['passed', 'notRun', 'notRun'],
     [null, 'passed', 'new'],
     ['passed', 'passed', 'unchanged'],
   ] as const)('%s then %s is %s', (before, now, change) => expect(changeOf(before, now)).toBe(change))
 
-  it('calls a missing test not run while a fault may hide it', () => expect(changeOf('passed', null, true)).toBe('notRun'))
+  it.each([
+    ['a run of which nobody says that it was whole', {}, 'notInRun'],
+    ['its file reported without it', { holderReported: true }, 'gone'],
+    ['the run was whole', { scope: 'whole' }, 'gone'],
+    ['the run was a part, chosen by names', { scope: 'partial', holderReported: true }, 'notInRun'],
+    ['a fault may hide it', { incomplete: true, holderReported: true }, 'notRun'],
+    ['a fault in the whole', { incomplete: true, scope: 'whole' }, 'notRun'],
+    ['a fault in a part', { incomplete: true, scope: 'partial' }, 'notInRun'],
+  ] as const)('of a missing test, when %s', (_when, absence, change) => expect(changeOf('passed', null, absence)).toBe(change))
 })
 
 describe('changeTable', () => {

@@ -1,11 +1,14 @@
-import type { FileFindings, OutcomeTotals, RefusalCode } from '@bobbin/core'
+import type { FileFindings, FilePlace, OutcomeTotals, RefusalCode } from '@bobbin/core'
 import type { PackedOriginal } from '../original-copy.js'
 import type { PackedResults } from './packed-results.js'
 
 /** What a thread is asked while it reads a delivered file; each but `letGo` is answered by `answer`. */
 export type Asked =
   /** @param folder for what is too large for memory */
-  { kind: 'file'; name: string; folder: string } | { kind: 'piece'; bytes: Uint8Array } | { kind: 'end' } | { kind: 'letGo' }
+  | { kind: 'file'; name: string; folder: string; place: FilePlace }
+  | { kind: 'piece'; bytes: Uint8Array }
+  | { kind: 'end' }
+  | { kind: 'letGo' }
 
 export interface PlainRefusal {
   code: RefusalCode
@@ -15,6 +18,8 @@ export interface PlainRefusal {
 /** A file that was read to its end. */
 export interface ReadMessage {
   kind: 'read'
+  /** Where its results turned out to stand: reading it again from there gives the same. */
+  place: FilePlace
   findings: FileFindings
   totals: OutcomeTotals
   sha256: Uint8Array

@@ -25,7 +25,8 @@ it('results are the same once they were packed, copied and unpacked', () => {
     if (packer.isFull) copies.push(structuredClone(packer.take()))
   }
   copies.push(structuredClone(packer.take()))
-  const unpacked = copies.flatMap((packed) => (packed ? [...unpackResults(packed)] : []))
+  const unpacked: TestResult[] = []
+  for (const packed of copies) if (packed) unpackResults(packed, (result) => unpacked.push(result))
   const plain = ({ place: _place, ...result }: TestResult & { signatures?: unknown }) => ({ ...result, signatures: undefined })
   expect(unpacked.map(plain)).toEqual(results.map(plain))
   expect(packer.take()).toBeNull()

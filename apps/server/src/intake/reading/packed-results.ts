@@ -105,35 +105,61 @@ function unitsOf({ attempts, properties }: TestResult): number {
   return units
 }
 
-/** What a packer packed, in order. */
-export function* unpackResults({
-  places,
-  at,
-  names,
-  occurrences,
-  outcomes,
-  durations,
-  starts,
-  whole,
-}: PackedResults): Generator<ReadResult> {
+/** What was packed, with other places. */
+export function movedResults(
+  packed: PackedResults,
+  moved: (place: Pick<TestResult, 'suites' | 'sourceFile'>) => Pick<TestResult, 'suites' | 'sourceFile'>,
+): PackedResults {
+  const places = packed.places.map(([classname, suites, sourceFile, profile]): Place => {
+    const to = moved({ suites, sourceFile })
+    return [classname, to.suites, to.sourceFile, profile]
+  })
+  return { ...packed, places, whole: packed.whole.map((result) => ({ ...result, ...moved(result) })) }
+}
+
+/** Gives out what a packer packed, in order. Written out field by field: spreading objects took a quarter of the time of a large file. */
+export function unpackResults(packed: PackedResults, give: (result: ReadResult) => void): void {
+  const { places, at, names, occurrences, outcomes, durations, starts, whole } = packed
   let [plain, other] = [0, 0]
-  for (const place of at) {
-    if (place < 0) {
+  for (const index of at) {
+    const place = index < 0 ? undefined : places[index]
+    if (!place) {
       const result = whole[other++]
-      if (result) yield result
+      if (result) give(result)
       continue
     }
-    const [classname = null, suites = [], sourceFile = null, profile = null] = places[place] ?? []
     const outcome = outcomeFromCode(outcomes[plain] ?? 0)
     const durationMs = durations[plain] ?? null
-    const attempt: Attempt = { ...NOTHING_TOLD, outcome, durationMs, startedAt: starts[plain] ?? null }
-    yield {
-      ...{ name: names[plain] ?? '', occurrence: occurrences[plain] ?? 1, outcome, durationMs, attempts: [attempt] },
-      ...{ classname, suites, sourceFile, profile, properties: [], keys: [], place: NO_PLACE },
-    }
+    give({
+      name: names[plain] ?? '',
+      suites: place[1],
+      classname: place[0],
+      sourceFile: place[2],
+      profile: place[3],
+      occurrence: occurrences[plain] ?? 1,
+      outcome,
+      durationMs,
+      attempts: [
+        {
+          outcome,
+          durationMs,
+          startedAt: starts[plain] ?? null,
+          failures: [],
+          reason: null,
+          stdout: null,
+          stderr: null,
+          steps: NO_STEPS,
+          attachments: NO_ATTACHMENTS,
+        },
+      ],
+      properties: [],
+      keys: [],
+      place: NO_PLACE,
+    })
     plain++
   }
 }
 
-const NOTHING_TOLD = { failures: [], reason: null, stdout: null, stderr: null, steps: [], attachments: [] }
+const NO_STEPS: Attempt['steps'] = []
+const NO_ATTACHMENTS: Attempt['attachments'] = []
 const NO_PLACE = { line: 0, column: 0 }

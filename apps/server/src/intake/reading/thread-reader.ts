@@ -1,18 +1,25 @@
 import {
+  below,
   Bundle,
+  CommonRoot,
   type EntrySink,
   type FileFindings,
+  type FilePlace,
   isPassedOver,
+  plainPath,
   Refusal,
   RESULT_HEAD,
   ResultFileStream,
   TotalsCounter,
+  withoutFile,
+  withoutRoot,
 } from '@bobbin/core'
 import { createHash } from 'node:crypto'
 import { MOST_ATTACHED } from '../limits.js'
 import { OriginalCopy } from '../original-copy.js'
 import type { Asked, PlainRefusal, ReadMessage, Said, UnreadMessage } from './messages.js'
-import { ResultPacker } from './packed-results.js'
+import { HeldResults } from './held-results.js'
+import { movedResults, type PackedResults, ResultPacker } from './packed-results.js'
 
 type Say = (said: Said, transfer?: ArrayBuffer[]) => void
 
@@ -32,7 +39,7 @@ export class ThreadReader {
   async hear(asked: Asked): Promise<void> {
     switch (asked.kind) {
       case 'file':
-        this.file = new OpenBundle(asked.name, asked.folder, this.say)
+        this.file = new OpenBundle(asked.name, asked.folder, asked.place, this.say)
         return this.answer()
       case 'piece':
         this.file?.write(asked.bytes)
@@ -61,17 +68,22 @@ class OpenBundle {
   private readonly bundle: Bundle
   private open: OpenFile | null = null
   private readonly ended: OpenFile[] = []
+  /** Files whose names are part of their tests' names: where those begin is known once all of the archive is. */
+  private readonly waiting: OpenFile[] = []
+  private over = false
   private refused = false
   private bytes = 0
 
   constructor(
     name: string,
     folder: string,
+    place: FilePlace,
     private readonly say: Say,
   ) {
     this.bundle = new Bundle(name, {
       open: (inner, inside) => {
-        const file = new OpenFile(inner, inside, folder, say, (bytes) => (this.bytes += bytes))
+        const path = inside ? plainPath(inner.slice(name.length)) : place.path
+        const file = new OpenFile(inner, inside, folder, { path, root: place.root }, say, (bytes) => (this.bytes += bytes))
         this.open = file
         this.ended.push(file)
         return file
@@ -85,6 +97,7 @@ class OpenBundle {
 
   end(): void {
     this.attempt(() => this.bundle.end())
+    this.over = true
   }
 
   refuse(refusal: Refusal): void {
@@ -106,19 +119,36 @@ class OpenBundle {
 
   /** Says what was found so far, and settles when more may come. @returns how much was read since the last time, in bytes */
   async settled(): Promise<number> {
-    while (this.ended[0]?.hasEnded) await this.ended.shift()?.told()
+    for (let first = this.ended[0]; first?.hasEnded; first = this.ended[0]) {
+      this.ended.shift()
+      if (first.isNamedByPath) this.waiting.push(first)
+      else await first.told()
+    }
     if (!this.refused) await this.ended[0]?.drained()
+    if (this.over) await this.tellWaiting()
     const { bytes } = this
     this.bytes = 0
     return bytes
   }
 
+  /** All that stood beside each other are in: what their paths have in common says nothing. */
+  private async tellWaiting(): Promise<void> {
+    const common = new CommonRoot()
+    for (const file of this.waiting) common.add(file.place.path)
+    for (const file of this.waiting.splice(0)) {
+      file.standsBelow(common.root)
+      await file.told()
+    }
+  }
+
   dispose(): void {
-    for (const file of this.ended) file.dispose()
+    for (const file of [...this.ended, ...this.waiting]) file.dispose()
   }
 }
 
 const plain = ({ code, message }: Refusal): PlainRefusal => ({ code, message })
+
+type Stands = Pick<PackedResults['whole'][number], 'suites' | 'sourceFile'>
 
 /** One result file while its bytes come in. Several of an archive may end within one piece: each tells what it held when its turn comes. */
 class OpenFile implements EntrySink {
@@ -126,11 +156,8 @@ class OpenFile implements EntrySink {
   private readonly original: OriginalCopy
   private readonly totals = new TotalsCounter()
   private readonly packer = new ResultPacker()
-  private readonly reader = new ResultFileStream((result) => {
-    this.totals.add(result.outcome)
-    this.packer.add(result)
-    if (this.packer.isFull) this.tell()
-  })
+  private readonly held: HeldResults
+  private readonly reader: ResultFileStream
   /** What it said before its turn came. */
   private waiting: Said[] | null = []
   private framework: string | null | undefined
@@ -140,20 +167,41 @@ class OpenFile implements EntrySink {
   private findings: FileFindings | null = null
   private over = false
   private disposed = false
+  private move: ((place: Stands) => Stands) | null = null
 
   constructor(
     name: string,
     private readonly inside: boolean,
     folder: string,
+    public place: FilePlace,
     private readonly say: Say,
     private readonly count: (bytes: number) => void,
   ) {
     this.original = new OriginalCopy(folder)
+    this.held = new HeldResults(folder)
+    this.reader = new ResultFileStream((result) => {
+      this.totals.add(result.outcome)
+      this.packer.add(result)
+      if (this.packer.isFull) this.tell()
+    }, place)
     this.waiting?.push({ kind: 'opened', name })
   }
 
   get hasEnded(): boolean {
     return this.over
+  }
+
+  /** Of several such files in an archive each says by its path which tests it holds. */
+  get isNamedByPath(): boolean {
+    return this.inside && this.reader.format === 'tap' && this.findings !== null
+  }
+
+  /** Its path begins behind a folder that it shares with others. */
+  standsBelow(folder: string): void {
+    const path = below(folder, this.place.path) ?? this.place.path
+    const from = this.place.path
+    this.move = (place) => withoutFile(place, from, path)
+    this.place = { ...this.place, path }
   }
 
   write(chunk: Uint8Array): void {
@@ -172,7 +220,16 @@ class OpenFile implements EntrySink {
 
   private tell(): void {
     const results = this.packer.take()
-    if (results) this.saying({ kind: 'results', results })
+    if (!results) return
+    if (this.reader.rooted || (this.inside && this.reader.format === 'tap')) this.held.add(results)
+    else this.saying({ kind: 'results', results })
+  }
+
+  private tellHeld(): void {
+    const { root } = this.findings?.settlement ?? {}
+    if (root) this.place = { ...this.place, root }
+    const move = root ? (place: Stands) => withoutRoot(root, place) : this.move
+    for (const results of this.held.take()) this.saying({ kind: 'results', results: move ? movedResults(results, move) : results })
   }
 
   private saying(said: Said): void {
@@ -192,7 +249,8 @@ class OpenFile implements EntrySink {
   }
 
   async drained(): Promise<void> {
-    this.speak()
+    // one that may have to wait for the end of its archive is not the file that is told now
+    if (!this.inside || (this.reader.format ?? 'tap') !== 'tap') this.speak()
     this.tell()
     if (!this.isPassedOver()) await this.original.drained()
   }
@@ -202,6 +260,7 @@ class OpenFile implements EntrySink {
     if (this.disposed) return
     this.speak()
     this.tell()
+    this.tellHeld()
     const said = this.findings ? await this.read(this.findings) : await this.unread(this.refusal ?? EMPTY)
     this.say(said)
   }
@@ -210,7 +269,13 @@ class OpenFile implements EntrySink {
     const { bytes } = this
     const totals = this.totals.settled(findings.settlement)
     const original = await this.original.finish()
-    return { kind: 'read', findings, totals, sha256: this.hash.digest(), bytes, original }
+    return { kind: 'read', place: this.place, findings, totals, sha256: this.digest(findings), bytes, original }
+  }
+
+  /** What tells that a file was delivered before. */
+  private digest({ namedByPath }: FileFindings): Uint8Array {
+    if (namedByPath) this.hash.update(`\0${this.place.path}`)
+    return this.hash.digest()
   }
 
   private async unread(refusal: Refusal): Promise<UnreadMessage> {
@@ -241,6 +306,7 @@ class OpenFile implements EntrySink {
     if (this.disposed) return
     this.disposed = this.over = true
     this.original.dispose()
+    this.held.dispose()
   }
 
   private attempt<T>(step: () => T): T | null {

@@ -1,5 +1,5 @@
 import type { DeliveredFile, DeliveryReport } from '@bobbin/client'
-import { CHANGES } from '@bobbin/core'
+import { SHOWN_CHANGES } from '@bobbin/core'
 import { ProjectLink } from '../../context/project-link.js'
 import { count } from '../../lib/format.js'
 import { CHANGE_WORDS } from '../runs/change-words.js'
@@ -50,7 +50,7 @@ export function DeliveryResult({ report }: { report: DeliveryReport }) {
 }
 
 function Changes({ runId, changes }: { runId: number; changes: NonNullable<DeliveryReport['changes']> }) {
-  return CHANGES.filter((change) => change !== 'unchanged' && changes[change] > 0).map((change, i) => (
+  return SHOWN_CHANGES.filter((change) => changes[change] > 0).map((change, i) => (
     <span key={change}>
       {i > 0 && ', '}
       <ProjectLink to={`runs/${runId}?show=${change}`}>

@@ -19,4 +19,5 @@ export const CHANGE_WORDS: Record<Change, ChangeWords> = {
   notRun: { words: 'not run', outcome: 'blocked' },
   new: { words: 'new', outcome: 'passed' },
   unchanged: { words: 'unchanged', outcome: 'passed' },
+  notInRun: { words: 'not in this run', outcome: 'notRun' },
 }

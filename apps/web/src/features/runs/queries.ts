@@ -1,3 +1,4 @@
+import type { FoldedChange } from '@bobbin/core'
 import type { RunDetail } from '@bobbin/client'
 import { queryOptions, useQuery } from '@tanstack/react-query'
 import { useState } from 'react'
@@ -32,12 +33,11 @@ function steady(): (detail: RunDetail) => RunDetail {
   return (detail) => (last = last && onlySumsDiffer(last, detail) ? last : detail)
 }
 
-/** What a run left unchanged; fetched when it is unfolded. */
-export function useUnchanged(project: string, id: number, open: boolean) {
+/** What is folded away of a run; fetched when it is unfolded. */
+export function useFolded(project: string, id: number, change: FoldedChange, open: boolean) {
   return useQuery({
-    queryKey: ['run', project, id, 'unchanged'],
-    queryFn: ({ signal }) =>
-      api.get('/projects/{project}/runs/{id}/results', { path: { project, id }, query: { change: 'unchanged' }, signal }),
+    queryKey: ['run', project, id, change],
+    queryFn: ({ signal }) => api.get('/projects/{project}/runs/{id}/results', { path: { project, id }, query: { change }, signal }),
     enabled: open,
   })
 }

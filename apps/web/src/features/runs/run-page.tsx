@@ -1,5 +1,5 @@
 import type { RunDetail } from '@bobbin/client'
-import { CHANGES, OUTCOMES, type Change, type Outcome, visibleText } from '@bobbin/core'
+import { CHANGES, type FoldedChange, SHOWN_CHANGES, OUTCOMES, type Change, type Outcome, visibleText } from '@bobbin/core'
 import { ChevronDown, ChevronRight } from 'lucide-react'
 import { memo, useState } from 'react'
 import { useNavigate, useParams } from 'react-router'
@@ -16,7 +16,7 @@ import { ErrorState, Key, Loading } from '../../ui/states.js'
 import { OutcomeGlyph, Thread } from '../../ui/thread.js'
 import { Time } from '../../ui/time.js'
 import { CHANGE_WORDS } from './change-words.js'
-import { useSteadyRun, useUnchanged } from './queries.js'
+import { useSteadyRun, useFolded } from './queries.js'
 import { ChangedFiles } from './changed-files.js'
 import { ExportMenu } from './export-menu.js'
 import { KeepRun } from './keep-run.js'
@@ -44,15 +44,15 @@ function RunBench({ detail }: { detail: RunDetail }) {
   const navigate = useNavigate()
   const path = useProjectPath()
   const [unfolded, setUnfolded] = useState(params.get('show') === 'unchanged')
+  const [showsMissing, setShowsMissing] = useState(params.get('show') === 'notInRun')
   const { id } = detail.run
-  const unchanged = useUnchanged(project.slug, id, unfolded)
+  const unchanged = useFolded(project.slug, id, 'unchanged', unfolded)
+  const missing = useFolded(project.slug, id, 'notInRun', showsMissing)
   const filter = { show: oneOf<Change>(CHANGES, params.get('show')), outcome: oneOf<Outcome>(OUTCOMES, params.get('outcome')) }
   const selected = params.get('script')
   const [opened, setOpened] = useState<ReadonlyMap<string, boolean>>(new Map())
-  const lines = layOutRun(detail, unfolded ? (unchanged.data ?? null) : null, filter, {
-    opened,
-    script: selected ? Number(selected) : null,
-  })
+  const shown = { unchanged: unfolded ? unchanged.data : null, notInRun: showsMissing ? missing.data : null }
+  const lines = layOutRun(detail, shown, filter, { opened, script: selected ? Number(selected) : null })
   const profiles = new Set(detail.rows.map((row) => row.script.profile)).size > 1
   const filtered = filter.show !== null || filter.outcome !== null
 
@@ -86,9 +86,11 @@ function RunBench({ detail }: { detail: RunDetail }) {
           render={(line) => (
             <Line
               line={line}
-              loading={unfolded && unchanged.isPending}
+              loading={
+                line.kind === 'fold' && (line.change === 'unchanged' ? unfolded && unchanged.isPending : showsMissing && missing.isPending)
+              }
               profiles={profiles}
-              onFold={() => setUnfolded(!unfolded)}
+              onFold={(change) => (change === 'unchanged' ? setUnfolded(!unfolded) : setShowsMissing(!showsMissing))}
               onOpen={(key, open) => setOpened((before) => new Map(before).set(key, open))}
             />
           )}
@@ -109,7 +111,7 @@ function RunHead({ detail }: { detail: RunDetail }) {
     (lens.branch !== null && lens.branch !== run.lane.branch) ||
     (lens.environments !== null && !lens.environments.includes(run.lane.environment))
   // what has not come yet is no change while the run is live
-  const parts = CHANGES.filter((change) => change !== 'unchanged' && !(run.live && change === 'notRun') && detail.changes[change] > 0)
+  const parts = SHOWN_CHANGES.filter((change) => !(run.live && change === 'notRun') && detail.changes[change] > 0)
   return (
     <header className="border-b border-hairline px-5 pt-4 pb-3">
       <title>{`Build ${run.build}, ${run.lane.pipeline} · Bobbin`}</title>
@@ -162,6 +164,7 @@ function RunHead({ detail }: { detail: RunDetail }) {
           </span>
         ))}
         {parts.length === 0 && (run.live ? 'Nothing changed so far' : 'Nothing changed')}.
+        {run.scope === 'partial' && <span className="text-soft"> A part of the tests ran.</span>}
         {run.incomplete && !run.live && <strong className="font-semibold text-errored"> Incomplete: not everything ran.</strong>}
         {run.outage && !run.live && (
           <strong className="font-semibold text-errored"> Most could not judge: look at {run.lane.environment} first.</strong>
@@ -227,7 +230,7 @@ interface LineProps {
   loading: boolean
   /** Whether the run has several profiles, so that each row must name its own. */
   profiles: boolean
-  onFold: () => void
+  onFold: (change: FoldedChange) => void
   /** Opens or closes the rows of a data-driven test. */
   onOpen: (key: string, open: boolean) => void
 }
@@ -249,12 +252,18 @@ function Line({ line, loading, profiles, onFold, onOpen }: LineProps) {
     const Icon = line.open ? ChevronDown : ChevronRight
     return (
       <div role="gridcell" className="px-4">
-        <button type="button" aria-expanded={line.open} onClick={onFold} className="flex items-center gap-1.5 text-soft hover:text-ink">
+        <button
+          type="button"
+          aria-expanded={line.open}
+          onClick={() => onFold(line.change)}
+          className="flex items-center gap-1.5 text-soft hover:text-ink"
+        >
           <Icon size={14} aria-hidden="true" />
           <span>
-            {count(line.count, 'test')} unchanged{loading ? ' · loading …' : ''}
+            {count(line.count, 'test')} {CHANGE_WORDS[line.change].words}
+            {loading ? ' · loading …' : ''}
           </span>
-          <Key>u</Key>
+          {line.change === 'unchanged' && <Key>u</Key>}
         </button>
       </div>
     )

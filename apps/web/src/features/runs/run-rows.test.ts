@@ -27,7 +27,7 @@ const kinds = (lines: ReturnType<typeof layOutRun>) =>
   })
 
 it('opens on what changed, folds the rest, and names a common cause', () => {
-  expect(kinds(layOutRun(detail, null, { show: null, outcome: null }))).toEqual([
+  expect(kinds(layOutRun(detail, {}, { show: null, outcome: null }))).toEqual([
     'newlyFailing:2:one cause',
     'result',
     'result',
@@ -38,13 +38,13 @@ it('opens on what changed, folds the rest, and names a common cause', () => {
 })
 
 it('shows exactly the rows that a sentence counted', () => {
-  expect(kinds(layOutRun(detail, null, { show: 'fixed', outcome: null }))).toEqual(['fixed:1:null', 'result'])
-  expect(kinds(layOutRun(detail, null, { show: null, outcome: 'errored' }))).toEqual(['newlyFailing:1:null', 'result'])
+  expect(kinds(layOutRun(detail, {}, { show: 'fixed', outcome: null }))).toEqual(['fixed:1:null', 'result'])
+  expect(kinds(layOutRun(detail, {}, { show: null, outcome: 'errored' }))).toEqual(['newlyFailing:1:null', 'result'])
 })
 
 it('unfolds the unchanged', () => {
   const unchanged = { rows: [row('unchanged', 'passed')], threads: { points: [], byScript: {} } }
-  expect(kinds(layOutRun(detail, unchanged, { show: null, outcome: null })).slice(-2)).toEqual(['fold', 'result'])
+  expect(kinds(layOutRun(detail, { unchanged }, { show: null, outcome: null })).slice(-2)).toEqual(['fold', 'result'])
 })
 
 const named = (name: string, change: Change = 'newlyFailing', outcome: Outcome = 'failed'): ResultRow => {
@@ -56,7 +56,7 @@ const ALL = { show: null, outcome: null }
 
 it('puts the rows of a data-driven test below it, where the first of them stands', () => {
   const run = withRows([named('fare[adult]'), named('gate opens'), named('fare[child]'), named('tide[low]')])
-  expect(kinds(layOutRun(run, null, ALL))).toEqual([
+  expect(kinds(layOutRun(run, {}, ALL))).toEqual([
     'newlyFailing:4:one cause',
     'fare:2:one cause:open',
     'values adult',
@@ -73,26 +73,26 @@ it('keeps apart what only looks alike: another file, another profile, another ch
   const elsewhere = { ...other, script: { ...other.script, file: 'fares/other.spec.ts' } }
   const phone = { ...other, script: { ...other.script, profile: 'phone' } }
   const run = withRows([one, elsewhere, phone, named('fare[senior]', 'fixed', 'passed')])
-  expect(kinds(layOutRun(run, null, ALL)).filter((kind) => kind.startsWith('fare'))).toEqual([])
+  expect(kinds(layOutRun(run, {}, ALL)).filter((kind) => kind.startsWith('fare'))).toEqual([])
 })
 
 it('folds many rows until somebody opens them, or looks at one of them', () => {
   const rows = Array.from({ length: 40 }, (_, i) => named(`fare[zone-${i}]`))
   const run = withRows(rows)
-  const closed = layOutRun(run, null, ALL)
+  const closed = layOutRun(run, {}, ALL)
   expect(kinds(closed)).toEqual(['newlyFailing:40:one cause', 'fare:40:one cause:closed', 'fold'])
   expect(resultsIn(closed)).toBe(40)
   const key = closed.flatMap((line) => (line.kind === 'test' ? [line.key] : []))[0] ?? ''
-  const opened = layOutRun(run, null, ALL, { opened: new Map([[key, true]]), script: null })
+  const opened = layOutRun(run, {}, ALL, { opened: new Map([[key, true]]), script: null })
   expect(opened).toHaveLength(43)
   expect(resultsIn(opened)).toBe(40)
   const looked = { opened: new Map<string, boolean>(), script: rows[39]?.script.id ?? 0 }
-  expect(kinds(layOutRun(run, null, ALL, looked)).at(-2)).toBe('values zone-39')
-  expect(kinds(layOutRun(run, null, ALL, { ...looked, opened: new Map([[key, false]]) }))).toHaveLength(3)
+  expect(kinds(layOutRun(run, {}, ALL, looked)).at(-2)).toBe('values zone-39')
+  expect(kinds(layOutRun(run, {}, ALL, { ...looked, opened: new Map([[key, false]]) }))).toHaveLength(3)
 })
 
 it('folds the rows of tests that did not change', () => {
   const rows = [named('fare[a]', 'unchanged', 'passed'), named('fare[b]', 'unchanged', 'passed')]
   const unchanged = { rows, threads: { points: [], byScript: {} } }
-  expect(kinds(layOutRun(detail, unchanged, ALL)).slice(-2)).toEqual(['fold', 'fare:2:null:closed'])
+  expect(kinds(layOutRun(detail, { unchanged }, ALL)).slice(-2)).toEqual(['fold', 'fare:2:null:closed'])
 })

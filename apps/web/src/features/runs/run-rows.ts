@@ -1,13 +1,13 @@
 import type { ResultRow, RunDetail } from '@bobbin/client'
-import { CHANGES, isFailing, rowOf, type Change, type Outcome } from '@bobbin/core'
+import { CHANGES, FOLDED_CHANGES, type FoldedChange, isFailing, rowOf, type Change, type Outcome } from '@bobbin/core'
 
-/** A line of the run's page: a heading, a data-driven test with the rows that share its change, a result, or the fold with what did not change. */
+/** A line of the run's page: a heading, a data-driven test with the rows that share its change, a result, or a fold with what did not change or is not in the run. */
 export type RunLine =
   | { kind: 'heading'; change: Change; count: number; note: string | null }
   | { kind: 'test'; key: string; test: string; first: ResultRow; count: number; note: string | null; open: boolean }
   /** `values` are those of a row that stands below its test. */
   | { kind: 'result'; row: ResultRow; thread: string; values: string | null }
-  | { kind: 'fold'; count: number; open: boolean }
+  | { kind: 'fold'; change: FoldedChange; count: number; open: boolean }
 
 export interface RunFilter {
   /** Only this change. */
@@ -20,16 +20,17 @@ export interface RunFilter {
 const FEW_ROWS = 6
 
 /**
- * Lays out a run: changes in reading order, the unchanged folded at the end, rows of a data-driven test below it.
+ * Lays out a run: changes in reading order, then what is folded, rows of a data-driven test below it.
+ * @param unfolded what somebody unfolded, once it is there
  * @param seen which tests somebody has opened or closed, by their keys, and the script that is looked at: its row is not folded away
  */
 export function layOutRun(
   detail: RunDetail,
-  unchanged: Pick<RunDetail, 'rows' | 'threads'> | null,
+  unfolded: Partial<Record<FoldedChange, Pick<RunDetail, 'rows' | 'threads'> | null>>,
   filter: RunFilter,
   seen: { opened: ReadonlyMap<string, boolean>; script: number | null } = { opened: new Map(), script: null },
 ): RunLine[] {
-  const threads = { ...unchanged?.threads.byScript, ...detail.threads.byScript }
+  const threads = { ...unfolded.notInRun?.threads.byScript, ...unfolded.unchanged?.threads.byScript, ...detail.threads.byScript }
   const line = (row: ResultRow, values: string | null): RunLine => ({
     kind: 'result',
     row,
@@ -43,21 +44,25 @@ export function layOutRun(
     if (!first || !own) return group.map((row) => line(row, null))
     // by the test, not by its first row: while a run is live another may come to stand before it
     const key = `${change} ${own.key}`
-    const few = group.length <= FEW_ROWS && change !== 'unchanged'
+    const few = group.length <= FEW_ROWS && !isFolded(change)
     const open = seen.opened.get(key) ?? (few || group.some((row) => row.script.id === seen.script))
     const head: RunLine = { kind: 'test', key, test: own.test, first, count: group.length, note: noteOf(change, group), open }
     return open ? [head, ...group.map((row) => line(row, partsOf(row)?.values ?? null))] : [head]
   }
   const lines: RunLine[] = []
   for (const change of CHANGES) {
-    const rows = (change === 'unchanged' ? (unchanged?.rows ?? []) : detail.rows).filter((row) => row.change === change && fits(row))
-    if (change === 'unchanged' && !filter.show && !filter.outcome)
-      lines.push({ kind: 'fold', count: detail.changes.unchanged, open: unchanged !== null })
-    else if (rows.length > 0) lines.push({ kind: 'heading', change, count: rows.length, note: noteOf(change, rows) })
+    const rows = (isFolded(change) ? (unfolded[change]?.rows ?? []) : detail.rows).filter((row) => row.change === change && fits(row))
+    // that nothing is unchanged is worth a line; that nothing is missing is not
+    if (isFolded(change) && !filter.show && !filter.outcome) {
+      if (change === 'unchanged' || detail.changes[change] > 0)
+        lines.push({ kind: 'fold', change, count: detail.changes[change], open: Boolean(unfolded[change]) })
+    } else if (rows.length > 0) lines.push({ kind: 'heading', change, count: rows.length, note: noteOf(change, rows) })
     for (const group of byTest(rows)) lines.push(...linesOf(change, group))
   }
   return lines
 }
+
+const isFolded = (change: Change): change is FoldedChange => FOLDED_CHANGES.some((folded) => folded === change)
 
 /** How many results stand in lines, those that a test folds away among them. */
 export const resultsIn = (lines: readonly RunLine[]): number =>

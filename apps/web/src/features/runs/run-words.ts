@@ -1,5 +1,5 @@
 import type { RunRow } from '@bobbin/client'
-import type { Change } from '@bobbin/core'
+import type { Change, FoldedChange } from '@bobbin/core'
 import { CHANGE_WORDS } from './change-words.js'
 
 interface Word {
@@ -8,7 +8,7 @@ interface Word {
 }
 
 /** Changes in a line of the list, in reading order, with their look; what is unchanged says nothing. */
-const LOOKS: readonly [change: Exclude<Change, 'unchanged'>, className: string][] = [
+const LOOKS: readonly [change: Exclude<Change, FoldedChange>, className: string][] = [
   ['newlyFailing', 'text-failed font-semibold'],
   ['stillFailing', 'text-failed'],
   ['notRun', 'text-errored'],

@@ -1,3 +1,4 @@
+import { below, CommonRoot, isAbsolutePath, plainPath } from '../../identity/source-path.js'
 import type { Outcome } from '../../results/outcome.js'
 import { attempt } from '../collector.js'
 import { type JsonContext, jsonFormat, type JsonVocabulary } from '../json/format.js'
@@ -9,6 +10,7 @@ import type { Attempt, Failure, FaultCode, Place, Property } from '../result.js'
 /** The JSON report of Jest, which Vitest writes too. */
 export const jestJson = jsonFormat({
   id: 'jest-json',
+  rooted: true,
   recognises: (keys) => keys.has('testResults') || keys.has('numTotalTests'),
   open: (context) => new JestJson(context),
 })
@@ -51,6 +53,7 @@ class JestJson implements JsonVocabulary {
   readonly items = [['testResults', '*']]
   readonly skipped = [['snapshot'], ['coverageMap'], ['openHandles']]
   private vitest = false
+  private readonly common = new CommonRoot()
 
   constructor(private readonly context: JsonContext) {}
 
@@ -60,7 +63,7 @@ class JestJson implements JsonVocabulary {
   }
 
   private file(file: JsonObject, place: Place): void {
-    const sourceFile = textOf(file['name'])
+    const sourceFile = this.pathOf(textOf(file['name']))
     const tests = objectsOf(file['assertionResults'])
     for (const test of tests) this.test(test, sourceFile, place)
     const message = (textOf(file['message']) ?? '').trim()
@@ -72,6 +75,16 @@ class JestJson implements JsonVocabulary {
     for (const text of outside) fault(errorOf(text), tests.length === 0 ? 'load' : 'hook')
     if (outside.length === 0 && !tests.some((test) => test['status'] === 'failed'))
       fault({ message: 'The file failed, and no test of it did', stack: null }, 'hook')
+  }
+
+  /** Runners write where the file lies on their machine: below the sender's root where that is known, else below what all have in common. */
+  private pathOf(name: string | null): string | null {
+    if (name === null || !isAbsolutePath(name)) return name === null ? null : plainPath(name)
+    const path = plainPath(name)
+    const { root } = this.context.place
+    const known = root === null ? null : below(plainPath(root), path)
+    if (known === null) this.common.add(path)
+    return known ?? path
   }
 
   private test(test: JsonObject, sourceFile: string | null, place: Place): void {
@@ -118,6 +131,6 @@ class JestJson implements JsonVocabulary {
   }
 
   finish() {
-    return { framework: this.vitest ? 'vitest' : 'jest' }
+    return { framework: this.vitest ? 'vitest' : 'jest', root: this.common.root }
   }
 }

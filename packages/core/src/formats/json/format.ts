@@ -1,3 +1,4 @@
+import type { FilePlace } from '../../identity/source-path.js'
 import { ResultCollector } from '../collector.js'
 import type { RepeatPolicy } from '../repeats.js'
 import type { FileFindings, FormatReader, Place, ResultFormat, ResultSink } from '../result.js'
@@ -12,12 +13,14 @@ export interface JsonVocabulary {
   /** Where nothing is needed, so that it is not even built. */
   skipped?: readonly (readonly string[])[]
   value(path: string, value: JsonValue, place: Place): void
-  finish(): { framework: string | null }
+  /** @returns the runner, and what the paths in its results begin with */
+  finish(): { framework: string | null; root?: string }
 }
 
 export interface JsonContext {
   results: ResultCollector
   warnings: WarningLog
+  place: FilePlace
 }
 
 interface JsonFormatParts {
@@ -25,18 +28,20 @@ interface JsonFormatParts {
   /** Judges by the keys of the root object, or of the first object in a root array. */
   recognises: (keys: Keys) => boolean
   policy?: RepeatPolicy
+  rooted?: true
   open: (context: JsonContext) => JsonVocabulary
 }
 
 /** A format whose files are one JSON document. */
-export function jsonFormat({ id, recognises, policy, open }: JsonFormatParts): ResultFormat {
+export function jsonFormat({ id, recognises, policy, rooted, open }: JsonFormatParts): ResultFormat {
   return {
     id,
+    ...(rooted ? { rooted } : {}),
     recognises: (head) => {
       const keys = topKeys(head)
       return keys !== null && recognises(keys)
     },
-    open: (sink) => new JsonReader(id, sink, open, policy),
+    open: (sink, place) => new JsonReader(id, sink, place, open, policy),
   }
 }
 
@@ -46,9 +51,9 @@ class JsonReader implements FormatReader {
   private readonly vocabulary: JsonVocabulary
   private readonly stream: JsonStream
 
-  constructor(id: string, sink: ResultSink, open: (context: JsonContext) => JsonVocabulary, policy?: RepeatPolicy) {
+  constructor(id: string, sink: ResultSink, place: FilePlace, open: (context: JsonContext) => JsonVocabulary, policy?: RepeatPolicy) {
     this.results = new ResultCollector(id, sink, this.warnings, policy)
-    this.vocabulary = open({ results: this.results, warnings: this.warnings })
+    this.vocabulary = open({ results: this.results, warnings: this.warnings, place })
     const walked = prefixes(this.vocabulary.items)
     const skipped = new Set((this.vocabulary.skipped ?? []).map((path) => path.join('.')))
     const treat = (path: readonly string[]): Treatment => {
@@ -67,7 +72,8 @@ class JsonReader implements FormatReader {
 
   end(): FileFindings {
     this.stream.end()
-    return this.results.finish(this.vocabulary.finish().framework)
+    const { framework, root } = this.vocabulary.finish()
+    return this.results.finish(framework, root)
   }
 }
 

@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest'
 import { growingFormat, readResultFile, RESULT_HEAD } from '../registry.js'
 import type { TestResult } from '../result.js'
 import { scriptIdentity } from '../../identity/script-identity.js'
+import { NO_PLACE } from '../../identity/source-path.js'
 import { DEEPEST_STEP, type LiveStep, liveResultsOf, MOST_STEPS, testResultOf } from './live-result.js'
 
 const sample = (path: string) => readFileSync(new URL(`../samples/${path}`, import.meta.url))
@@ -25,7 +26,7 @@ describe('a file that is read while it is written', () => {
     expect(format).not.toBeNull()
     const inPieces = (size: number) => {
       const results: TestResult[] = []
-      const reader = format?.open((result) => results.push(result))
+      const reader = format?.open((result) => results.push(result), NO_PLACE)
       for (let at = 0; at < bytes.length; at += size) reader?.write(bytes.subarray(at, at + size))
       return { results, before: results.length, findings: reader?.end() }
     }
@@ -45,7 +46,7 @@ describe('a file that is read while it is written', () => {
         for (const one of told) expect([scriptIdentity(one), one.keys]).toEqual([scriptIdentity(result), result.keys])
         expect(told.at(-1)?.outcome).toBe(result.attempts.at(-1)?.outcome)
         expect(told.map(({ attempts }) => attempts[0]?.steps)).toEqual(result.attempts.map(({ steps }) => steps))
-      })
+      }, NO_PLACE)
       .write(bytes)
   })
 

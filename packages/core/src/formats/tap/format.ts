@@ -11,8 +11,8 @@ export const tap: ResultFormat = {
     const text = new TextDecoder().decode(head)
     return /^\uFEFF?TAP version \d+\s*$/m.test(text) || /^1\.\.\d+\s*(#.*)?$/m.test(text) || /^(not )?ok \d+\b/m.test(text)
   },
-  open: (sink) => {
+  open: (sink, { path }) => {
     const warnings = new WarningLog()
-    return new LineReader(new TapReader(sink, warnings), warnings)
+    return new LineReader(new TapReader(sink, warnings, path), warnings)
   },
 }

@@ -5,7 +5,7 @@ import type { Fault, FileFindings, Place, ResultSink } from '../result.js'
 import type { WarningLog } from '../warnings.js'
 import { type Diagnosis, readDiagnosis } from './diagnosis.js'
 import { type Point, readTapLine, type TapLine } from './lines.js'
-import { isLoadedFile, locate } from './names.js'
+import { isLoadedFile, locate, partOfNames } from './names.js'
 import { isMochaHook } from '../mocha/hook-name.js'
 
 /** One level of sub-tests. */
@@ -47,11 +47,15 @@ export class TapReader implements LineListener {
   private output: string[] = []
   private comment: string | null = null
   private bailedOut = false
+  private versioned = false
+  /** Told by the first test. */
+  private ofWholeSuite: boolean | null = null
   private style: { nodeTest: boolean; braces: boolean; tape: boolean } = { nodeTest: false, braces: false, tape: false }
 
   constructor(
     sink: ResultSink,
     private readonly warnings: WarningLog,
+    private readonly file: string,
   ) {
     this.results = new ResultCollector('tap', sink, warnings)
   }
@@ -94,6 +98,9 @@ export class TapReader implements LineListener {
 
   private structure(line: TapLine, indent: number, place: Place): void {
     switch (line.kind) {
+      case 'version':
+        this.versioned = true
+        return
       case 'comment':
         if (this.held && !this.held.point.ok) keep(this.held.said, line.text)
         this.comment = line.text
@@ -153,7 +160,8 @@ export class TapReader implements LineListener {
       if (top.numbers.has(point.number)) this.warnings.add('counts', `Number ${point.number} stands twice`, place)
       top.numbers.add(point.number)
     }
-    if (!point.dashed && point.name !== '' && this.comment !== null && top.points === 1) this.style.tape = true
+    // only tape writes a comment as the heading of points without a dash; scripts by hand print whatever they like
+    if (this.versioned && !point.dashed && point.name !== '' && this.comment !== null && top.points === 1) this.style.tape = true
     if (this.subtest !== null) this.style.nodeTest = true
     this.subtest = null
     if (children && children.name === null) this.nameOf(children, point.name)
@@ -206,7 +214,9 @@ export class TapReader implements LineListener {
     if (!held) return
     this.held = null
     const diagnosis = held.yaml ? readDiagnosis(held.yaml) : null
-    if (held.children) this.container(held, held.children, diagnosis)
+    // a sub-test that was skipped as a whole has no points
+    const skipped = held.children?.points === 0 && held.point.directive !== null
+    if (held.children && !skipped) this.container(held, held.children, diagnosis)
     else this.test(held, diagnosis)
   }
 
@@ -247,9 +257,10 @@ export class TapReader implements LineListener {
       stdout: held.output.length > 0 ? held.output.join('\n') : null,
     })
     const give = () => {
-      const path = chain.map(({ name }) => name ?? '').filter((name) => name !== '')
+      const own = this.fileInNames(diagnosis)
+      const blocks = [...(own === null ? [] : [own]), ...chain.map(({ name }) => name ?? '').filter((name) => name !== '')]
       const located = locate(
-        tapeTest === null ? path : [...path, tapeTest],
+        tapeTest === null ? blocks : [...blocks, tapeTest],
         point.name || `test ${point.number ?? this.results.count + 1}`,
         diagnosis?.file ?? null,
       )
@@ -260,6 +271,15 @@ export class TapReader implements LineListener {
     const unnamed = chain.find(({ name }) => name === null)
     if (unnamed) unnamed.waiting.push(() => this.giveLater(give, chain))
     else give()
+  }
+
+  /**
+   * What tells the tests of this file apart from those of others. Vitest and node:test write one file for all their tests, which have the
+   * same names in other reports.
+   */
+  private fileInNames(diagnosis: Diagnosis | null): string | null {
+    this.ofWholeSuite ??= this.style.braces || (this.versioned && diagnosis?.durationMs != null)
+    return partOfNames(this.file, this.ofWholeSuite)
   }
 
   /** The name of one level has come; another may still be missing. */
@@ -294,7 +314,9 @@ export class TapReader implements LineListener {
       if (unmet) this.results.fault({ code: top.plan ? 'plan' : 'crash', subject: 'the run', message: unmet, place })
       else if (cut) this.results.fault({ code: 'crash', subject: 'the run', message: 'The file breaks off inside a sub-test', place })
     }
-    return this.results.finish(this.framework())
+    const findings = this.results.finish(this.framework())
+    const isNamed = this.ofWholeSuite !== null && partOfNames(this.file, this.ofWholeSuite) !== null
+    return isNamed ? { ...findings, namedByPath: true } : findings
   }
 
   private framework(): string | null {
