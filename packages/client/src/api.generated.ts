@@ -697,7 +697,7 @@ export interface paths {
     }
     /**
      * What there is to look through
-     * @description branches by how many builds they have, environments, pipelines.
+     * @description branches by how many builds they have, environments, pipelines; how many older builds the lens hides.
      */
     get: operations['projectsLens']
     put?: never
@@ -1419,6 +1419,14 @@ export interface components {
       /** @description How many projects it belongs to. */
       projects: number
     }
+    /** @description Failures that say the same of the same place. */
+    AlikeFailures: {
+      count: number
+      /** @description It is sure that they have one cause, and not only likely. */
+      oneCause: boolean
+      /** @description What the messages of all of them share; an ellipsis where they differ. */
+      message: string | null
+    }
     /** @description A file in an attached archive; its size is that of its content, in bytes. */
     ArchiveEntry: {
       name: string
@@ -1916,7 +1924,7 @@ export interface components {
           count: number
           areas: string[]
           causes: number
-          message: string | null
+          largest: components['schemas']['AlikeFailures'] | null
         }
       | {
           /** @constant */
@@ -2110,12 +2118,8 @@ export interface components {
       pipelines: {
         name: string
       }[]
-      /** @description How many builds were run where, so that a lens can count what it hides. */
-      lanes: {
-        branch: string
-        environment: string
-        builds: number
-      }[]
+      /** @description Builds of what the lens shows that are older than its span: none of their runs is seen. */
+      olderBuilds: number
     }
     LinkInfo: {
       caseKey: string
@@ -2459,7 +2463,9 @@ export interface components {
       durationMs: number | null
       attempts: number
       message: string | null
+      /** @description Failures of one signature are alike; whether it is sure that they have one cause. */
       signatureId: number | null
+      oneCause: boolean
     }
     /**
      * @description A keeper adds people to a project and changes it.
@@ -2881,6 +2887,7 @@ export interface components {
 export type AcceptDto = components['schemas']['AcceptDto']
 export type AccountKind = components['schemas']['AccountKind']
 export type AccountRow = components['schemas']['AccountRow']
+export type AlikeFailures = components['schemas']['AlikeFailures']
 export type ArchiveEntry = components['schemas']['ArchiveEntry']
 export type AreaDeleted = components['schemas']['AreaDeleted']
 export type AreaEditDto = components['schemas']['AreaEditDto']
@@ -4586,7 +4593,13 @@ export interface operations {
   }
   projectsLens: {
     parameters: {
-      query?: never
+      query?: {
+        branch?: string
+        /** @description Comma-separated names. */
+        environments?: string[]
+        /** @description How many of the newest builds of each lane are looked at. */
+        span?: number
+      }
       header?: never
       path: {
         project: string

@@ -55,7 +55,8 @@ export { detached } from './text/detached.js'
 export { visibleText } from './text/visible.js'
 export { type Comparison, comparisonIn } from './failures/comparison.js'
 export { type Difference, differenceOf, type Piece } from './failures/difference.js'
-export { failureSignature } from './failures/signature.js'
+export { sharedWords } from './failures/words.js'
+export { failureSignature, isOneCause, oneCauseSql } from './failures/signature.js'
 export { type Frame, frameIn } from './failures/frames.js'
 export {
   type Absence,

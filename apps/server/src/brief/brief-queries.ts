@@ -1,3 +1,4 @@
+import { oneCauseSql } from '@bobbin/core'
 import { RUN_COLUMNS, RUN_FROM } from '../runs/index.js'
 
 /** The newest run of every lane in the lens that ran in the last 30 days of the project. */
@@ -33,9 +34,20 @@ with recursive top as (
 select
   array(select distinct t.name from link l join test_case c on c.id = l.case_id join top t on t.id = c.area_id
     where l.script_id = any($scriptIds::int[]) and l.state = 'active' order by 1) as areas,
-  (select count(distinct coalesce(signature_id, -script_id))::int from result where run_id = $runId and day = $day::date and script_id = any($scriptIds::int[])) as causes,
-  (select left(b.text, 300) from result r join body b on b.id = r.message_id where r.run_id = $runId and r.day = $day::date and r.script_id = any($scriptIds::int[])
-    group by b.id order by count(*) desc, b.id limit 1) as message`
+  (select count(distinct coalesce(signature_id, -script_id))::int from result where run_id = $runId and day = $day::date and script_id = any($scriptIds::int[])) as causes`
+
+/** The largest group of tests that fail alike, with what they say: each message once, the most frequent first. */
+export const LARGEST_GROUP = `
+with failed as (
+  select coalesce(signature_id, -script_id) as alike, signature_id, message_id from result
+  where run_id = $runId and day = $day::date and script_id = any($scriptIds::int[])
+), largest as (
+  select alike, max(signature_id) as signature_id, count(*)::int as count from failed group by alike order by count(*) desc, alike limit 1
+)
+select l.count, coalesce(${oneCauseSql('g.text')}, false) as "oneCause", array(
+  select left(b.text, 300) from failed f join body b on b.id = f.message_id where f.alike = l.alike group by b.id order by count(*) desc, b.id limit 50
+) as messages
+from largest l left join signature g on g.id = l.signature_id`
 
 /** Environments without a run for three days before the newest run of the project, that had some before. */
 export const SILENT = `

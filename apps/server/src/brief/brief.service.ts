@@ -1,7 +1,7 @@
 import { Injectable } from '@nestjs/common'
 import { InjectConnection } from '@nestjs/sequelize'
-import type { Brief, BriefRun, Finding } from '../contract/index.js'
-import { type Change, outcomeCode } from '@bobbin/core'
+import type { AlikeFailures, Brief, BriefRun, Finding } from '../contract/index.js'
+import { type Change, outcomeCode, sharedWords } from '@bobbin/core'
 import { Sequelize } from 'sequelize-typescript'
 import type { Context } from '../access/index.js'
 import { HistoryService } from '../history/index.js'
@@ -85,9 +85,17 @@ export class BriefService {
 
   private async newlyFailing({ project }: Context, record: RunRecord, scriptIds: number[]): Promise<Finding> {
     const bind = { projectId: project.id, runId: record.id, day: record.day, scriptIds }
-    const [facts] = await rowsOf<{ areas: string[]; causes: number; message: string | null }>(this, sql.FAILURE_FACTS, bind)
-    const known = facts ?? { areas: [], causes: 0, message: null }
-    return { kind: 'newlyFailing', run: briefRun(record), count: scriptIds.length, ...known }
+    const [[facts], [largest]] = await Promise.all([
+      rowsOf<{ areas: string[]; causes: number }>(this, sql.FAILURE_FACTS, bind),
+      rowsOf<Omit<AlikeFailures, 'message'> & { messages: string[] }>(this, sql.LARGEST_GROUP, bind),
+    ])
+    return {
+      kind: 'newlyFailing',
+      run: briefRun(record),
+      count: scriptIds.length,
+      ...(facts ?? { areas: [], causes: 0 }),
+      largest: largest ? { count: largest.count, oneCause: largest.oneCause, message: sharedWords(largest.messages) } : null,
+    }
   }
 
   private async stillFailing(record: RunRecord, scriptIds: number[]): Promise<Finding> {

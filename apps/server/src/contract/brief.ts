@@ -3,7 +3,7 @@ import type { LaneRef, RunPoint } from './history.js'
 
 /** What the Brief found; the words are made where it is shown. */
 export type Finding =
-  | { kind: 'newlyFailing'; run: BriefRun; count: number; areas: string[]; causes: number; message: string | null }
+  | { kind: 'newlyFailing'; run: BriefRun; count: number; areas: string[]; causes: number; largest: AlikeFailures | null }
   | { kind: 'outage'; run: BriefRun; count: number; total: number; message: string | null; over: boolean }
   | { kind: 'incomplete'; run: BriefRun; faults: number; notRun: number; subject: string }
   | { kind: 'stillFailing'; run: BriefRun; count: number; sinceBuild: string | null; sinceRunId: number | null }
@@ -16,6 +16,15 @@ export type Finding =
   | { kind: 'unlinked'; count: number; total: number }
   | { kind: 'unknownKeys'; count: number; keys: string[] }
   | { kind: 'uncovered'; count: number; total: number }
+
+/** Failures that say the same of the same place. */
+export interface AlikeFailures {
+  count: number
+  /** It is sure that they have one cause, and not only likely. */
+  oneCause: boolean
+  /** What the messages of all of them share; an ellipsis where they differ. */
+  message: string | null
+}
 
 export interface BriefRun {
   id: number

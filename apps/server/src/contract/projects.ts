@@ -30,6 +30,6 @@ export interface LensOptions {
   branches: { name: string; builds: number }[]
   environments: { name: string; protected: boolean }[]
   pipelines: { name: string }[]
-  /** How many builds were run where, so that a lens can count what it hides. */
-  lanes: { branch: string; environment: string; builds: number }[]
+  /** Builds of what the lens shows that are older than its span: none of their runs is seen. */
+  olderBuilds: number
 }

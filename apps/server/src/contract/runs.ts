@@ -44,7 +44,9 @@ export interface ResultRow {
   durationMs: number | null
   attempts: number
   message: string | null
+  /** Failures of one signature are alike; whether it is sure that they have one cause. */
   signatureId: number | null
+  oneCause: boolean
 }
 
 export interface FaultRow extends Fault {

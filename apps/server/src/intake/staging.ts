@@ -73,7 +73,9 @@ export class Stage {
     const properties = result.properties.length > 0 ? textField(wellFormedJson(result.properties)) : NULL_FIELD
     for (const [i, attempt] of result.attempts.entries()) {
       if (attempt.attachments.length > 0) this.attachments.add(this.seq, i + 1, attempt.attachments)
-      this.attemptLines.add(attemptLine(i + 1, attempt, i === 0 ? properties : NULL_FIELD, this.textsOf(attempt, result.signatures?.[i])))
+      this.attemptLines.add(
+        attemptLine(i + 1, attempt, i === 0 ? properties : NULL_FIELD, this.textsOf(attempt, result, result.signatures?.[i])),
+      )
     }
     this.seq++
   }
@@ -121,7 +123,10 @@ export class Stage {
   }
 
   /** The numbers of an attempt's texts, in the order of TEXTS; nothing where there are none. */
-  private textsOf({ failures, reason, stdout, stderr, steps }: Attempt, signature: string | null | undefined): string {
+  private textsOf({ failures, reason, stdout, stderr, steps }: Attempt, test: TestResult, known: string | null | undefined): string {
+    const [first] = failures
+    // a thread that read the result has looked already
+    const signature = known === undefined && first ? failureSignature(first, test) : (known ?? null)
     const failed = failures.length > 0 ? this.failureTexts(failures, signature) : reason ? `,${this.texts.bodies.add(reason)},` : ''
     if (failed === '' && !stdout && !stderr && steps.length === 0) return ''
     const story = steps.length > 0 ? this.texts.bodies.add(JSON.stringify(steps)) : ''
@@ -129,19 +134,21 @@ export class Stage {
   }
 
   /** Signature, message and failures. Many tests of a run fail for one cause, with the same words: those are looked at once. */
-  private failureTexts(failures: readonly Failure[], signature: string | null | undefined): string {
+  private failureTexts(failures: readonly Failure[], signature: string | null): string {
     const json = JSON.stringify(failures)
-    const last = this.lastFailures.get(json)
+    // alike in their words, they may be other causes
+    const key = `${signature ?? ''}\u001e${json}`
+    const last = this.lastFailures.get(key)
     if (last !== undefined) return last
     const [first] = failures
     const texts = [
-      this.texts.signatures.add(signature === undefined && first ? failureSignature(first) : (signature ?? null)),
+      this.texts.signatures.add(signature),
       this.texts.bodies.add(first ? (first.message ?? first.type ?? first.stack) : null),
       this.texts.bodies.add(json),
     ].join(',')
     // not clear(): engines tie a table that was cleared to the one after it, and what grew old keeps that in memory
     if (this.lastFailures.size >= MOST_FAILURES) this.lastFailures = new Map()
-    if (json.length < SHORT) this.lastFailures.set(json, texts)
+    if (json.length < SHORT) this.lastFailures.set(key, texts)
     return texts
   }
 

@@ -1,4 +1,4 @@
-import { type Change, CHANGES, changeTable, outcomeCode } from '@bobbin/core'
+import { type Change, CHANGES, changeTable, oneCauseSql, outcomeCode } from '@bobbin/core'
 import { SCRIPT_REF } from '../scripts/index.js'
 
 const index = (change: Change) => CHANGES.indexOf(change)
@@ -140,10 +140,10 @@ export const CHANGE_ROWS = `with ${changed()},
   where l.project_id = $projectId and l.state = 'active' group by l.script_id
  )
 select ${SCRIPT_REF}, coalesce(k.cases, '{}') as cases, ch.change, ch.before, ch.now, ch.duration_ms as "durationMs",
-  coalesce(ch.attempts, 0)::int as attempts, left(m.text, 500) as message, ch.signature_id as "signatureId"
+  coalesce(ch.attempts, 0)::int as attempts, left(m.text, 500) as message, ch.signature_id as "signatureId", coalesce(${oneCauseSql('g.text')}, false) as "oneCause"
 from changed ch join script s on s.id = ch.script_id
 left join linked k on k.script_id = s.id
-left join body m on m.id = ch.message_id
+left join body m on m.id = ch.message_id left join signature g on g.id = ch.signature_id
 where ch.change = any($changes::int[])
 order by ch.change, ch.signature_id nulls last, coalesce(s.file, s.classname, ''), s.id
 limit $most`

@@ -259,6 +259,7 @@ type RawRow = ScriptRef & {
   attempts: number
   message: string | null
   signatureId: number | null
+  oneCause: boolean
 }
 
 interface RawChange {
@@ -305,7 +306,7 @@ const byChange = (counts: readonly number[]) =>
 
 const outcomeOrNull = (code: number | null): Outcome | null => (code ? outcomeFromCode(code) : null)
 
-function resultRow({ cases, change, before, now, durationMs, attempts, message, signatureId, ...script }: RawRow): ResultRow {
+function resultRow({ cases, change, before, now, durationMs, attempts, message, signatureId, oneCause, ...script }: RawRow): ResultRow {
   return {
     script,
     cases,
@@ -316,6 +317,7 @@ function resultRow({ cases, change, before, now, durationMs, attempts, message, 
     attempts,
     message,
     signatureId,
+    oneCause,
   }
 }
 

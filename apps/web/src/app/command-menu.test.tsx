@@ -31,7 +31,7 @@ async function open(answers: Record<string, unknown> = {}) {
       [`${API}/cases`]: cases,
       [`${API}/scripts`]: { rows: [] },
       [`${API}/runs`]: { rows: [], hidden: 0 },
-      [`${API}/lens`]: { branches: [{ name: 'release/4.2', builds: 1 }], environments: [], pipelines: [], lanes: [] },
+      [`${API}/lens`]: { branches: [{ name: 'release/4.2', builds: 1 }], environments: [], pipelines: [], olderBuilds: 0 },
       ...answers,
     },
   )

@@ -22,10 +22,7 @@ const options: LensOptions = {
   ],
   environments: ['breakwater-stage', 'harbour-dev', 'pier-test'].map((name) => ({ name, protected: false })),
   pipelines: [],
-  lanes: [
-    { branch: 'main', environment: 'pier-test', builds: 42 },
-    { branch: 'release/4.2', environment: 'pier-test', builds: 2 },
-  ],
+  olderBuilds: 12,
 }
 const open = (search = '') => renderAt(`/gullhaven/brief${search}`, <LensBar />, { '/api/projects/gullhaven/lens': options })
 const press = (name: string) => fireEvent.keyDown(screen.getByRole('button', { name }), { key: 'Enter' })

@@ -1,8 +1,8 @@
-import { useQuery } from '@tanstack/react-query'
+import { keepPreviousData, useQuery } from '@tanstack/react-query'
 import type { ReactNode } from 'react'
 import { useNavigate } from 'react-router'
 import { useProjectPath } from '../context/project-link.js'
-import { lensParams, SPANS, useLens, type Lens } from '../context/lens.js'
+import { lensParams, lensQuery, SPANS, useLens, type Lens } from '../context/lens.js'
 import { useSession } from '../context/session.js'
 import { api } from '../lib/api.js'
 import { count } from '../lib/format.js'
@@ -16,8 +16,9 @@ export function LensBar() {
   const lens = useLens()
   const [, setAddress] = useAddress()
   const options = useQuery({
-    queryKey: ['lens', project.slug],
-    queryFn: () => api.get('/projects/{project}/lens', { path: { project: project.slug } }),
+    queryKey: ['lens', project.slug, lensQuery(lens)],
+    queryFn: () => api.get('/projects/{project}/lens', { path: { project: project.slug }, query: lensQuery(lens) }),
+    placeholderData: keepPreviousData,
   })
   const change = (next: Partial<Lens>) => setAddress(lensParams({ ...lens, ...next }))
   const branches = options.data?.branches ?? []

@@ -9,22 +9,22 @@ const options: LensOptions = {
   ],
   environments: ['harbour-dev', 'pier-test', 'open-water'].map((name) => ({ name, protected: name === 'open-water' })),
   pipelines: [],
-  lanes: [
-    { branch: 'main', environment: 'pier-test', builds: 42 },
-    { branch: 'main', environment: 'harbour-dev', builds: 14 },
-    { branch: 'release/4.2', environment: 'open-water', builds: 40 },
-  ],
+  olderBuilds: 12,
 }
 const lens = { branch: 'main', environments: null, span: 30 }
 
 describe('what the lens hides', () => {
   it('is counted: branches, environments, and older builds of what it shows', () => {
     expect(hiddenWords(lens, options)).toBe('· hides 1 branch and 12 older builds')
-    expect(hiddenWords({ ...lens, environments: ['harbour-dev'] }, options)).toBe('· hides 1 branch and 2 environments')
-    expect(hiddenWords({ branch: null, environments: null, span: 10 }, options)).toBe('· hides 66 older builds')
+    expect(hiddenWords({ ...lens, environments: ['harbour-dev'] }, { ...options, olderBuilds: 0 })).toBe(
+      '· hides 1 branch and 2 environments',
+    )
+    expect(hiddenWords({ branch: null, environments: null, span: 10 }, { ...options, olderBuilds: 1240 })).toBe(
+      '· hides 1,240 older builds',
+    )
   })
   it('is nothing when it hides nothing, or nothing is known yet', () => {
-    expect(hiddenWords({ branch: null, environments: null, span: 120 }, options)).toBe('')
+    expect(hiddenWords({ branch: null, environments: null, span: 120 }, { ...options, olderBuilds: 0 })).toBe('')
     expect(hiddenWords(lens, null)).toBe('')
   })
 })

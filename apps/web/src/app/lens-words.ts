@@ -6,15 +6,11 @@ import { count, formatList } from '../lib/format.js'
 export function hiddenWords(lens: Lens, options: LensOptions | null): string {
   if (!options) return ''
   const hidden: string[] = []
-  const { branches, environments, lanes } = options
+  const { branches, environments, olderBuilds } = options
   if (lens.branch !== null && branches.length > 1) hidden.push(count(branches.length - 1, 'branch', 'branches'))
   if (lens.environments && environments.length > lens.environments.length)
     hidden.push(count(environments.length - lens.environments.length, 'environment'))
-  const shown = lanes.filter(
-    (lane) => (lens.branch === null || lane.branch === lens.branch) && (lens.environments?.includes(lane.environment) ?? true),
-  )
-  const older = shown.reduce((sum, lane) => sum + Math.max(0, lane.builds - lens.span), 0)
-  if (older > 0) hidden.push(count(older, 'older build'))
+  if (olderBuilds > 0) hidden.push(count(olderBuilds, 'older build'))
   return hidden.length > 0 ? `· hides ${formatList(hidden)}` : ''
 }
 

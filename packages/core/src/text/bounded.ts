@@ -3,7 +3,7 @@ export interface BoundedPattern {
   test(text: string): boolean
   exec(text: string): RegExpExecArray | null
   /** Replaces in the head; the rest follows as it is. */
-  replace(text: string, replacement: string): string
+  replace(text: string, replacement: string | ((found: string) => string)): string
 }
 
 /**
@@ -16,6 +16,8 @@ export function bounded(most: number, pattern: RegExp): BoundedPattern {
   return {
     test: (text) => pattern.test(head(text)),
     exec: (text) => pattern.exec(head(text)),
-    replace: (text, replacement) => head(text).replace(pattern, replacement) + text.slice(most),
+    replace: (text, replacement) =>
+      (typeof replacement === 'string' ? head(text).replace(pattern, replacement) : head(text).replace(pattern, replacement)) +
+      text.slice(most),
   }
 }

@@ -44,7 +44,7 @@ export class ResultPacker {
     const [attempt] = result.attempts
     if (!isPlain(result) || !attempt || attempt.outcome !== result.outcome || attempt.durationMs !== result.durationMs) {
       packed.at.push(-1)
-      packed.whole.push({ ...result, signatures: result.attempts.map(({ failures }) => signatureOf(failures[0])) })
+      packed.whole.push({ ...result, signatures: result.attempts.map(({ failures }) => signatureOf(failures[0], result)) })
       this.units += unitsOf(result)
       return
     }
@@ -93,7 +93,7 @@ const emptyPack = (): PackedResults => ({
 const isList = (a: readonly string[], b: readonly string[]): boolean =>
   a === b || (a.length === b.length && a.every((text, i) => text === b[i]))
 
-const signatureOf = (first: Failure | undefined): string | null => (first ? failureSignature(first) : null)
+const signatureOf = (first: Failure | undefined, test: TestResult): string | null => (first ? failureSignature(first, test) : null)
 
 function unitsOf({ attempts, properties }: TestResult): number {
   let units = properties.reduce((sum, { value }) => sum + value.length, 0)

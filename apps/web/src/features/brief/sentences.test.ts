@@ -23,17 +23,29 @@ describe('sentenceOf', () => {
         count: 3,
         areas: ['Deck planner'],
         causes: 1,
-        message: 'axle load is compared in kilograms\nmore',
+        largest: { count: 3, oneCause: true, message: 'axle load is compared in kilograms\nmore' },
       }),
     ).toMatchInlineSnapshot(
       `"[3 tests newly fail](runs/149?show=newlyFailing) in Deck planner, with one cause: axle load is compared in kilograms.Since [build 412](runs/149) of fare-desk-web in pier-test, commit 9f1c2ab."`,
     )
   })
-  it('counts causes, and speaks of one test in the singular', () => {
-    expect(words({ kind: 'newlyFailing', run, count: 5, areas: [], causes: 2, message: 'x' })).toContain(
-      '5 tests newly fail](runs/149?show=newlyFailing), with 2 causes.',
-    )
-    expect(words({ kind: 'newlyFailing', run, count: 1, areas: ['Timetable'], causes: 1, message: null })).toContain(
+  it('claims one cause where that is sure, likeness where it is likely, and nothing where each says its own', () => {
+    const said = (causes: number, size: number, oneCause: boolean) =>
+      words({
+        kind: 'newlyFailing',
+        run,
+        count: 1204,
+        areas: [],
+        causes,
+        largest: { count: size, oneCause, message: 'expected … to be …' },
+      })
+    expect(said(1, 1204, false)).toContain('1,204 tests newly fail](runs/149?show=newlyFailing), all alike: expected … to be …')
+    expect(said(30, 1100, true)).toContain('newlyFailing); 1,100 of them have one cause: expected … to be …')
+    expect(said(900, 40, false)).toContain('newlyFailing); 40 of them fail alike: expected … to be …')
+    expect(said(1204, 1, false)).toContain('newlyFailing).')
+  })
+  it('speaks of one test in the singular', () => {
+    expect(words({ kind: 'newlyFailing', run, count: 1, areas: ['Timetable'], causes: 1, largest: null })).toContain(
       '1 test newly fails](runs/149?show=newlyFailing) in Timetable.',
     )
   })
@@ -54,7 +66,7 @@ describe('headlineOf', () => {
     latest: [{ ...run, failing, newlyFailing: 0, totals: { total: 10, passed: 10 - failing, failed: failing, errored: 0, skipped: 0, blocked: 0, notRun: 0, recovered: 0 } }],
   }) // prettier-ignore
   it('names what broke', () =>
-    expect(headlineOf(brief([{ kind: 'newlyFailing', run, count: 3, areas: ['Deck planner'], causes: 1, message: null }]))).toBe(
+    expect(headlineOf(brief([{ kind: 'newlyFailing', run, count: 3, areas: ['Deck planner'], causes: 1, largest: null }]))).toBe(
       'Deck planner broke in build 412. The rest is sound.',
     ))
   it('does not call a red build sound', () => expect(headlineOf(brief([], 2))).toBe('Nothing new broke. Some older failures remain.'))

@@ -1,6 +1,6 @@
 import type { Brief, BriefRun, Finding } from '@bobbin/client'
 import type { Outcome } from '@bobbin/core'
-import { count, formatList } from '../../lib/format.js'
+import { count, formatList, formatNumber } from '../../lib/format.js'
 
 /** A piece of a sentence; with `to` it links, inside the project, to exactly the rows it counts. */
 export interface Part {
@@ -76,7 +76,7 @@ export function sentenceOf(finding: Finding): Sentence {
         outcome: 'skipped',
         parts: [
           link(`${count(finding.count, 'script')} ${verb(finding.count, 'has', 'have')} no case`, 'scripts?only=unlinked'),
-          text(` of ${finding.total}.`),
+          text(` of ${formatNumber(finding.total)}.`),
         ],
         detail: [],
       }
@@ -85,7 +85,7 @@ export function sentenceOf(finding: Finding): Sentence {
         outcome: 'skipped',
         parts: [
           link(`${count(finding.count, 'case')} ${verb(finding.count, 'has', 'have')} no script`, 'cases?only=uncovered'),
-          text(` of ${finding.total}.`),
+          text(` of ${formatNumber(finding.total)}.`),
         ],
         detail: [],
       }
@@ -94,15 +94,25 @@ export function sentenceOf(finding: Finding): Sentence {
 
 type Of<K extends Finding['kind']> = Extract<Finding, { kind: K }>
 
-function newlyFailing({ run, count: n, areas, causes, message }: Of<'newlyFailing'>): Sentence {
-  const cause = n === 1 ? '' : causes === 1 ? ', with one cause' : `, with ${causes} causes`
+/** What is claimed of failures that say the same: one cause where that is sure; nothing where each says something of its own. */
+function alikeWords({ count: n, causes, largest }: Of<'newlyFailing'>): string {
+  if (!largest) return ''
+  const said = largest.message ? `: ${firstLine(largest.message)}` : ''
+  if (n === 1) return said
+  if (causes === 1) return `${largest.oneCause ? ', with one cause' : ', all alike'}${said}`
+  if (largest.count === 1) return ''
+  return `; ${formatNumber(largest.count)} of them ${largest.oneCause ? 'have one cause' : 'fail alike'}${said}`
+}
+
+function newlyFailing(finding: Of<'newlyFailing'>): Sentence {
+  const { run, count: n, areas } = finding
+  const said = alikeWords(finding)
   const place = areas.length > 0 && areas.length <= 3 ? ` in ${formatList(areas)}` : ''
-  const said = message && causes === 1 ? `: ${firstLine(message)}` : ''
   return {
     outcome: 'failed',
     parts: [
       link(`${count(n, 'test')} newly ${verb(n, 'fails', 'fail')}`, rows(run, 'newlyFailing')),
-      text(`${place}${cause}${said}${/[.!?]$/.test(said) ? '' : '.'}`),
+      text(`${place}${said}${/[.!?…]$/.test(said) ? '' : '.'}`),
     ],
     detail: [
       text('Since '),
@@ -116,7 +126,7 @@ function outage({ run, count: n, total, message, over }: Of<'outage'>): Sentence
   return {
     outcome: 'errored',
     parts: [
-      link(`${run.lane.environment} could not judge ${n} of ${count(total, 'test')}`, `runs/${run.id}?outcome=errored`),
+      link(`${run.lane.environment} could not judge ${formatNumber(n)} of ${count(total, 'test')}`, `runs/${run.id}?outcome=errored`),
       text(` in build ${run.build} of ${run.lane.pipeline}.`),
     ],
     detail: [
@@ -133,7 +143,7 @@ function incomplete({ run, faults, notRun, subject }: Of<'incomplete'>): Sentenc
     outcome: 'errored',
     parts: [
       link(`Build ${run.build} of ${run.lane.pipeline} is incomplete`, `runs/${run.id}`),
-      text(`: ${subject}${faults > 1 ? ` and ${faults - 1} more went wrong` : ' went wrong'}`),
+      text(`: ${subject}${faults > 1 ? ` and ${formatNumber(faults - 1)} more went wrong` : ' went wrong'}`),
       ...hidden,
       text('.'),
     ],
@@ -149,7 +159,7 @@ function recovered({ run, count: n, worst }: Of<'recovered'>): Sentence {
     detail: often
       ? [
           link(`“${worst.name}”`, `runs/${run.id}?show=recovered&script=${worst.scriptId}`),
-          text(` did so in ${worst.times} of ${worst.of} builds: that is flaky, not broken.`),
+          text(` did so in ${formatNumber(worst.times)} of ${count(worst.of, 'build')}: that is flaky, not broken.`),
         ]
       : [],
   }

@@ -171,7 +171,7 @@ describe('the page of a delivery', () => {
   it('moves to the run it should have gone to, and back', async () => {
     const { sent } = show(delivery, {
       [`POST ${API}/move`]: delivery,
-      '/api/projects/gullhaven/lens': { branches: [], environments: [], pipelines: [], lanes: [] },
+      '/api/projects/gullhaven/lens': { branches: [], environments: [], pipelines: [], olderBuilds: 0 },
     })
     await screen.findByRole('heading', { name: 'Delivery to build 412' })
     press('Move …')

@@ -1,7 +1,7 @@
 import type { DeliveredFile, DeliveryReport } from '@bobbin/client'
 import { SHOWN_CHANGES } from '@bobbin/core'
 import { ProjectLink } from '../../context/project-link.js'
-import { count } from '../../lib/format.js'
+import { count, formatNumber } from '../../lib/format.js'
 import { CHANGE_WORDS } from '../runs/change-words.js'
 import { FileFindings } from './file-findings.js'
 import { FILE_STATUS } from './file-status.js'
@@ -54,7 +54,7 @@ function Changes({ runId, changes }: { runId: number; changes: NonNullable<Deliv
     <span key={change}>
       {i > 0 && ', '}
       <ProjectLink to={`runs/${runId}?show=${change}`}>
-        {changes[change]} {CHANGE_WORDS[change].words}
+        {formatNumber(changes[change])} {CHANGE_WORDS[change].words}
       </ProjectLink>
     </span>
   ))

@@ -50,7 +50,7 @@ function Progress({ steady }: { steady: RunDetail }) {
           </span>
         )}
       </p>
-      {of !== null && of > 0 && <Line share={Math.min(1, done / of)} label={`${done} of ${of} results`} />}
+      {of !== null && of > 0 && <Line share={Math.min(1, done / of)} label={`${formatNumber(done)} of ${count(of, 'result')}`} />}
     </>
   )
 }

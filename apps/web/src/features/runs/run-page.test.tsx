@@ -27,7 +27,7 @@ const script = (id: number, name: string) => ({
 })
 const row = (id: number, name: string, change: Change): ResultRow => ({
   script: script(id, name), cases: id === 1 ? ['FERRY-214'] : [], change, before: 'passed', outcome: change === 'recovered' ? 'recovered' : 'failed',
-  durationMs: 1840, attempts: 1, message: 'over', signatureId: 5,
+  durationMs: 1840, attempts: 1, message: 'over', signatureId: 5, oneCause: true,
 }) // prettier-ignore
 const detail: RunDetail = {
   deliveries: [{ id: 9, at: '2026-11-20T10:00:00Z', by: 'Runa Solberg' }],

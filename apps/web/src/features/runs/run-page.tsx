@@ -6,7 +6,7 @@ import { useNavigate, useParams } from 'react-router'
 import { useLens } from '../../context/lens.js'
 import { ProjectLink, useProjectPath } from '../../context/project-link.js'
 import { useSession } from '../../context/session.js'
-import { count, formatDuration } from '../../lib/format.js'
+import { count, formatDuration, formatNumber } from '../../lib/format.js'
 import { useAddress } from '../../lib/use-address.js'
 import { useKeys } from '../../lib/use-keys.js'
 import { readThread } from '../../ui/outcome-words.js'
@@ -159,7 +159,7 @@ function RunHead({ detail }: { detail: RunDetail }) {
           <span key={change}>
             {i > 0 && ', '}
             <ProjectLink to={`runs/${run.id}?show=${change}`}>
-              {detail.changes[change]} {CHANGE_WORDS[change].words}
+              {formatNumber(detail.changes[change])} {CHANGE_WORDS[change].words}
             </ProjectLink>
           </span>
         ))}
@@ -242,7 +242,7 @@ function Line({ line, loading, profiles, onFold, onOpen }: LineProps) {
       <div role="gridcell" className="flex items-center gap-2.5 self-end px-5 pb-2">
         <OutcomeGlyph outcome={outcome} />
         <h2 className="text-sm">
-          {line.count} {words}
+          {formatNumber(line.count)} {words}
         </h2>
         {line.note && <span className="text-soft">{line.note}</span>}
       </div>

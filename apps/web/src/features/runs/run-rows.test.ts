@@ -6,7 +6,7 @@ import { layOutRun, resultsIn } from './run-rows.js'
 let id = 0
 const row = (change: Change, outcome: Outcome | null, signatureId: number | null = null): ResultRow => ({
   script: { id: ++id, name: `t${id}`, classname: null, suites: [], file: null, profile: null, framework: null },
-  cases: [], change, before: 'passed', outcome, durationMs: 1, attempts: 1, message: null, signatureId,
+  cases: [], change, before: 'passed', outcome, durationMs: 1, attempts: 1, message: null, signatureId, oneCause: signatureId !== null,
 }) // prettier-ignore
 
 const rows = [row('newlyFailing', 'failed', 7), row('newlyFailing', 'errored', 7), row('fixed', 'passed')]

@@ -1,5 +1,6 @@
 import type { ResultRow, RunDetail } from '@bobbin/client'
 import { CHANGES, FOLDED_CHANGES, type FoldedChange, isFailing, rowOf, type Change, type Outcome } from '@bobbin/core'
+import { formatNumber } from '../../lib/format.js'
 
 /** A line of the run's page: a heading, a data-driven test with the rows that share its change, a result, or a fold with what did not change or is not in the run. */
 export type RunLine =
@@ -107,11 +108,19 @@ function byTest(rows: readonly ResultRow[]): ResultRow[][] {
   return groups
 }
 
-/** What the rows of one heading have in common. */
+/** What the rows of one heading have in common: causes are counted where all are sure, and nothing is said where each says its own. */
 function noteOf(change: Change, rows: readonly ResultRow[]): string | null {
   if (change !== 'newlyFailing' && change !== 'stillFailing') return null
   const failing = rows.filter((row) => row.outcome && isFailing(row.outcome))
-  const causes = new Set(failing.map((row) => row.signatureId ?? `script ${row.script.id}`)).size
   if (failing.length < 2) return null
-  return causes === 1 ? 'one cause' : `${causes} causes`
+  const groups = new Map<number | string, number>()
+  for (const row of failing) {
+    const group = row.signatureId ?? `script ${row.script.id}`
+    groups.set(group, (groups.get(group) ?? 0) + 1)
+  }
+  const sure = failing.every((row) => row.oneCause)
+  if (groups.size === 1) return sure ? 'one cause' : 'all alike'
+  if (sure) return `${formatNumber(groups.size)} causes`
+  const most = Math.max(...groups.values())
+  return most > 1 ? `${formatNumber(most)} of them alike` : null
 }

@@ -1,5 +1,6 @@
 import type { RunRow } from '@bobbin/client'
 import type { Change, FoldedChange } from '@bobbin/core'
+import { formatNumber } from '../../lib/format.js'
 import { CHANGE_WORDS } from './change-words.js'
 
 interface Word {
@@ -31,20 +32,21 @@ export function runWords({
   outage,
 }: Pick<RunRow, 'totals' | 'changes' | 'live' | 'incomplete' | 'outage'>): Word[] {
   const words: Word[] = []
-  if (live) words.push({ text: `live, ${totals.total} so far`, className: 'text-dye font-semibold' })
+  if (live) words.push({ text: `live, ${formatNumber(totals.total)} so far`, className: 'text-dye font-semibold' })
   else if (incomplete) words.push({ text: 'incomplete', className: 'text-errored font-semibold' })
   if (outage && !live) {
     words.push({ text: 'outage', className: 'text-errored font-semibold' })
-    words.push({ text: `${totals.errored} of ${totals.total} errored`, className: 'text-errored' })
+    words.push({ text: `${formatNumber(totals.errored)} of ${formatNumber(totals.total)} errored`, className: 'text-errored' })
   } else if (changes) {
     for (const [change, className] of LOOKS) {
       const { words: long, short } = CHANGE_WORDS[change]
-      if (changes[change] > 0 && !(live && change === 'notRun')) words.push({ text: `${changes[change]} ${short ?? long}`, className })
+      if (changes[change] > 0 && !(live && change === 'notRun'))
+        words.push({ text: `${formatNumber(changes[change])} ${short ?? long}`, className })
     }
   } else {
-    if (totals.failed > 0) words.push({ text: `${totals.failed} failed`, className: 'text-failed' })
-    if (totals.errored > 0) words.push({ text: `${totals.errored} errored`, className: 'text-errored' })
-    if (totals.recovered > 0) words.push({ text: `${totals.recovered} recovered`, className: 'text-recovered' })
+    if (totals.failed > 0) words.push({ text: `${formatNumber(totals.failed)} failed`, className: 'text-failed' })
+    if (totals.errored > 0) words.push({ text: `${formatNumber(totals.errored)} errored`, className: 'text-errored' })
+    if (totals.recovered > 0) words.push({ text: `${formatNumber(totals.recovered)} recovered`, className: 'text-recovered' })
   }
   return words
 }

@@ -4,7 +4,7 @@ import { useNavigate } from 'react-router'
 import { lensQuery, useLens } from '../../context/lens.js'
 import { ProjectLink, useProjectPath } from '../../context/project-link.js'
 import { useSession } from '../../context/session.js'
-import { count, formatDuration } from '../../lib/format.js'
+import { count, formatDuration, formatNumber } from '../../lib/format.js'
 import { useAddress } from '../../lib/use-address.js'
 import { useKeys } from '../../lib/use-keys.js'
 import { RowList } from '../../ui/row-list.js'
@@ -113,7 +113,7 @@ function Share({ totals }: { totals: RunRow['totals'] }) {
   return (
     <span
       role="img"
-      aria-label={`${totals.passed} of ${totals.total} passed`}
+      aria-label={`${formatNumber(totals.passed)} of ${formatNumber(totals.total)} passed`}
       className="flex h-[6px] gap-px overflow-hidden rounded-[1px]"
     >
       {parts.map(([value, colour]) => value > 0 && <span key={colour} className={`${colour} min-w-[2px]`} style={{ flexGrow: value }} />)}
