@@ -699,7 +699,7 @@ export interface paths {
      * What there is to look through
      * @description branches by how many builds they have, environments, pipelines; how many older builds the lens hides.
      */
-    get: operations['projectsLens']
+    get: operations['lensLens']
     put?: never
     post?: never
     delete?: never
@@ -2871,6 +2871,7 @@ export interface components {
       | 'repeated'
       | 'status'
       | 'noTests'
+      | 'nameless'
       | 'counts'
       | 'unexpectedPass'
       | 'mergedTeardown'
@@ -4591,7 +4592,7 @@ export interface operations {
       }
     }
   }
-  projectsLens: {
+  lensLens: {
     parameters: {
       query?: {
         branch?: string

@@ -1,5 +1,6 @@
 import type { RunDetail } from '@bobbin/client'
 import { zipSync } from 'fflate'
+import { readFileSync } from 'node:fs'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { TestApp } from '../testing/test-app.js'
 
@@ -39,6 +40,22 @@ describe('TAP files of one delivery', () => {
     const runa = await bobbin.person()
     for (const { id } of delivery.files) await runa('POST', `/deliveries/${report.deliveryId}/files/${id}/reading`)
     expect((await run(report)).changes).toEqual(detail.changes)
+  })
+})
+
+describe('what an archive does not hold', () => {
+  it('is named: the text of a link, and a file whose path leads out of it', async () => {
+    const escaping = zipSync({ '../../etc/a.xml': text('<testsuite name="s"><testcase classname="c" name="n"/></testsuite>') })
+    const link = new Uint8Array(
+      readFileSync(new URL('../../../../packages/core/src/formats/samples-archives/symlink.zip', import.meta.url)),
+    )
+    const report = await bobbin.deliver({ 'escaping.zip': escaping, 'symlink.zip': link }, { pipeline: 'archives' })
+    expect(report.files.map(({ name, status, error }) => [name, status, error?.code ?? null])).toEqual([
+      ['escaping.zip/etc/a.xml', 'refused', 'outside'],
+      ['symlink.zip/a.xml', 'stored', null],
+      ['symlink.zip/shots/gate.xml', 'passedOver', 'notResult'],
+      ['symlink.zip/plain.txt', 'passedOver', 'unknownFormat'],
+    ])
   })
 })
 

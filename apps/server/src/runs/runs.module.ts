@@ -2,12 +2,13 @@ import { Module } from '@nestjs/common'
 import { HistoryModule } from '../history/index.js'
 import { ScriptsModule } from '../scripts/index.js'
 import { RunExportService } from './run-export.service.js'
+import { LensController } from './lens.controller.js'
 import { RunsController } from './runs.controller.js'
 import { RunsService } from './runs.service.js'
 
 @Module({
   imports: [HistoryModule, ScriptsModule],
-  controllers: [RunsController],
+  controllers: [RunsController, LensController],
   providers: [RunsService, RunExportService],
   exports: [RunsService],
 })

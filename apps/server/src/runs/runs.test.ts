@@ -1,4 +1,4 @@
-import type { ResultDetail, RunDetail, RunList } from '@bobbin/client'
+import type { LensOptions, ResultDetail, RunDetail, RunList } from '@bobbin/client'
 import { CHANGES } from '@bobbin/core'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { resultFile, seedCase, TestApp } from '../testing/test-app.js'
@@ -194,6 +194,17 @@ describe('the list of runs', () => {
     expect(main.rows.every((row) => row.lane.branch === 'main' && row.lane.environment === 'pier-test')).toBe(true)
     expect(main.rows.length + main.hidden).toBe(all.rows.length)
     expect((await bobbin.get<RunList>('/runs?environments=pier-test,harbour-dev')).hidden).toBe(0)
+  })
+
+  it('counts builds that are hidden, not their runs', async () => {
+    for (const build of ['1', '2', '3'])
+      for (const environment of ['dock-a', 'dock-b'])
+        await bobbin.deliver(resultFile(['x']), { pipeline: 'two-docks', branch: 'docks', build, environment })
+    await bobbin.deliver(resultFile(['x']), { pipeline: 'two-docks', branch: 'docks', build: '4', environment: 'dock-a' })
+    const older = async (query: string) => (await bobbin.get<LensOptions>(`/lens?branch=docks&${query}`)).olderBuilds
+    expect(await older('span=2')).toBe(1)
+    expect(await older('span=2&environments=dock-a')).toBe(2)
+    expect(await older('span=4')).toBe(0)
   })
 })
 

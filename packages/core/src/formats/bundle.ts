@@ -5,9 +5,10 @@ import { Refusal } from './result.js'
 export interface BundleListener {
   /**
    * A file begins.
+   * @param refused why nothing of it is read
    * @param inside it comes out of an archive, where other things may lie about
    */
-  open(name: string, inside: boolean): EntrySink
+  open(name: string, inside: boolean, refused?: Refusal): EntrySink
 }
 
 /** Takes the bytes of a delivered file: a result file as it is, or a zip, gzip, tar or tar.gz with any mixture inside. */
@@ -41,8 +42,8 @@ export class Bundle {
     const kind = archiveKind(head)
     const alone = kind === 'gzip' && !/\.t(ar\.)?gz$/i.test(name)
     this.target = kind
-      ? unpacker(kind, name, (path) =>
-          this.listener.open(alone && isItself(path, name) ? name : `${name}/${path}`, !alone || !isItself(path, name)),
+      ? unpacker(kind, name, (path, refused) =>
+          this.listener.open(alone && isItself(path, name) ? name : `${name}/${path}`, !alone || !isItself(path, name), refused),
         )
       : this.listener.open(name, false)
     this.target.write(head)

@@ -66,6 +66,12 @@ const VITEST_HIDES: Move[] = [
 const COUNTED_OTHERWISE: Record<string, Move[]> = {
   'ctest-A/junit.xml': CTEST,
   'ctest-A/junit-repeat.xml': CTEST,
+  'rspec-A/rspec-ok.xml': [[2, 'pending', 'skipped', 9]],
+  'nose2-A/nose2.xml': [
+    [1, 'untold', 'failed', 12],
+    [1, 'expectedFailures', 'skipped', 11],
+    [2, 'errored', 'fault', 8],
+  ],
   'cucumber-A/cucumber.json': [...CUCUMBER_COULD_NOT_JUDGE, [1, 'failed', 'errored', 7]],
   'cucumber-A/junit.xml': CUCUMBER_COULD_NOT_JUDGE,
   'cucumber-A/messages.ndjson': [...CUCUMBER_COULD_NOT_JUDGE, [1, 'failed', 'errored', 7], ...FLAKY],
@@ -176,6 +182,11 @@ function totalsBy(console: Record<string, number | null>, moves: readonly Move[]
 
 /** Faults by sample: what the runner reported outside any test. */
 const FAULTS: Record<string, string[]> = {
+  'rspec-A/rspec-load.xml': ['load'],
+  'nose2-A/nose2.xml': ['hook', 'load'],
+  'jest-junit-A/jest-junit.xml': ['load'],
+  'jest-junit-A/jest-colour.json': ['load'],
+  'pytest-A-internal/junit.xml': ['crash'],
   'gotest-A/gotest.json.ndjson': ['load', 'crash', 'hook'],
   'gotestsum-A/gotest.ndjson': ['crash', 'hook'],
   'mocha-A/ctrf/ctrf-report.json': ['hook', 'hook', 'hook'],

@@ -14,7 +14,7 @@ export class Inspection {
   private refusal: Refusal | null = null
 
   constructor(private readonly file: string) {
-    this.bundle = new Bundle(file, { open: (name, inside) => new OpenFile(name, inside, this.found) })
+    this.bundle = new Bundle(file, { open: (name, inside, refused) => new OpenFile(name, inside, this.found, refused) })
   }
 
   write(chunk: Uint8Array): void {
@@ -33,13 +33,16 @@ export class Inspection {
 
 class OpenFile implements EntrySink {
   private readonly reader = new ResultFileReader()
-  private refusal: Refusal | null = null
+  private refusal: Refusal | null
 
   constructor(
     private readonly file: string,
     private readonly inside: boolean,
     private readonly found: Inspected[],
-  ) {}
+    refused?: Refusal,
+  ) {
+    this.refusal = refused ?? null
+  }
 
   write(chunk: Uint8Array): void {
     this.refusal ??= refusalIn(() => this.reader.write(chunk))

@@ -20,6 +20,9 @@ const OTHERWISE: Record<string, { by: Counts; why: string }> = {
   'ctest-A/junit.xml': { by: [0, 0, 1, 1], why: 'as above' },
   'cucumber-A/junit.xml': { by: [0, -3, 3, 0], why: 'undefined, ambiguous and pending are errors by their type' },
   'gotestsum-A/junit.xml': { by: [-1, -1, 0, 0], why: 'TestMain is a fault' },
+  'jest-junit-A/jest-junit.xml': { by: [-2, -1, -1, 0], why: 'a file that did not load is told twice and is a fault' },
+  'nose2-A/nose2.xml': { by: [-2, 1, -2, -1], why: 'setUpClass and an import are faults; an unexpected pass is written as skipped' },
+  'pytest-A-internal/junit.xml': { by: [-1, 0, -1, 0], why: 'pytest itself broke off, which is a fault' },
   'gtest-A/gtest.xml': { by: [0, 0, 0, 1], why: 'a disabled test stands in an attribute alone' },
   'mocha-A/xunit.xml': { by: [-3, -3, 0, 0], why: 'three hooks are faults' },
   'node-test-A/junit.xml': {
@@ -89,8 +92,10 @@ describe('JUnit-style XML, against junit2json 4', () => {
     expect(ours).toEqual([cases.length, failed.length, errored.length, skipped.length].map((value, i) => value + (by[i] ?? 0)))
 
     // names and durations of what stands there once
-    const timeOf = new Map(cases.map((one) => [one.name ?? '', one.time]))
-    const once = results.filter(({ name, attempts }) => attempts.length === 1 && cases.filter((one) => one.name === name).length === 1)
+    // prove numbers its points, which are no part of their names here
+    const nameOf = (one: TestCase) => (file.startsWith('prove') ? String(one.name ?? '').replace(/^\d+ - /, '') : (one.name ?? ''))
+    const timeOf = new Map(cases.map((one) => [nameOf(one), one.time]))
+    const once = results.filter(({ name, attempts }) => attempts.length === 1 && cases.filter((one) => nameOf(one) === name).length === 1)
     expect(once.length).toBeGreaterThanOrEqual(results.length / 3)
     for (const { name, attempts } of once) {
       const time = timeOf.get(name)

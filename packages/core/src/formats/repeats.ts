@@ -19,6 +19,8 @@ export interface RepeatPolicy {
   repeats: Repeats
   /** A try that will be repeated is written as skipped (TestNG). */
   retriesAreSkips?: boolean
+  /** Different tests of one name come in any order (rows whose values are hidden): the failing ones come first, so that an order makes no claim. */
+  unordered?: boolean
 }
 
 interface Member {
@@ -82,14 +84,19 @@ export class RepeatFinder {
 }
 
 function settle({ name, place, members }: Repeated, policy: RepeatPolicy, warnings: WarningLog): RepeatGroup {
-  const seqs = members.map(({ seq }) => seq)
   const kind = areAttempts(members, policy) ? 'attempts' : 'distinct'
+  const seqs = (kind === 'distinct' && policy.unordered ? failingFirst(members) : members).map(({ seq }) => seq)
   if (kind === 'distinct') warnings.add('repeated', `“${name}” stands ${members.length} times; each is kept as a test of its own`, place)
   else if (policy.repeats === 'auto') {
     const words = `“${name}” stands ${members.length} times and all but the last failed; it is read as one test that was tried again`
     warnings.add('repeated', words, place)
   }
   return { kind, members: seqs, skipsWereFailures: policy.retriesAreSkips ?? false }
+}
+
+const failingFirst = (members: readonly Member[]): Member[] => {
+  const isRed = ({ outcome }: Member) => isFailing(outcomeFromCode(outcome))
+  return [...members.filter(isRed), ...members.filter((member) => !isRed(member))]
 }
 
 function areAttempts(members: readonly Member[], { repeats, retriesAreSkips }: RepeatPolicy): boolean {

@@ -118,6 +118,8 @@ export type WarningCode =
   | 'repeated'
   | 'status'
   | 'noTests'
+  /** A test without a name. */
+  | 'nameless'
   | 'counts'
   | 'unexpectedPass'
   | 'mergedTeardown'
@@ -212,6 +214,8 @@ export type RefusalCode =
   | 'tooMuchMemory'
   | 'crashed'
   | 'encoding'
+  /** Its path leads out of its archive. */
+  | 'outside'
 
 /** A file that is not taken in at all. The message names the value, the place and what would be right. */
 export class Refusal extends Error {

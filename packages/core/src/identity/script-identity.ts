@@ -22,7 +22,7 @@ const SPACES = /\s{2,}|[\n\t\r]/g
  * moves, and machines differ. Names of blocks are joined in one way, so that each reporter of a runner means the same test.
  */
 export function scriptIdentity(result: Pick<TestResult, 'name' | 'suites' | 'classname' | 'profile' | 'occurrence'>): string {
-  const words = `${stablePlace(result)}${stableText(result.name)}`.replace(BETWEEN, ' ').replace(SPACES, ' ')
+  const words = `${stablePlace(result)}${stableText(result.name)}`.replace(BETWEEN, ' ').replace(SPACES, ' ').trimEnd()
   if (!result.profile && result.occurrence === 1) return words
   const parts = [words]
   if (result.profile) parts.push(`profile:${result.profile}`)

@@ -81,9 +81,9 @@ class OpenBundle {
     private readonly say: Say,
   ) {
     this.bundle = new Bundle(name, {
-      open: (inner, inside) => {
+      open: (inner, inside, refused) => {
         const path = inside ? plainPath(inner.slice(name.length)) : place.path
-        const file = new OpenFile(inner, inside, folder, { path, root: place.root }, say, (bytes) => (this.bytes += bytes))
+        const file = new OpenFile(inner, inside, folder, { path, root: place.root }, say, (bytes) => (this.bytes += bytes), refused)
         this.open = file
         this.ended.push(file)
         return file
@@ -163,7 +163,7 @@ class OpenFile implements EntrySink {
   private framework: string | null | undefined
   private bytes = 0
   private pieces: Uint8Array[] | null = []
-  private refusal: Refusal | null = null
+  private refusal: Refusal | null
   private findings: FileFindings | null = null
   private over = false
   private disposed = false
@@ -176,7 +176,10 @@ class OpenFile implements EntrySink {
     public place: FilePlace,
     private readonly say: Say,
     private readonly count: (bytes: number) => void,
+    refused?: Refusal,
   ) {
+    this.refusal = refused ?? null
+    if (refused) this.pieces = null
     this.original = new OriginalCopy(folder)
     this.held = new HeldResults(folder)
     this.reader = new ResultFileStream((result) => {

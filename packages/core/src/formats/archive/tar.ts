@@ -1,5 +1,5 @@
 import { Refusal } from '../result.js'
-import type { EntrySink, Unpacker } from './unpack.js'
+import type { EntrySink, OpenEntry, Unpacker } from './unpack.js'
 
 const BLOCK = 512
 /** Most bytes of a name, or of the headers that hold it. */
@@ -7,8 +7,8 @@ const MOST_NAME = 1 << 20
 const text = new TextDecoder()
 
 /**
- * A tar archive as a stream (POSIX.1-1988 ustar with the pax and GNU long names). Only plain files are given out: links, devices
- * and folders are passed over, so that nothing can point out of the archive.
+ * A tar archive as a stream (POSIX.1-1988 ustar with the pax and GNU long names). Only plain files are read: links are named, devices
+ * and folders passed over, so that nothing can point out of the archive.
  */
 export class TarReader implements Unpacker {
   private rest = new Uint8Array(0)
@@ -16,7 +16,11 @@ export class TarReader implements Unpacker {
   private longName: string | null = null
   private ended = false
 
-  constructor(private readonly open: (name: string) => EntrySink) {}
+  /** @param link why links are not read */
+  constructor(
+    private readonly open: OpenEntry,
+    private readonly link: Refusal,
+  ) {}
 
   write(chunk: Uint8Array): void {
     let bytes = chunk
@@ -50,10 +54,17 @@ export class TarReader implements Unpacker {
     if (holdsName && size > MOST_NAME)
       throw new Refusal('archive', `The archive is damaged: the name of a file in it takes ${size} bytes; at most ${MOST_NAME} are read`)
     const plain = type === '0' || type === '\0' || type === '7'
+    const isLink = type === '1' || type === '2'
     const prefix = text.decode(block.subarray(257, 262)) === 'ustar' ? field(block.subarray(345, 500)) : ''
     const name = this.longName ?? [prefix, field(block.subarray(0, 100))].filter((part) => part !== '').join('/')
     if (!holdsName) this.longName = null
-    this.entry = { sink: plain ? this.open(name) : null, left: size, padding, long: holdsName ? [] : null, pax: type === 'x' }
+    this.entry = {
+      sink: plain ? this.open(name) : isLink ? this.open(name, this.link) : null,
+      left: size,
+      padding,
+      long: holdsName ? [] : null,
+      pax: type === 'x',
+    }
     if (size === 0) this.finish()
   }
 

@@ -2,6 +2,7 @@ import { Gunzip, Unzip, UnzipInflate } from 'fflate'
 import { Refusal } from '../result.js'
 import { ArchiveMeter } from './limits.js'
 import { TarReader } from './tar.js'
+import { ZipDirectory } from './zip-directory.js'
 
 /** Takes the bytes of one file, in pieces. */
 export interface EntrySink {
@@ -29,16 +30,24 @@ export function archiveKind(head: Uint8Array): ArchiveKind | null {
   return String.fromCharCode(...head.subarray(257, 262)) === 'ustar' ? 'tar' : null
 }
 
-/** @param open is told of every plain file in the archive, by its path there without a way out of it */
-export function unpacker(kind: ArchiveKind, name: string, open: (name: string) => EntrySink): Unpacker {
+/** Is told of a file in an archive, by its path there; of one that is not read, with the reason: nothing of it follows. */
+export type OpenEntry = (name: string, refused?: Refusal) => EntrySink
+
+const LINK = new Refusal('notResult', 'It is a link; links in archives are not followed, and their text is no file')
+const OUTSIDE = new Refusal('outside', 'Its path leads out of the archive, so it is not read')
+
+/** @param open is told of every file in the archive, by its path there without a way out of it */
+export function unpacker(kind: ArchiveKind, name: string, open: OpenEntry): Unpacker {
   const meter = new ArchiveMeter()
-  const guarded = (path: string): EntrySink => {
+  const guarded: OpenEntry = (path, refused): EntrySink => {
     meter.entry()
-    const sink = open(safePath(path))
+    const why = refused ?? (leadsOut(path) ? OUTSIDE : undefined)
+    const sink = open(safePath(path), why)
+    if (why) return { ...bound(sink), write: (chunk) => meter.write(chunk.length) }
     return { ...bound(sink), write: (chunk) => (meter.write(chunk.length), sink.write(chunk)) }
   }
   if (kind === 'zip') return new ZipReader(guarded, meter)
-  if (kind === 'tar') return metered(new TarReader(guarded), meter)
+  if (kind === 'tar') return metered(new TarReader(guarded, LINK), meter)
   return new GzipReader(name, guarded, meter)
 }
 
@@ -51,19 +60,30 @@ const bound = (sink: EntrySink): EntrySink => ({
 /** A small piece can unpack to a thousand times its size: looked at in steps, it can be stopped. */
 const STEP = 8192
 
+/** The longest path that a link leads to, in bytes (PATH_MAX on Linux). */
+const MOST_LINK = 4096
+
+/** One line that begins like no result file. */
+function looksLikeLink(content: Uint8Array): boolean {
+  return content.length > 0 && !content.includes(0x0a) && !['<', '{', '['].includes(String.fromCharCode(content[0] ?? 0))
+}
+
 class ZipReader implements Unpacker {
   private readonly unzip = new Unzip()
   private current: EntrySink | null = null
   private failure: Refusal | null = null
+  private readonly directory = new ZipDirectory()
+  /** Small entries that may be links, which only the directory at the end tells. */
+  private readonly mayBeLinks: { name: string; content: Uint8Array }[] = []
 
   constructor(
-    open: (name: string) => EntrySink,
+    private readonly open: OpenEntry,
     private readonly meter: ArchiveMeter,
   ) {
     this.unzip.register(UnzipInflate)
     this.unzip.onfile = (file) => {
       if (file.name.endsWith('/')) return
-      const sink = open(file.name)
+      const sink = file.compression === 0 && (file.size ?? MOST_LINK + 1) <= MOST_LINK ? this.small(file.name) : open(file.name)
       this.current = sink
       file.ondata = (error, data, final) => {
         // what a sink throws comes back here
@@ -81,12 +101,35 @@ class ZipReader implements Unpacker {
   write(chunk: Uint8Array): void {
     if (this.failure) return
     this.meter.read(chunk.length)
+    this.directory.add(chunk)
     for (let at = 0; at < chunk.length; at += STEP) this.push(chunk.subarray(at, at + STEP), false)
+  }
+
+  /** An entry that is stored as it is, and short enough to be the path that a link leads to. */
+  private small(name: string): EntrySink {
+    const pieces: Uint8Array[] = []
+    const content = () => Uint8Array.from(pieces.flatMap((piece) => [...piece]))
+    return {
+      write: (chunk) => void pieces.push(chunk.slice()),
+      end: () => {
+        if (looksLikeLink(content())) this.mayBeLinks.push({ name, content: content() })
+        else this.give(name, content())
+      },
+      abort: () => undefined,
+    }
+  }
+
+  private give(name: string, content: Uint8Array, refused?: Refusal): void {
+    const sink = this.open(name, refused)
+    sink.write(content)
+    sink.end()
   }
 
   end(): void {
     if (this.failure) return
     this.push(new Uint8Array(0), true)
+    const links = this.mayBeLinks.length > 0 ? this.directory.links() : new Set<string>()
+    for (const { name, content } of this.mayBeLinks.splice(0)) this.give(name, content, links.has(name) ? LINK : undefined)
     if (this.current) this.fail(new Refusal('archive', 'The archive breaks off in the middle of a file'))
     if (this.meter.isEmpty) throw new Refusal('archive', 'The archive is empty')
   }
@@ -119,7 +162,7 @@ class GzipReader implements Unpacker {
 
   constructor(
     private readonly name: string,
-    private readonly open: (name: string) => EntrySink,
+    private readonly open: OpenEntry,
     private readonly meter: ArchiveMeter,
   ) {
     this.gunzip = new Gunzip((data) => {
@@ -167,7 +210,7 @@ class GzipReader implements Unpacker {
     this.head = new Uint8Array(0)
     const kind = archiveKind(head)
     if (kind === 'tar') {
-      this.tar = new TarReader(this.open)
+      this.tar = new TarReader(this.open, LINK)
       this.tar.write(head)
       return
     }
@@ -201,6 +244,17 @@ function refusalOf(error: unknown): Refusal {
     return new Refusal('archive', `The archive is damaged: ${error.message}`)
   }
   throw error
+}
+
+/** Whether a path goes up further than it went down. */
+function leadsOut(path: string): boolean {
+  let depth = 0
+  for (const part of path.replaceAll('\\', '/').split('/')) {
+    if (part === '..') depth--
+    else if (part !== '' && part !== '.') depth++
+    if (depth < 0) return true
+  }
+  return false
 }
 
 /** A path that stays inside: no root, no drive, no way up. */

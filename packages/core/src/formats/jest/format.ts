@@ -1,5 +1,6 @@
 import { below, CommonRoot, isAbsolutePath, plainPath } from '../../identity/source-path.js'
 import type { Outcome } from '../../results/outcome.js'
+import { plainText } from '../../text/ansi.js'
 import { attempt } from '../collector.js'
 import { type JsonContext, jsonFormat, type JsonVocabulary } from '../json/format.js'
 import { isObject, numberOf, objectOf, objectsOf, textOf, textsOf, wordOf } from '../json/fields.js'
@@ -66,7 +67,7 @@ class JestJson implements JsonVocabulary {
     const sourceFile = this.pathOf(textOf(file['name']))
     const tests = objectsOf(file['assertionResults'])
     for (const test of tests) this.test(test, sourceFile, place)
-    const message = (textOf(file['message']) ?? '').trim()
+    const message = plainText(textOf(file['message']) ?? '').trim()
     const failed = textOf(file['status']) === 'failed' || isObject(file['testExecError'])
     if (!failed) return
     const outside = outsideTests(message)

@@ -10,7 +10,7 @@ import { readTimestamp } from '../timestamp.js'
 import type { WarningLog } from '../warnings.js'
 import { OUTCOME_PROPERTY, PROFILE_PROPERTY } from '../write/junit.js'
 import type { RawElement } from '../xml/events.js'
-import { dialectOf, type KnownDialect } from './dialects.js'
+import { dialectOf, isRspec, type KnownDialect } from './dialects.js'
 import { pseudoTest } from './pseudo-tests.js'
 import type { RawCase, RawOutcome, RawSuite } from './raw.js'
 import { failureOf, settleCase, type Settled } from './settle.js'
@@ -112,7 +112,8 @@ export class FileAssembly {
     const attributes = test.element.attributes
     // node:test escapes quotes twice
     const plain = (text: string) => (dialect.escapesTwice ? text.replaceAll('&quot;', '"') : text)
-    const name = plain(test.name)
+    const name = dialect.framework === 'tap' ? withoutNumber(test.name) : plain(test.name)
+    if (name.trim() === '') this.warnings.add('nameless', 'A test case has no name; it is told apart by its class only', test.element.place)
     const classname = test.classname || null
     const inner = test.suites.at(-1)
     const result: TestResult = {
@@ -212,7 +213,7 @@ export class FileAssembly {
   }
 
   private faultOf(test: RawCase, code: FaultCode): void {
-    const failure = test.outcomes.map(failureOf)[0]
+    const failure = test.outcomes.map((raw) => failureOf(raw, test))[0]
     const subject = [test.classname, test.name].filter((part) => part && part !== 'test')
     this.faults.add({
       code,
@@ -228,14 +229,23 @@ export class FileAssembly {
     const root = this.rootElement
     if (root?.name === 'testsuites') this.checkCounts(root, this.failing, 'the file')
     this.settleHooks()
-    const policy = { repeats: this.dialect?.repeats ?? 'auto', retriesAreSkips: this.dialect?.framework === 'testng' }
+    const policy = {
+      repeats: this.dialect?.repeats ?? 'auto',
+      retriesAreSkips: this.dialect?.framework === 'testng',
+      unordered: this.dialect?.framework === 'testng',
+    }
     const groups = this.repeats.groups(policy, new Set(this.dropped), this.warnings)
+    // a file that did not load leaves RSpec without examples, and its formatter without a word
+    if (root && this.given === 0 && this.faults.isEmpty && isRspec(root)) {
+      const message = 'The file holds no example: RSpec tells here nothing of files that did not load'
+      this.faults.add({ code: 'load', subject: root.attributes.get('name') ?? 'rspec', message, stack: null, place: root.place })
+    }
     if (this.given === this.dropped.length && this.faults.isEmpty) {
       this.warnings.add('noTests', 'The file holds no tests', root?.place ?? START)
     }
     return {
       format: 'junit-xml',
-      framework: this.dialect?.framework ?? null,
+      framework: this.dialect?.framework ?? (root && isRspec(root) ? 'rspec' : null),
       startedAt: this.startedAt ?? (root ? this.timestamp(root) : null),
       faults: this.faults.list(),
       warnings: this.warnings.list(),
@@ -252,6 +262,12 @@ function readOwnProperties(result: TestResult): void {
   if (last && (outcome === 'blocked' || outcome === 'notRun')) result.outcome = last.outcome = outcome
   result.profile = told(PROFILE_PROPERTY) ?? null
   result.properties = result.properties.filter(({ name }) => name !== OUTCOME_PROPERTY && name !== PROFILE_PROPERTY)
+}
+
+/** prove numbers what it tells: one more assertion would make every later one new. */
+function withoutNumber(name: string): string {
+  const [, number = '', words = ''] = /^(\d{1,9})(?: - ([^]*))?$/.exec(name) ?? []
+  return number === '' ? name : words || `test ${number}`
 }
 
 const START: Place = { line: 1, column: 1 }

@@ -66,7 +66,8 @@ const DIALECTS: readonly Dialect[] = [
   },
   {
     framework: 'googletest',
-    matches: ({ case: test }) => test.attributes.has('status') && test.attributes.has('result'),
+    // CPython's own test runner writes both, too, and no class
+    matches: ({ case: test }) => test.attributes.has('status') && test.attributes.has('result') && test.attributes.has('classname'),
     repeats: 'distinct',
   },
   {
@@ -75,6 +76,13 @@ const DIALECTS: readonly Dialect[] = [
       order(test) === 'name classname time status' && test.attributes.get('name') === test.attributes.get('classname'),
     repeats: 'distinct',
   },
+  {
+    framework: 'nose2',
+    matches: ({ suite }) => suite?.attributes.get('name') === 'nose2-junit',
+    repeats: 'attempts',
+    teardownRepeats: true,
+  },
+  { framework: 'rspec', matches: ({ root }) => isRspec(root), repeats: 'distinct' },
   { framework: 'go', matches: ({ suite }) => order(suite) === 'tests failures time name timestamp', repeats: 'attempts' },
   { framework: 'testng', matches: ({ suite }) => order(suite) === 'hostname failures tests name time errors timestamp', repeats: 'auto' },
   {
@@ -88,6 +96,10 @@ const DIALECTS: readonly Dialect[] = [
     repeats: 'distinct',
   },
 ]
+
+/** RSpec's formatter names its only suite so, and tells nothing of what went wrong outside of an example. */
+export const isRspec = ({ name, attributes }: RawElement): boolean =>
+  name === 'testsuite' && /^rspec\d*$/.test(attributes.get('name') ?? '')
 
 const UNKNOWN: Omit<Dialect, 'framework' | 'matches'> = { repeats: 'auto' }
 

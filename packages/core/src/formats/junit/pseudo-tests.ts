@@ -27,6 +27,11 @@ const PSEUDO_TESTS: readonly PseudoTest[] = [
   { code: 'load', matches: ({ classname }) => classname === 'unittest.loader._FailedTest' },
   // pytest: a module that could not be imported
   { code: 'load', of: 'pytest', matches: ({ text }) => /^collection failure/.test(text) },
+  // nose2: `setUpClass (module` as class; a module that could not be imported
+  { code: 'hook', of: 'nose2', matches: ({ classname }) => /^(setUp|tearDown)(Class|Module) \(/.test(classname) },
+  { code: 'load', of: 'nose2', matches: ({ classname }) => /^nose2\.loader\.\w*Failure$/.test(classname) },
+  // pytest itself broke off
+  { code: 'crash', of: 'pytest', matches: ({ name, classname }) => classname === 'pytest' && name === 'internal' },
   // mocha: "before all" hook for "admits one"
   { code: 'hook', matches: ({ name }) => isMochaHook(name) },
   // TestNG's older reporter: @BeforeClass powerUp

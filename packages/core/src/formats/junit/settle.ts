@@ -31,6 +31,9 @@ const DEPENDENCY = /depends on not successfully finished|fixture dependency fail
 const saysDependency = (text: string) => (text.includes('epend') || text.includes('EPEND')) && DEPENDENCY.test(text)
 const NOT_STARTED = /unable to find executable|required files missing|failed to start|could not be found/i
 
+/** nose2 writes it as skipped. */
+const UNEXPECTED_PASS = /^test passes unexpectedly$/i
+
 const NONE: readonly never[] = []
 
 /** What one test case came to, and doubts about it for the caller to word. */
@@ -101,7 +104,7 @@ function judge(test: RawCase, doubts: Settled['doubts']): Verdict {
 }
 
 function judgeFailing(test: RawCase, first: RawOutcome, failing: RawOutcome[], doubts: Settled['doubts']): Verdict {
-  const failures = failing.map(failureOf)
+  const failures = failing.map((raw) => failureOf(raw, test))
   if (saysDependency(first.message ?? '') || saysDependency(first.text) || first.type === 'cancelledByParent')
     return { outcome: 'blocked', failures: [], reason: reasonOf(first) }
   if (first.type && SKIP_TYPES.has(first.type)) return { outcome: 'skipped', failures: [], reason: reasonOf(first) }
@@ -124,6 +127,8 @@ function judgeSkipped(skipped: RawOutcome, test: RawCase): Verdict {
   if (reason && NOT_STARTED.test(reason) && test.element.attributes.get('status') === 'notrun') {
     return { outcome: 'errored', failures: [{ message: reason, type: null, stack: null }], reason: null }
   }
+  if (reason !== null && UNEXPECTED_PASS.test(reason))
+    return { outcome: 'failed', failures: [{ message: reason, type: null, stack: null }], reason: null }
   return { outcome: 'skipped', failures: [], reason }
 }
 
@@ -145,9 +150,9 @@ function judgeBare(test: RawCase, doubts: Settled['doubts']): Verdict {
 }
 
 /** Message from the attribute where it says something, else from the text; stack is the text, or what the reporter calls so. */
-export function failureOf(raw: RawOutcome): Failure {
+export function failureOf(raw: RawOutcome, test: Pick<RawCase, 'name' | 'classname'> | null = null): Failure {
   const text = raw.text.trim()
-  return { message: messageOf(raw.message, text), type: raw.type, stack: raw.stackTrace || text || null }
+  return { message: messageOf(raw.message, text, test), type: raw.type, stack: raw.stackTrace || text || null }
 }
 
 /** Messages that say no more than that a test was skipped. */

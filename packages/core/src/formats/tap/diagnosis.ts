@@ -29,7 +29,7 @@ export function readDiagnosis(lines: readonly string[]): Diagnosis {
   const duration = Number(wordOf(fields['duration_ms']) ?? NaN)
   return {
     failure: {
-      message: message?.trim() || null,
+      message: wordsIn(message) ?? detailsIn(fields) ?? (message?.trim() || null),
       type: wordOf(fields['name']) ?? wordOf(inner['name']) ?? null,
       stack: stackOf(fields, message) ?? (block || null),
       expected: printed(fields['expected'] ?? fields['wanted']),
@@ -41,6 +41,23 @@ export function readDiagnosis(lines: readonly string[]): Diagnosis {
     file: textOf(fields['file']) ?? withoutPlace(textOf(fields['location'])),
   }
 }
+
+/** What a message says, unless it only says that something was thrown. */
+const wordsIn = (message: string | null): string | null =>
+  message?.trim() && message.trim() !== 'Error thrown in test' ? message.trim() : null
+
+/** AVA keeps what was said below headings of its own. */
+function detailsIn(fields: JsonObject): string | null {
+  const details = fields['details']
+  if (!isObject(details)) return null
+  const [told] = Object.entries(details).flatMap(([heading, value]) => (typeof value === 'string' ? [{ heading, value }] : []))
+  if (!told) return null
+  const lines = told.value.slice(0, MOST_DETAILS).split('\n')
+  const thrown = lines.map((line) => /^message: '(.*)',$/.exec(line.trim())?.[1]).find((words) => words !== undefined)
+  return thrown ?? `${wordOf(fields['assertion']) ?? told.heading}\n${told.value}`.trim()
+}
+
+const MOST_DETAILS = 10_000
 
 /** `deck/axle.test.ts:12:3` without line and column; null where it tells none. */
 function withoutPlace(location: string | null): string | null {

@@ -27,7 +27,9 @@ export type TapLine =
 
 const POINT = /^(not )?ok\b(?:\s+(\d+)\b)?(.*)$/
 const DIRECTIVE = /^(skip|todo)\S*/i
-const TIME = /^time=([\d.]{1,20})(ms|s)?$/
+const TIME = /^(?:time=|in )([\d.]{1,20}) ?(ms|s)?$/
+/** Bats before 1.9 puts it behind the name. */
+const TIME_BEHIND = / in (\d{1,9})ms$/
 
 /** What a line of TAP 12, 13 or 14 is, by itself, without its indentation. */
 export function readTapLine(text: string): TapLine {
@@ -80,7 +82,7 @@ function readPoint([, not, number, rest = '']: RegExpExecArray): Point {
   const opens = /\s\{$/.test(trimmed.slice(-2))
   const { text, durationMs } = withoutTime(opens ? trimmed.slice(0, -1) : trimmed)
   const { before, directive, after } = directiveIn(text)
-  const named = before.trim()
+  const { text: named, durationMs: earlierMs } = withoutTime(before.trim())
   const dashed = /^-\s/.test(named) || named === '-'
   const reason = after.replace(/^-/, '').trim()
   return {
@@ -90,7 +92,7 @@ function readPoint([, not, number, rest = '']: RegExpExecArray): Point {
     name: unescape(named.replace(/^-/, '').trimStart()),
     directive,
     reason: reason === '' || reason === '-' ? null : unescape(reason),
-    durationMs,
+    durationMs: durationMs ?? earlierMs,
     opens,
   }
 }
@@ -98,6 +100,8 @@ function readPoint([, not, number, rest = '']: RegExpExecArray): Point {
 /** `# time=12.5ms` at the end of a point, which some writers put behind the directive. */
 function withoutTime(text: string): { text: string; durationMs: number | null } {
   const words = text.trimEnd()
+  const behind = TIME_BEHIND.exec(words.slice(-20))
+  if (behind) return { text: words.slice(0, -behind[0].length), durationMs: Number(behind[1]) }
   const hash = words.lastIndexOf('#')
   const time = hash < 0 ? null : TIME.exec(words.slice(hash + 1).trimStart())
   if (!time) return { text, durationMs: null }

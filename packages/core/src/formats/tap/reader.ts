@@ -102,7 +102,8 @@ export class TapReader implements LineListener {
         this.versioned = true
         return
       case 'comment':
-        if (this.held && !this.held.point.ok) keep(this.held.said, line.text)
+        // where comments are headings, the next one is of the next test
+        if (this.held && !this.held.point.ok && !this.style.tape) keep(this.held.said, line.text)
         this.comment = line.text
         return
       case 'subtest':

@@ -31,7 +31,11 @@ class TestNg implements Vocabulary {
   private failedHook: string | null = null
 
   constructor(private readonly context: XmlContext) {
-    this.results = new ResultCollector('testng-xml', context.sink, context.warnings, { repeats: 'auto', retriesAreSkips: true })
+    this.results = new ResultCollector('testng-xml', context.sink, context.warnings, {
+      repeats: 'auto',
+      retriesAreSkips: true,
+      unordered: true,
+    })
   }
 
   open(element: RawElement): void {
