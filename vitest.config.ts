@@ -14,7 +14,7 @@ export default defineConfig({
           // pure computation: files share what they import, which costs more than they do
           isolate: false,
           include: ['packages/*/src/**/*.test.ts', 'apps/cli/src/**/*.test.ts', 'tools/**/*.test.ts'],
-          globalSetup: ['tools/built.global.ts'],
+          globalSetup: ['apps/server/src/testing/built.global.ts'],
           testTimeout: 60_000,
         },
       },
@@ -25,7 +25,7 @@ export default defineConfig({
           // files of a worker follow one another, each with an application and a database of its own
           isolate: false,
           include: ['apps/server/src/**/*.test.ts'],
-          globalSetup: ['tools/built.global.ts', 'apps/server/src/testing/postgres.global.ts'],
+          globalSetup: ['apps/server/src/testing/built.global.ts', 'apps/server/src/testing/postgres.global.ts'],
           testTimeout: 60_000,
           hookTimeout: 60_000,
         },

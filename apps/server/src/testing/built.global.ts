@@ -1,7 +1,7 @@
 import { spawnSync } from 'node:child_process'
 import { fileURLToPath } from 'node:url'
 
-const ROOT = fileURLToPath(new URL('..', import.meta.url))
+const ROOT = fileURLToPath(new URL('../../../..', import.meta.url))
 
 /** Some tests start what was built (readers in processes of their own, reporters in real runners): it is brought up to date first. */
 export function setup(): void {
