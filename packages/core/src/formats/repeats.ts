@@ -35,7 +35,8 @@ interface Repeated {
 }
 
 /** Whether two test cases share everything a test is told apart by. */
-export const isSameTest = (a: TestResult, b: TestResult): boolean => a.name === b.name && isSamePlace(a, b)
+export const isSameTest = (a: TestResult, b: TestResult): boolean =>
+  (a.name === b.name || stableText(a.name) === stableText(b.name)) && isSamePlace(a, b)
 
 /** As scriptIdentity tells tests apart: what is one script there must not be two results here. */
 function isSamePlace(a: TestResult, b: TestResult): boolean {
@@ -71,7 +72,7 @@ export class RepeatFinder {
       this.hashed = new Hash64().add(result.profile ?? '')
       for (const name of placeOf(result)) this.hashed.add(stableText(name))
     }
-    return this.hashed.copy().add(result.name).end()
+    return this.hashed.copy().add(stableText(result.name)).end()
   }
 
   /** @param dropped results that turned out to be no tests */

@@ -49,6 +49,7 @@ describe('what changes between runs is no part of a name', () => {
   it.each([
     ['TestRow/_0xc000106000', 'TestRow/_0xc0001f2a80'],
     ['Price/0x5555555a1eb0', 'Price/0x7ffe12345678'],
+    ["passes [{foo => 'ARRAY(0x55e...]", "passes [{foo => 'ARRAY(0x7f1...]"],
     ['axle ', 'axle'],
     ['loads </builds/7/deck/a.spec.ts>', 'loads </home/runa/deck/a.spec.ts>'],
   ])('%s is %s', (a, b) => expect(named(a)).toBe(named(b)))

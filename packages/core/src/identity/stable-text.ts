@@ -3,6 +3,7 @@ import { bounded } from '../text/bounded.js'
 /** What changes in a text from run to run, and what stands in its place. */
 const REPLACED: readonly [RegExp, string][] = [
   [/(?<![0-9a-z])0x[0-9a-f]{4,16}(?![0-9a-z])/gi, '0x*'], // memory addresses
+  [/(?<![0-9a-z])0x[0-9a-f]{1,16}(?=\.{3}|…)/gi, '0x*'], // addresses that are cut off
   [/@[0-9a-f]{5,16}\b/g, '@*'], // object hashes
   [/\b[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}\b/gi, '*'], // UUIDs
   [/\b\d{4}-\d\d-\d\d[T ]\d\d:\d\d(?::\d\d(?:[.,]\d{1,9})?)?(?:Z|[+-]\d\d:?\d\d)?/g, '*'], // timestamps
