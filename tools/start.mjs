@@ -18,6 +18,7 @@ const DEMO = join(DATA, 'demo.json')
 const INCOMING = join(DATA, 'incoming')
 const started = Date.now()
 const say = (text) => console.log(`  ${text} …`)
+const seconds = () => ((Date.now() - started) / 1000).toFixed(1)
 
 let stopping = null
 const running = { server: null, database: null }
@@ -105,7 +106,7 @@ async function loadDemo(databaseUrl) {
   const begun = existsSync(DEMO)
   if (projects !== '0' && (demo.loaded || !begun)) return // somebody's own work, or all of the demo
   writeFileSync(DEMO, JSON.stringify(demo))
-  console.log('  Loading the demo data …')
+  console.log(`  Bobbin answers at http://127.0.0.1:${options.port} after ${seconds()} s; the demo data follows …`)
   await runProgram(process.execPath, [join(ROOT, 'tools', 'demo', 'dist', 'main.js'), '--last-day', demo.lastDay], {
     env: {
       ...process.env,
@@ -148,7 +149,7 @@ async function main() {
   await startServer(url)
   const demo = !options.databaseUrl && !options.empty
   if (demo) await loadDemo(url)
-  console.log(`\nBobbin is ready after ${((Date.now() - started) / 1000).toFixed(1)} s\n\n  Open      http://127.0.0.1:${options.port}`)
+  console.log(`\nBobbin is ready after ${seconds()} s\n\n  Open      http://127.0.0.1:${options.port}`)
   if (demo && existsSync(DEMO)) console.log(DEMO_WORDS())
   const code = await codeOfFirstRun()
   if (code) console.log(`  Code      ${code}, for the first account`)

@@ -74,7 +74,7 @@ const readJson = (file) => {
 async function main() {
   checkNode()
   mkdirSync(folder, { recursive: true })
-  await ensurePackages(say)
+  await ensurePackages(say, { tests: true })
   await ensureChromium(say)
   const database = await startPostgres(folder, say, { quick: true })
   try {
@@ -82,6 +82,8 @@ async function main() {
     const typed = await check('Types', 'tsc', ['-b'])
     const build = async () =>
       typed &&
+      // what people start is transpiled: that is what is tested
+      (await check('Transpiling', '../../tools/lib/transpile.mjs', [])) &&
       (await check('Web build', 'vite', ['build', 'apps/web', '--logLevel', 'warn'])) &&
       (await check('Command line as one file', 'rolldown', ['--config', 'apps/cli/rolldown.config.mjs', '--logLevel', 'silent']))
     const rest = async () => {

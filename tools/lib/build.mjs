@@ -21,14 +21,30 @@ export async function ensureBuilt(say) {
   const stamp = stampOf()
   const built = existsSync(SERVER_MAIN) && existsSync(CLI_FILE) && existsSync(join(WEB_ROOT, 'index.html'))
   if (built && existsSync(stampFile) && readFileSync(stampFile, 'utf8') === stamp) return
-  say('Building')
-  const bin = (name) => join(ROOT, 'node_modules', '.bin', name)
-  await runProgram(bin('tsc'), ['-b'], { quiet: true })
-  await runProgram(bin('vite'), ['build', 'apps/web', '--logLevel', 'warn'], { quiet: true })
-  await runProgram(bin('rolldown'), ['--config', 'apps/cli/rolldown.config.mjs', '--logLevel', 'silent'], { quiet: true })
-  await runProgram(process.execPath, [join(ROOT, 'tools', 'lib', 'pack.mjs')], { quiet: true })
+  await buildSteps(say)
   mkdirSync(join(ROOT, '.bobbin'), { recursive: true })
   writeFileSync(stampFile, stamp)
+}
+
+/** What runs is transpiled; types are checked by npm test and npm run check. Steps that do not need one another go on side by side. */
+async function buildSteps(say) {
+  const bin = (name) => join(ROOT, 'node_modules', '.bin', name)
+  const quietly = (program, args) => runProgram(program, args, { quiet: true })
+  let done = 0
+  const counted = async (step) => {
+    await step
+    say(`Building, ${++done} of 5 parts`)
+  }
+  say('Building')
+  const web = counted(quietly(bin('vite'), ['build', 'apps/web', '--logLevel', 'warn']))
+  // they are packed with their declarations, which only the compiler makes
+  const reporters = counted(quietly(bin('tsc'), ['-b', 'packages/reporters/tsconfig.src.json']))
+  const server = counted(quietly(process.execPath, [join(ROOT, 'tools', 'lib', 'transpile.mjs')]))
+  const commandLine = Promise.all([server, reporters]).then(async () => {
+    await counted(quietly(bin('rolldown'), ['--config', 'apps/cli/rolldown.config.mjs', '--logLevel', 'silent']))
+    await counted(quietly(process.execPath, [join(ROOT, 'tools', 'lib', 'pack.mjs')]))
+  })
+  await Promise.all([web, commandLine])
 }
 
 function stampOf() {

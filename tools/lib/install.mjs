@@ -8,13 +8,21 @@ export function checkNode() {
   if (major < 20 || (major === 20 && minor < 19)) throw new Sorry(`Node ${process.versions.node} is too old; Bobbin needs 20.19 or newer`)
 }
 
-/** `npm ci`, unless node_modules is as new as the lock file. */
-export async function ensurePackages(say) {
+/** Only tests need it: whether it is there tells whether their packages are. */
+const OF_TESTS = join(ROOT, 'node_modules', 'vitest')
+
+/**
+ * `npm ci`, unless node_modules is as new as the lock file.
+ * @param tests whether packages are needed that only tests need: two in three
+ */
+export async function ensurePackages(say, { tests = false } = {}) {
   const installed = join(ROOT, 'node_modules', '.package-lock.json')
   const lock = join(ROOT, 'package-lock.json')
-  if (existsSync(installed) && statSync(installed).mtimeMs >= statSync(lock).mtimeMs) return
+  const isNew = existsSync(installed) && statSync(installed).mtimeMs >= statSync(lock).mtimeMs
+  if (isNew && (!tests || existsSync(OF_TESTS))) return
   say('Installing npm packages')
-  await runProgram('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'], { quiet: true })
+  const rest = tests || existsSync(OF_TESTS) ? [] : ['--omit=dev']
+  await runProgram('npm', ['ci', ...rest, '--no-audit', '--no-fund', '--loglevel=error'], { quiet: true })
 }
 
 /** Debian packages by apt, as root or through sudo. */
