@@ -128,7 +128,7 @@ test('the sign-in page, the command menu and the key sheet: no axe violation in 
   expect(await violations(page)).toEqual([])
   await page.keyboard.press('Escape')
   await page.keyboard.press('?')
-  await page.getByRole('heading', { name: 'Keys' }).waitFor()
+  await page.getByRole('heading', { name: 'Keyboard shortcuts' }).waitFor()
   expect(await violations(page)).toEqual([])
   await page.goto('/sign-in')
   await page.getByRole('heading', { level: 1 }).waitFor()

@@ -48,7 +48,7 @@ test('unsaved changes are not lost by opening another case', async ({ signedIn: 
     .getByRole('row', { name: /Spring tide/ })
     .last()
     .click()
-  await page.getByRole('button', { name: 'Drop the changes' }).click()
+  await page.getByRole('button', { name: 'Discard changes' }).click()
   await expect(title).not.toHaveValue('Half an edit')
 })
 

@@ -48,7 +48,7 @@ test('files are delivered on the Intake page, twice is once, and a refused one s
   await page.getByLabel('Pipeline').fill('by-hand')
   await page.getByLabel('Build').fill('1')
   await page.getByLabel('Branch').fill('trial')
-  await expect(page.getByText('new, will be made').first()).toBeVisible()
+  await expect(page.getByText('new, will be created').first()).toBeVisible()
   const choose = () =>
     page.getByLabel('Result files').setInputFiles([
       { name: 'junit.xml', mimeType: 'text/xml', buffer: readFileSync(sample('vitest-A/junit.xml')) },

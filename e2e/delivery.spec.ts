@@ -27,7 +27,7 @@ test('a delivery to the wrong build is moved, undone and taken in again, and its
 
   await page.getByRole('button', { name: 'Undo delivery' }).click()
   await expect(page.getByText(/Undone by Runa Solberg/)).toBeVisible()
-  await page.getByRole('button', { name: 'Take it in again' }).click()
+  await page.getByRole('button', { name: 'Restore it' }).click()
   await expect(page.getByText('1 file read again.')).toBeVisible()
   await head.getByRole('link').click()
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('Build 2 against 1')

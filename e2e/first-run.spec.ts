@@ -9,7 +9,7 @@ test('a Bobbin that nobody has used makes its first account and project, by keyb
   const server = await startTestServer(url, { demo: false })
   try {
     await page.goto(server.url)
-    await expect(page.getByRole('heading', { level: 1 })).toHaveText('Nobody has used this Bobbin yet')
+    await expect(page.getByRole('heading', { level: 1 })).toHaveText('Set up Bobbin')
     expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([])
     await page.getByLabel('Name', { exact: true }).focus()
     const code = firstRunCode(TEST_SECRET)

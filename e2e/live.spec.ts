@@ -47,7 +47,7 @@ test('a run is followed while it runs: a failure is opened, the run is stopped, 
     await expect(live.getByText(/Runa Solberg asked it to stop/)).toBeVisible()
     await mocha.ended
     await expect(live).toBeHidden()
-    await expect(page.getByRole('link', { name: 'told live by 1 sender' })).toBeVisible()
+    await expect(page.getByRole('link', { name: 'sent live by 1 sender' })).toBeVisible()
     await expect(page.getByText('It was stopped by Runa Solberg.')).toBeVisible()
   } finally {
     mocha.kill()

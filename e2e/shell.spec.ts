@@ -28,7 +28,7 @@ test('the key sheet tells every key', async ({ signedIn: page }) => {
   await page.goto('/gullhaven/runs')
   await page.getByRole('grid').waitFor()
   await page.keyboard.press('?')
-  await expect(page.getByRole('dialog', { name: 'Keys' })).toContainText('Go to Scripts')
+  await expect(page.getByRole('dialog', { name: 'Keyboard shortcuts' })).toContainText('Go to Scripts')
   await page.keyboard.press('Escape')
   await expect(page.getByRole('dialog')).toHaveCount(0)
 })
@@ -48,7 +48,7 @@ test('a token is made, shown once, used by the command line that the server hand
 }) => {
   await page.goto('/gullhaven/settings/tokens')
   await page.getByLabel('Name').fill('Quay pipeline')
-  await page.getByRole('button', { name: 'Make a token' }).click()
+  await page.getByRole('button', { name: 'Create a token' }).click()
   const secret = (await page.getByLabel('Secret', { exact: true }).textContent()) ?? ''
   await expect(page.getByLabel('Three lines', { exact: true })).toContainText(`${address()} BOBBIN_TOKEN=${secret}`)
 
@@ -79,7 +79,7 @@ test('a token is made, shown once, used by the command line that the server hand
   expect(first.status, first.stderr).toBe(0)
   expect(JSON.parse(first.stdout)).toMatchObject({ files: [{ status: 'stored' }] })
 
-  await page.getByRole('button', { name: 'I have it' }).click()
+  await page.getByRole('button', { name: 'I have copied it' }).click()
   await page.reload()
   await expect(page.getByText(secret)).toHaveCount(0)
   const line = page.getByRole('listitem').filter({ hasText: 'Quay pipeline' })

@@ -98,7 +98,7 @@ try {
   await shoot('settings', '/gullhaven/settings/tokens', {
     act: async (page) => {
       await page.getByLabel('Name').fill('Nightly pipeline')
-      await page.getByRole('button', { name: 'Make a token' }).click()
+      await page.getByRole('button', { name: 'Create a token' }).click()
       await page.getByText('copy the secret now').waitFor()
     },
   })

@@ -129,6 +129,14 @@ describe('deliver', () => {
     expect(JSON.parse(printed[0] ?? '')).toEqual({ error: { code: 'scope', message: 'not with this token' } })
   })
 
+  it('says whether all tests ran or a part of them, never both', async () => {
+    expect(await deliverFiles([file], { ...target, partial: true })).toBe(0)
+    expect(asked[1]).toContain('&scope=partial')
+    await expect(deliverFiles([file], { ...target, partial: true, whole: true })).rejects.toThrow(
+      '--whole and --partial exclude each other',
+    )
+  })
+
   it('names the variable that is missing', async () => {
     vi.stubEnv('BOBBIN_TOKEN', '')
     await expect(deliverFiles([file], target)).rejects.toThrow(UsageError)

@@ -35,5 +35,5 @@ describe('with a server that is away', () => {
 it('says which of the folders is none', async () => {
   const file = new URL(import.meta.url).pathname
   await expect(follow([file], place, [])).rejects.toThrow(UsageError)
-  await expect(follow([file], place, [])).rejects.toThrow(`“${file}” is a file; name the folder it stands in`)
+  await expect(follow([file], place, [])).rejects.toThrow(`“${file}” is a file; give the folder that it is in`)
 })

@@ -40,7 +40,7 @@ export async function follow(folders: readonly string[], options: FollowOptions,
   const config = readConfig()
   const place = placeOf(options, config)
   for (const folder of folders)
-    if (existsSync(folder) && !statSync(folder).isDirectory()) throw new UsageError(`“${folder}” is a file; name the folder it stands in`)
+    if (existsSync(folder) && !statSync(folder).isDirectory()) throw new UsageError(`“${folder}” is a file; give the folder that it is in`)
   const client = new ApiClient({ baseUrl, token, fetch: nodeFetch() })
   const again = { retries: 5, wait: (ms: number) => wait(ms), onRetry: (error: Error) => say(`${error.message}. Trying again`) }
   // a command is not held up by a server that is away

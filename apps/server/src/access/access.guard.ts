@@ -41,7 +41,7 @@ export class AccessGuard implements CanActivate {
     const slug = request.params['project']
     if (typeof slug === 'string') Object.assign(request, await this.access.projectFor(caller, slug))
     if (has(KEEPER_ONLY) && request.role !== 'keeper') {
-      throw new Problem('forbidden', 'keeper', 'Only somebody who keeps this project may do this')
+      throw new Problem('forbidden', 'keeper', 'Only an owner of this project may do this')
     }
   }
 
@@ -49,7 +49,7 @@ export class AccessGuard implements CanActivate {
     const { serverAdmin, makesProjects } = await this.access.serverRights(accountId)
     if (has(ADMIN_ONLY) && !serverAdmin) throw new Problem('forbidden', 'admin', 'Only an administrator of the server may do this')
     if (has(MAKES_PROJECTS) && !serverAdmin && !makesProjects)
-      throw new Problem('forbidden', 'makesProjects', 'You may not make projects on this server. Ask one of its administrators')
+      throw new Problem('forbidden', 'makesProjects', 'You may not create projects on this server. Ask one of its administrators')
   }
 
   private checkScope(scope: string, method: string, has: (key: string) => boolean): void {

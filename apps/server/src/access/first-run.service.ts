@@ -36,7 +36,7 @@ export class FirstRunService {
     const guess = { email: 'first run', address }
     const tries = await countTry(this, guess)
     if (!isSame(dto.code.trim().toUpperCase(), firstRunCode(this.config.secret)))
-      throw new Problem('forbidden', 'wrongCode', 'The code is wrong. The server says it where it was started')
+      throw new Problem('forbidden', 'wrongCode', 'The code is wrong. The server prints it where it was started')
     await rightGuess(this, guess, tries)
     await refuseWeak(dto.password, dto.email)
     const passwordHash = await hashPassword(dto.password)

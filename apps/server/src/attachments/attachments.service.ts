@@ -51,7 +51,7 @@ export class AttachmentsService {
     const { name, mediaType, bytes, hash } = await this.stored(project, id)
     const picture =
       mediaType.startsWith('image/') && bytes <= MOST_PICTURE ? await thumbnailOf(await buffer(await this.read(name, hash))) : null
-    if (!picture) throw new Problem('notFound', 'noPicture', `“${name}” is no picture that can be made small`)
+    if (!picture) throw new Problem('notFound', 'noPicture', `“${name}” is not an image that can be shown small`)
     return picture
   }
 

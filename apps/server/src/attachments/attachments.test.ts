@@ -119,7 +119,7 @@ describe('an attached archive', () => {
       { name: 'trace/0.log', bytes: LOG.length },
     ])
     const none = await ask(`attachments/${attachments[1]?.id}/entries`)
-    expect([none.status, ((await none.json()) as { detail: string }).detail]).toEqual([400, '“log.txt” is no archive'])
+    expect([none.status, ((await none.json()) as { detail: string }).detail]).toEqual([400, '“log.txt” is not an archive'])
   })
 })
 

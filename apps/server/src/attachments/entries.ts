@@ -33,7 +33,7 @@ export async function entriesOf(name: string, content: AsyncIterable<Buffer>): P
 
 function begin(name: string, head: Buffer, open: (path: string) => EntrySink) {
   const kind = archiveKind(head)
-  if (!kind) throw new Problem('invalid', 'archive', `“${name}” is no archive`)
+  if (!kind) throw new Problem('invalid', 'archive', `“${name}” is not an archive`)
   const reader = unpacker(kind, name, open)
   reader.write(head)
   return reader

@@ -135,7 +135,7 @@ export class CasesService {
   /** Makes cases and areas of pasted lines, all or none. */
   async outline(context: Context, text: string, areaId: number | null): Promise<OutlineMade> {
     const lines = readOutline(text)
-    if (lines.length === 0) throw new Problem('invalid', 'noLines', 'The text has no lines with words. One line makes one case')
+    if (lines.length === 0) throw new Problem('invalid', 'noLines', 'The text has no lines with words. Each line makes one case')
     if (lines.length > MOST_LINES)
       throw new Problem('invalid', 'tooManyLines', `${lines.length} lines are too many at once; paste up to ${MOST_LINES}`)
     const tooLong = lines.find((line) => line.title.length > 1000)

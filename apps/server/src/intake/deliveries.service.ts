@@ -138,7 +138,7 @@ export class DeliveriesService {
       { fileIds, runId: to.runId },
     )
     if (twin)
-      throw new Problem('conflict', 'already', `That run has “${twin.name}” already, so the delivery stays where it is. Undo it instead`)
+      throw new Problem('conflict', 'already', `That run has “${twin.name}” already, so the delivery was not moved. Undo it instead`)
     await detach(db, from.runId, id)
     await moveFiles(db, from, to, fileIds)
     await run(db, 'update delivery set run_id = $runId where id = $id', { id, runId: to.runId })
@@ -179,8 +179,7 @@ export class DeliveriesService {
   private async takeInAttached(db: InTransaction, project: Project, held: Held): Promise<void> {
     const found = held.run ?? (await findTarget(db, project.id, dtoOf(held.target)))
     const place = found && (await lockRun(db, found.runId))
-    if (!place)
-      throw new Problem('conflict', 'noRun', `Build ${held.target.build} has no run any more whose results this could be attached to`)
+    if (!place) throw new Problem('conflict', 'noRun', `Build ${held.target.build} no longer has a run that this could be attached to`)
     await run(db, 'update delivery set run_id = $runId, undone_at = null, undone_by = null where id = $id', {
       id: held.id,
       runId: place.runId,
@@ -220,7 +219,7 @@ export class DeliveriesService {
       { fileId, error: JSON.stringify({ code, message }) },
     )
     if (refused.length === 0)
-      throw new Problem('conflict', 'refusedNow', `The reader of today refuses it, so what it brought stays as it was: ${message}`)
+      throw new Problem('conflict', 'refusedNow', `The current reader refuses it, so its results stay as they were: ${message}`)
   }
 
   /** A change to a delivery while nothing else comes into the project. */
@@ -266,7 +265,8 @@ export class DeliveriesService {
 
   private async unpacked(name: string, original: string | null): Promise<Readable> {
     const content = original === null ? null : await unpacked(this.blobs, original)
-    if (!content) throw new Problem('notFound', 'noOriginal', `“${name}” was not kept as it came, so it can’t be given back or read again`)
+    if (!content)
+      throw new Problem('notFound', 'noOriginal', `“${name}” was not kept as delivered, so it can’t be downloaded or read again`)
     return content
   }
 }

@@ -57,7 +57,7 @@ export class QueueService {
     await this.sequelize.transaction(async (transaction) => {
       const db = { sequelize: this.sequelize, transaction }
       const again = await rowsOf(db, sql.RETRY, { id, projectId: project.id })
-      if (again.length === 0) throw new Problem('conflict', 'notWaiting', `Delivery ${id} does not wait and was not given up`)
+      if (again.length === 0) throw new Problem('conflict', 'notWaiting', `Delivery ${id} is not waiting and has not failed`)
       await run(db, `select pg_notify('${sql.READING_CHANNEL}', '')`)
       await announce(db, project.id, ['runs'])
     })
@@ -79,7 +79,7 @@ export class QueueService {
         `Delivery ${id} could not be read: ${row.problem ?? 'nobody knows why'}. It is kept, and can be tried again on its page`,
       )
     if (row.state === 'taken')
-      throw new Problem('notFound', 'noReport', `Delivery ${id} was answered when it came; its page says what became of it`)
+      throw new Problem('notFound', 'noReport', `Delivery ${id} was answered when it arrived; see its page for the outcome`)
     return waitingReport(id)
   }
 }

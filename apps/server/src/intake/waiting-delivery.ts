@@ -42,7 +42,7 @@ export class WaitingDelivery implements Taker {
         await copy.drained()
       }
       if (file.cut())
-        throw new Problem('tooLarge', 'tooLarge', `“${file.name}” is larger than ${MOST_BYTES / 1024 ** 2} MB, the most that is taken`)
+        throw new Problem('tooLarge', 'tooLarge', `“${file.name}” is larger than ${MOST_BYTES / 1024 ** 2} MB, the largest size accepted`)
       this.storing = true
       const { hash } = await copy.keep(this.blobs)
       const row = { deliveryId: this.id, seq: ++this.seq, name: file.name, attachment, hash, bytes }

@@ -60,7 +60,11 @@ export class KeepingService {
     const { project, caller } = context
     const { keepDetailsDays } = project
     if (keepDetailsDays === null)
-      throw new Problem('conflict', 'keptForEver', 'This project keeps details for ever; say first for how many days it should')
+      throw new Problem(
+        'conflict',
+        'keptForEver',
+        'This project keeps details permanently; set first for how many days it should keep them',
+      )
     await forgetDetails(this, [{ projectId: project.id, keepDetailsDays }], new Date(), caller.accountId)
     return this.measure(context)
   }

@@ -37,7 +37,7 @@ export function endSlowBodies(request: Request, response: Response, next: NextFu
   if (!hasBody(request) || isMultipart(request)) return next()
   const timer = setTimeout(() => {
     if (request.complete) return
-    if (!response.headersSent) next(new Problem('stalled', 'stalled', `The request did not come in whole within ${BODY_MS / 1000} s`))
+    if (!response.headersSent) next(new Problem('stalled', 'stalled', `The request was not complete within ${BODY_MS / 1000} s`))
     response.once('finish', () => request.destroy())
   }, BODY_MS).unref()
   response.once('close', () => clearTimeout(timer))

@@ -64,6 +64,6 @@ export class MembersService {
     const rows = await rowsOf(db, `select 1 as yes from membership where project_id = $projectId and role = 'keeper' limit 1`, {
       projectId,
     })
-    if (rows.length === 0) throw new Problem('conflict', 'lastKeeper', 'Somebody must keep the project. Make another member keeper first')
+    if (rows.length === 0) throw new Problem('conflict', 'lastKeeper', 'The project needs an owner. Make another member an owner first')
   }
 }

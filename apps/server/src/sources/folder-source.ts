@@ -52,10 +52,10 @@ async function insideOf(address: string, allowed: readonly string[]): Promise<st
   const roots = await Promise.all(allowed.map((root) => realpath(root).catch(() => null)))
   if (folder && roots.some((root) => root !== null && (folder === root || folder.startsWith(root + sep)))) {
     if ((await stat(folder)).isDirectory()) return folder
-    throw new Problem('conflict', 'noFolder', `“${address}” is a file; name the folder it stands in`)
+    throw new Problem('conflict', 'noFolder', `“${address}” is a file; give the folder that it is in`)
   }
   // what lies outside is not told apart from what is not there
-  throw new Problem('conflict', 'noFolder', `“${address}” is no folder below ${allowed.join(' or ')}`)
+  throw new Problem('conflict', 'noFolder', `“${address}” is not a folder inside ${allowed.join(' or ')}`)
 }
 
 async function looksRight(name: string): Promise<boolean> {

@@ -85,7 +85,7 @@ async function ask(address: string, { etag, lastModified }: Validators, hosts: r
 function allowed(address: string, hosts: readonly string[]): URL {
   const url = URL.canParse(address) ? new URL(address) : null
   if (!url || !/^https?:$/.test(url.protocol))
-    throw new Problem('conflict', 'noAddress', `“${address}” is no address; it begins with http:// or https://`)
+    throw new Problem('conflict', 'noAddress', `“${address}” is not an address; an address begins with http:// or https://`)
   if (hosts.includes('*') || hosts.includes(url.hostname) || hosts.includes(url.host)) return url
   throw new Problem(
     'forbidden',

@@ -117,7 +117,7 @@ export class SourcesService {
   async fetchNow(context: Context, id: number): Promise<Source> {
     await this.record(context, id)
     const [claimed] = await rowsOf<SourceRecord>(this, sql.CLAIM, { id })
-    if (!claimed) throw new Problem('conflict', 'busy', 'This source is being looked into at this moment')
+    if (!claimed) throw new Problem('conflict', 'busy', 'This source is being checked at the moment')
     await this.fetch(claimed)
     return sourceOf(await this.record(context, id))
   }

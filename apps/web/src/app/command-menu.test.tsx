@@ -80,10 +80,10 @@ describe('the command menu', () => {
   })
   it('does things, and says when nothing is called so', async () => {
     const { type } = await open({ [`${API}/cases`]: { rows: [] } })
-    type('show the keys')
-    fireEvent.click(screen.getByRole('option', { name: /Show the keys/ }))
+    type('keyboard')
+    fireEvent.click(screen.getByRole('option', { name: /Show keyboard shortcuts/ }))
     expect(keys).toHaveBeenCalled()
     type('nothing like this anywhere')
-    expect(await screen.findByText('Nothing is called so.')).toBeTruthy()
+    expect(await screen.findByText('No matches.')).toBeTruthy()
   })
 })

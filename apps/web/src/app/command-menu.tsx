@@ -114,11 +114,11 @@ function Commands({ close, onKeySheet, onSignOut }: Pick<CommandMenuProps, 'onKe
           <Item onSelect={go('cases?do=import')}>Import cases from a table</Item>
           <Item onSelect={go('intake')}>Deliver result files</Item>
           <Item onSelect={act(onKeySheet)} hint="?">
-            Show the keys
+            Show keyboard shortcuts
           </Item>
           {(['light', 'dark', 'system'] as Theme[]).map((theme) => (
             <Item key={theme} onSelect={act(() => writeTheme(theme))}>
-              Colours {theme === 'system' ? 'as the system' : theme}
+              Colours {theme === 'system' ? 'match the system' : theme}
             </Item>
           ))}
           <Item onSelect={act(onSignOut)}>Sign out</Item>
@@ -232,7 +232,7 @@ function useFound(search: string) {
   })
   const isNamed = (build: string) => build.includes(search.toLowerCase())
   return {
-    empty: !enabled || named.isSuccess ? 'Nothing is called so.' : named.isError ? 'The search did not answer.' : 'Searching…',
+    empty: !enabled || named.isSuccess ? 'No matches.' : named.isError ? 'The search did not answer.' : 'Searching…',
     cases: (enabled && named.data?.cases) || [],
     scripts: (enabled && named.data?.scripts) || [],
     runs:

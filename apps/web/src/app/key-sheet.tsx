@@ -10,7 +10,7 @@ const GROUPS: readonly { name: string; keys: readonly (readonly [string, string]
     name: 'Everywhere',
     keys: [
       [COMMAND_KEYS, 'Find a command, case, script or run'],
-      ['?', 'This sheet'],
+      ['?', 'Show keyboard shortcuts'],
       ['/', 'Search the list'],
       ...ALL_SECTIONS.map((section) => [`g ${section.key}`, `Go to ${section.name}`] as const),
     ],
@@ -19,18 +19,18 @@ const GROUPS: readonly { name: string; keys: readonly (readonly [string, string]
     name: 'In a list',
     keys: [
       ['↓ or j', 'Next row'],
-      ['↑ or k', 'Row before'],
+      ['↑ or k', 'Previous row'],
       ['Home, End', 'First row, last row'],
-      ['Page ↓, Page ↑', 'Fifteen rows on, back'],
+      ['Page ↓, Page ↑', 'Down or up 15 rows'],
       ['Enter', 'Open'],
     ],
   },
   {
     name: 'In the inspector',
     keys: [
-      ['f', 'Full width, and back'],
+      ['f', 'Toggle full width'],
       ['Esc', 'Close'],
-      ['← →', 'Width, with the handle in focus'],
+      ['← →', 'Resize, with the handle focused'],
     ],
   },
   {
@@ -38,31 +38,31 @@ const GROUPS: readonly { name: string; keys: readonly (readonly [string, string]
     keys: [
       ['n', 'New cases from lines'],
       ['i', 'Import a table'],
-      ['x', 'Pick, or drop from what is picked'],
-      ['Shift ↓ ↑', 'Pick a range'],
-      ['Ctrl A', 'Pick all in the list'],
+      ['x', 'Select or deselect'],
+      ['Shift ↓ ↑', 'Select a range'],
+      ['Ctrl A', 'Select all in the list'],
       ['m', 'Move to an area'],
-      ['Delete', 'Delete, with a way back'],
+      ['Delete', 'Delete (can be undone)'],
       ['Ctrl S', 'Save'],
-      ['Alt ↑ ↓', 'Move the step one is in'],
+      ['Alt ↑ ↓', 'Move the current step'],
     ],
   },
   {
     name: 'A run, scripts',
     keys: [
-      ['[ and ]', 'Build before, next build'],
+      ['[ and ]', 'Previous or next build'],
       ['l', 'Link to a case'],
-      ['p', 'Keep a run’s details for ever, and back'],
-      ['x', 'Pick a script'],
-      ['c', 'Of picked scripts: make cases'],
-      ['s', 'Of picked scripts: set aside, and back'],
+      ['p', 'Keep a run’s details permanently, or stop'],
+      ['x', 'Select a script'],
+      ['c', 'Create cases for the selected scripts'],
+      ['s', 'Set the selected scripts aside, or undo that'],
       ['c', 'Copy message and stack'],
-      ['s', 'Attempts side by side, and back'],
-      ['o', 'Message and stack over the whole window'],
-      ['← →', 'In a picture: the one before, the next'],
-      ['z', 'In a picture: its own size, and back'],
-      ['c', 'In a picture: compare two'],
-      ['u', 'Unfold what is unchanged'],
+      ['s', 'Attempts side by side (toggle)'],
+      ['o', 'Message and stack full screen'],
+      ['← →', 'In an image: previous, next'],
+      ['z', 'In an image: actual size (toggle)'],
+      ['c', 'In an image: compare two'],
+      ['u', 'Show what is unchanged'],
     ],
   },
 ]
@@ -70,8 +70,8 @@ const GROUPS: readonly { name: string; keys: readonly (readonly [string, string]
 /** Every key there is, by where it works. */
 export function KeySheet({ open, onOpenChange }: { open: boolean; onOpenChange: (open: boolean) => void }) {
   return (
-    <Dialog open={open} onOpenChange={onOpenChange} title="Keys" description="Everything works without a mouse.">
-      <div tabIndex={0} aria-label="All keys" role="region" className="min-h-0 columns-2 gap-8 overflow-y-auto max-[700px]:columns-1">
+    <Dialog open={open} onOpenChange={onOpenChange} title="Keyboard shortcuts" description="Everything works without a mouse.">
+      <div tabIndex={0} aria-label="All shortcuts" role="region" className="min-h-0 columns-2 gap-8 overflow-y-auto max-[700px]:columns-1">
         {GROUPS.map(({ name, keys }) => (
           <section key={name} className="mb-4 break-inside-avoid">
             <h3 className="mb-1 text-sm">{name}</h3>

@@ -136,7 +136,7 @@ function EdgeLink({ section: { to, name, icon: Icon, key }, inset }: { section: 
 }
 
 const THEMES: readonly [Theme, string, LucideIcon][] = [
-  ['system', 'as the system', SunMoon],
+  ['system', 'match the system', SunMoon],
   ['light', 'light', Sun],
   ['dark', 'dark', Moon],
 ]
@@ -183,7 +183,7 @@ function AccountMenu({ onKeys, onSignOut }: { onKeys: () => void; onSignOut: () 
         <span className="w-4" /> Password and sessions
       </MenuItem>
       <MenuItem onSelect={onKeys}>
-        <span className="w-4" /> Keys
+        <span className="w-4" /> Keyboard shortcuts
       </MenuItem>
       <MenuItem onSelect={onSignOut}>
         <span className="w-4" />

@@ -153,7 +153,7 @@ function PickBox({ picked, onClick }: { picked: boolean; onClick: (event: MouseE
   return (
     <span
       role="gridcell"
-      aria-label={picked ? 'picked' : 'not picked'}
+      aria-label={picked ? 'selected' : 'not selected'}
       title="Pick (x)"
       onClick={(event) => {
         event.stopPropagation()

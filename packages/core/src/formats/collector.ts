@@ -65,6 +65,11 @@ export class ResultCollector {
     if (ms !== null) this.startedAt = this.startedAt === null ? ms : Math.min(this.startedAt, ms)
   }
 
+  /** Neither a test nor a fault was told. */
+  get isEmpty(): boolean {
+    return this.given === 0 && this.faults.isEmpty
+  }
+
   get count(): number {
     return this.given
   }

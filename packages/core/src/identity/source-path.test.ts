@@ -58,6 +58,12 @@ describe('Jest and Vitest JSON', () => {
     expect(identities(files('C:\\work\\zone'))).toEqual(here)
   })
 
+  it('are incomplete when the run failed without a test', () => {
+    const read = (text: string) => readResultFile(new TextEncoder().encode(text)).faults.map(({ code }) => code)
+    expect(read('{"numTotalTests":0,"success":false,"testResults":[]}')).toEqual(['load'])
+    expect(read('{"numTotalTests":0,"success":true,"testResults":[]}')).toEqual([])
+  })
+
   it('name files below the root that the sender tells', () => {
     expect(identities(jest({ '/builds/7f3a/deck/unit/a.test.ts': ['adult'] }), '/builds/7f3a/')).toEqual([
       'deck/unit/a.test.ts price adult',

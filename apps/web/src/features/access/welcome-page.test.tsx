@@ -7,13 +7,13 @@ it('sends what the first account and project need, and says what is wrong withou
   const taken = Response.json({ code: 'notFirst', detail: 'Somebody made the first account already' }, { status: 409 })
   const { sent } = renderAt('/gullhaven/welcome', <WelcomePage />, { '/api/first-run': taken })
   const type = (name: string | RegExp, value: string) => fireEvent.change(screen.getByLabelText(name), { target: { value } })
-  await screen.findByText('Nobody has used this Bobbin yet')
+  await screen.findByText('Set up Bobbin')
   type('Name', 'Ann')
   type('E-mail', ' ann@gullhaven.example ')
   type(/^Password/, 'ten letters')
   type('Name of the project', 'Pilot Boats')
   type(/^Code/, 'ABCD-EFGH-JKLM')
-  fireEvent.click(screen.getByRole('button', { name: 'Begin' }))
+  fireEvent.click(screen.getByRole('button', { name: 'Create and start' }))
   await waitFor(
     () =>
     expect(sent[0]?.body).toEqual({

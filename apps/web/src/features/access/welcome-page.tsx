@@ -38,7 +38,7 @@ export function WelcomePage() {
           <Mark /> Bobbin
         </div>
         <div>
-          <h1 className="text-xl">Nobody has used this Bobbin yet</h1>
+          <h1 className="text-xl">Set up Bobbin</h1>
           <p className="mt-1 text-base text-soft">Make the first account and the first project. Others are invited in Settings.</p>
         </div>
         <div className="grid grid-cols-2 gap-10 max-[640px]:grid-cols-1">
@@ -79,7 +79,7 @@ export function WelcomePage() {
         )}
         <div>
           <Button type="submit" kind="strong" disabled={begin.isPending}>
-            Begin
+            Create and start
           </Button>
         </div>
       </form>

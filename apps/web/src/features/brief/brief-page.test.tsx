@@ -16,7 +16,7 @@ const brief: Brief = {
 
 it('says what broke, in sentences whose parts lead to the rows', async () => {
   renderAt('/gullhaven/brief', <BriefPage />, { '/api/projects/gullhaven/brief': brief })
-  expect((await screen.findByRole('heading', { level: 1 })).textContent).toBe('Deck planner broke in build 412. The rest is sound.')
+  expect((await screen.findByRole('heading', { level: 1 })).textContent).toBe('Deck planner broke in build 412. The rest passed.')
   expect(screen.getByRole('link', { name: '3 tests newly fail' }).getAttribute('href')).toBe('/gullhaven/runs/149?show=newlyFailing')
   expect(screen.getByRole('link', { name: '41 scripts have no case' }).getAttribute('href')).toBe('/gullhaven/scripts?only=unlinked')
   expect(screen.getByRole('img', { name: 'Deck planner: 2 passed, 1 failed' })).toBeTruthy()

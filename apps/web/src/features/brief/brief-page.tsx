@@ -89,7 +89,7 @@ function Side({ brief }: { brief: Brief }) {
   const cell = areas ? Math.min(12, 330 / Math.max(1, areas.points.length)) : 0
   return (
     <aside
-      aria-label="Where things stand"
+      aria-label="Current state"
       className="w-[384px] shrink-0 overflow-y-auto border-l border-hairline bg-surface px-6 pt-7 pb-8"
       tabIndex={0}
     >

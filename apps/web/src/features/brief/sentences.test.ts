@@ -67,7 +67,7 @@ describe('headlineOf', () => {
   }) // prettier-ignore
   it('names what broke', () =>
     expect(headlineOf(brief([{ kind: 'newlyFailing', run, count: 3, areas: ['Deck planner'], causes: 1, largest: null }]))).toBe(
-      'Deck planner broke in build 412. The rest is sound.',
+      'Deck planner broke in build 412. The rest passed.',
     ))
   it('does not call a red build sound', () => expect(headlineOf(brief([], 2))).toBe('Nothing new broke. Some older failures remain.'))
   it('says so when nothing broke', () => expect(headlineOf(brief([]))).toBe('Nothing broke.'))

@@ -185,7 +185,7 @@ export function headlineOf(brief: Brief): string {
         ? `${count(broken.length - 1, 'other run')} broke too.`
         : still.length > 0
           ? 'Some older failures remain.'
-          : 'The rest is sound.'
+          : 'The rest passed.'
     return `${what} in build ${worst.run.build}. ${rest}`
   }
   if (brief.findings.some((finding) => finding.kind === 'outage' && !finding.over))

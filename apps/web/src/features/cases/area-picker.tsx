@@ -36,7 +36,7 @@ export function AreaPicker({ title, description, onPick, onClose, not = () => fa
         aria-activedescendant={`area-choice-${chosen}`}
         aria-label="Area"
         className="field"
-        placeholder="Part of the path"
+        placeholder="Filter by path"
         value={text}
         onChange={(event) => {
           setText(event.target.value)
@@ -66,7 +66,7 @@ export function AreaPicker({ title, description, onPick, onClose, not = () => fa
             {name}
           </li>
         ))}
-        {choices.length === 0 && <li className="px-2 py-1 text-soft">No area is called so.</li>}
+        {choices.length === 0 && <li className="px-2 py-1 text-soft">No area matches.</li>}
       </ul>
     </Dialog>
   )

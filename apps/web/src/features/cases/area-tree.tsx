@@ -78,7 +78,7 @@ export function AreaTree({ areas, chosen, onChoose, onDropCases }: AreaTreeProps
       {act?.kind === 'move' && (
         <AreaPicker
           title={`Move ${act.area.name}`}
-          description="The area it shall stand in; “No area” is the top."
+          description="Choose its parent area; “No area” is the top level."
           not={(id) => isWithin(areas, id, act.area.id)}
           onClose={() => setAct(null)}
           onPick={(id) => {
@@ -146,12 +146,12 @@ function AreaLine({ area, cases, depth, chosen, onChoose, onAct, onDelete, place
         <span className="ml-auto font-normal text-soft">{cases}</span>
       </button>
       <AreaMenu label={`Area ${area.name}`}>
-        <MenuItem onSelect={() => onAct({ kind: 'new', parent: area })}>New area inside</MenuItem>
+        <MenuItem onSelect={() => onAct({ kind: 'new', parent: area })}>New subarea</MenuItem>
         <MenuItem onSelect={() => onAct({ kind: 'rename', area })}>Rename</MenuItem>
-        {up !== undefined && <MenuItem onSelect={() => onPlace(up)}>Up in the order</MenuItem>}
-        {down !== undefined && <MenuItem onSelect={() => onPlace(down)}>Down in the order</MenuItem>}
+        {up !== undefined && <MenuItem onSelect={() => onPlace(up)}>Move up</MenuItem>}
+        {down !== undefined && <MenuItem onSelect={() => onPlace(down)}>Move down</MenuItem>}
         <MenuItem onSelect={() => onAct({ kind: 'move', area })}>Move …</MenuItem>
-        <MenuItem onSelect={onDelete}>Delete; what is in it moves up</MenuItem>
+        <MenuItem onSelect={onDelete}>Delete (its contents move up)</MenuItem>
       </AreaMenu>
     </div>
   )

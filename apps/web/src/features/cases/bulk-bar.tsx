@@ -33,10 +33,10 @@ export function BulkBar({ keys, onSet, onMove, onDelete, onClear }: BulkBarProps
   return (
     <div
       role="toolbar"
-      aria-label={`${cases} picked`}
+      aria-label={`${cases} selected`}
       className="flex flex-wrap items-center gap-x-3 gap-y-1 border-t border-dye bg-dye-wash px-5 py-2"
     >
-      <strong>{cases} picked</strong>
+      <strong>{cases} selected</strong>
       <Menu
         label={`Change ${cases}`}
         trigger={
@@ -78,7 +78,7 @@ export function BulkBar({ keys, onSet, onMove, onDelete, onClear }: BulkBarProps
         <MenuItem onSelect={() => setTagging(true)}>Tags …</MenuItem>
         <MenuRule />
         <MenuSub name="Export">
-          {keys.length > MOST_EXPORTED && <MenuLabel>More than 1,000 are picked: filter the list, and export what it shows</MenuLabel>}
+          {keys.length > MOST_EXPORTED && <MenuLabel>More than 1,000 are selected: filter the list and export what it shows</MenuLabel>}
           <MenuItem disabled={keys.length > MOST_EXPORTED} onSelect={() => download('xlsx')}>
             Workbook (.xlsx)
           </MenuItem>
@@ -95,7 +95,7 @@ export function BulkBar({ keys, onSet, onMove, onDelete, onClear }: BulkBarProps
       </Button>
       <Button onClick={onDelete}>Delete {cases}</Button>
       <button type="button" onClick={onClear} className="ml-auto inline-flex items-center gap-1 text-soft hover:text-ink">
-        <X size={14} /> Pick none
+        <X size={14} /> Clear selection
       </button>
       {tagging && (
         <TagDialog
@@ -121,14 +121,14 @@ function TagDialog({ cases, onSet, onClose }: { cases: string; onSet: (set: Bulk
     onSet({ addTags: tagsOf(add), removeTags: tagsOf(remove) })
   }
   return (
-    <Dialog open onOpenChange={(open) => !open && onClose()} title={`Tags of ${cases}`} description="Several are separated by commas.">
+    <Dialog open onOpenChange={(open) => !open && onClose()} title={`Tags of ${cases}`} description="Separate several with commas.">
       <form onSubmit={submit} className="flex flex-col gap-3">
         <label className="flex flex-col gap-1">
           Add
           <input autoFocus className="field" value={add} onChange={(event) => setAdd(event.target.value)} />
         </label>
         <label className="flex flex-col gap-1">
-          Take away
+          Remove
           <input className="field" value={remove} onChange={(event) => setRemove(event.target.value)} />
         </label>
         <div>

@@ -34,7 +34,7 @@ export function draftOf(found: CaseDetail): CaseDraft {
 /** What keeps the draft from being saved, or null. */
 export function problemOf(draft: CaseDraft): string | null {
   if (draft.title.trim() === '') return 'A case needs a title.'
-  if (readEstimate(draft.estimate) === undefined) return `“${draft.estimate}” is no duration; write 90 s, 3 min or 1 h 30 min.`
+  if (readEstimate(draft.estimate) === undefined) return `“${draft.estimate}” is not a duration; write 90 s, 3 min or 1 h 30 min.`
   return null
 }
 

@@ -48,7 +48,7 @@ export function CaseFacts({ draft, onChange }: CaseFactsProps) {
           ))}
         </select>
       </Fact>
-      <Fact name="Takes by hand">
+      <Fact name="Manual time">
         <input
           className="field"
           placeholder="5 min"

@@ -69,7 +69,7 @@ export function CaseForm({ found }: CaseFormProps) {
       {newer && (
         <p role="status" className="mt-4 flex items-center gap-3 border-l-[3px] border-errored pl-3">
           Somebody saved version {found.version} while you were editing.
-          <Button onClick={() => setMerging(found)}>Bring both together</Button>
+          <Button onClick={() => setMerging(found)}>Merge changes</Button>
         </p>
       )}
       {edit && (
@@ -78,7 +78,7 @@ export function CaseForm({ found }: CaseFormProps) {
             Save
           </Button>
           <Button kind="quiet" onClick={() => begin(found)}>
-            Put back
+            Undo changes
           </Button>
           <span className="text-soft">{problem ?? savingWords(base, edit)}</span>
         </div>
@@ -107,7 +107,7 @@ export function CaseForm({ found }: CaseFormProps) {
 
 function savingWords(base: CaseDetail, edit: CaseEditDto): string {
   const content = edit.title !== undefined || edit.preconditions !== undefined || edit.steps !== undefined
-  return base.state === 'approved' && content && edit.state === undefined ? 'Saving takes the approval away.' : 'Not saved yet.'
+  return base.state === 'approved' && content && edit.state === undefined ? 'Saving removes the approval.' : 'Not saved yet.'
 }
 
 function Head({ found, state, onState }: { found: CaseDetail; state: CaseState; onState: (state: CaseState) => void }) {

@@ -50,8 +50,8 @@ describe('a list of cases', () => {
     expect(onSort).toHaveBeenLastCalledWith('title')
   })
   it.each([
-    ['title', 'Title, sorted upwards', '-title'],
-    ['-title', 'Title, sorted downwards', null],
+    ['title', 'Title, sorted ascending', '-title'],
+    ['-title', 'Title, sorted descending', null],
   ])('sorted by %s goes on from there', async (sort, name, next) => {
     const { onSort } = await show(sort)
     fireEvent.click(screen.getByRole('button', { name }))
@@ -74,7 +74,7 @@ describe('a list of cases', () => {
     expect(onPick).toHaveBeenLastCalledWith(['FERRY-1', 'FERRY-2'], true)
     fireEvent.keyDown(grid, { key: 'a', ctrlKey: true })
     expect(onPick).toHaveBeenLastCalledWith(['FERRY-1', 'FERRY-2', 'FERRY-3'], true)
-    fireEvent.click(screen.getByRole('gridcell', { name: 'picked' }))
+    fireEvent.click(screen.getByRole('gridcell', { name: 'selected' }))
     expect(onPick).toHaveBeenLastCalledWith(['FERRY-2'], false)
   })
 })

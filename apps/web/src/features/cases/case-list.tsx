@@ -102,8 +102,8 @@ function Heading({
   return (
     <button
       type="button"
-      title={down ? 'Back to the order of the areas' : `Sort by ${name.toLowerCase()}`}
-      aria-label={`${name}${up ? ', sorted upwards' : down ? ', sorted downwards' : ''}`}
+      title={down ? 'Sort by area order' : `Sort by ${name.toLowerCase()}`}
+      aria-label={`${name}${up ? ', sorted ascending' : down ? ', sorted descending' : ''}`}
       onClick={() => onSort(up ? `-${by}` : down ? null : by)}
       className={`inline-flex items-center gap-1 hover:text-ink ${up || down ? 'font-semibold text-ink' : ''}`}
     >

@@ -129,7 +129,7 @@ export function CasesPage() {
       {doing === 'move' && (
         <AreaPicker
           title={`Move ${count(acted.length, 'case')}`}
-          description="The area they shall stand in."
+          description="Choose their area."
           onClose={() => setDoing(null)}
           onPick={(id, name) => {
             setDoing(null)
@@ -235,7 +235,7 @@ interface NoCasesProps {
 function NoCases({ filtered, onClear, onPaste, onImport }: NoCasesProps) {
   if (filtered) {
     return (
-      <EmptyState title="No case fits" action={<Button onClick={onClear}>Show all cases</Button>}>
+      <EmptyState title="No matching case" action={<Button onClick={onClear}>Show all cases</Button>}>
         Nothing matches the search and filters.
       </EmptyState>
     )

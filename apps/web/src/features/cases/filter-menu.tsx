@@ -75,7 +75,7 @@ export function FilterMenu({ filter }: { filter: CaseFilter }) {
         </MenuSub>
       </Menu>
       {chips.map(({ words, clear }) => (
-        <button key={words} type="button" title="Take this filter away" onClick={clear} className={CHIP}>
+        <button key={words} type="button" title="Remove this filter" onClick={clear} className={CHIP}>
           {words} <span aria-hidden="true">×</span>
         </button>
       ))}

@@ -29,10 +29,10 @@ it('says what each row will do, what is left out and why, before anything is don
   const apply = await screen.findByRole('button', { name: 'Make 1 and change 0' })
   const text = screen.getByRole('dialog').textContent
   for (const words of [
-    '2 cases are as the table says already.',
-    '1 row can’t be taken',
+    '2 cases are already up to date.',
+    '1 row can’t be imported',
     'New areas: Freight › Hazard.',
-    'Columns that mean nothing here: Colour.',
+    'Unrecognized columns: Colour.',
   ])
     expect(text).toContain(words)
   expect(screen.getAllByRole('row').map((row) => row.textContent)[0]).toContain('No case has the key “FERRY-9”')

@@ -73,11 +73,11 @@ export function ImportDialog({ onClose }: { onClose: () => void }) {
 function Preview({ preview }: { preview: ImportPreview }) {
   const { rows, same, refuse, ignored, newAreas } = preview
   const notes = [
-    same > 0 && `${count(same, 'case is', 'cases are')} as the table says already.`,
-    refuse > 0 && `${count(refuse, 'row')} can’t be taken and will be left out.`,
+    same > 0 && `${count(same, 'case is', 'cases are')} already up to date.`,
+    refuse > 0 && `${count(refuse, 'row')} can’t be imported and will be skipped.`,
     newAreas.length > 0 &&
       `New areas: ${formatList(newAreas.slice(0, 6))}${newAreas.length > 6 ? ` and ${newAreas.length - 6} more` : ''}.`,
-    ignored.length > 0 && `Columns that mean nothing here: ${formatList(ignored)}.`,
+    ignored.length > 0 && `Unrecognized columns: ${formatList(ignored)}.`,
   ].filter(Boolean)
   // what needs a look first
   const order = ['refuse', 'change', 'make', 'same']

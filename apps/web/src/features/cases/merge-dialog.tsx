@@ -69,9 +69,9 @@ export function MergeDialog({ base, mine, theirs, onMerged, onClose }: MergeDial
       ))}
       <div className="flex items-center gap-3">
         <Button kind="strong" disabled={open > 0} onClick={finish}>
-          Bring together
+          Merge
         </Button>
-        <span className="text-soft">You see the outcome before it is saved.</span>
+        <span className="text-soft">You see the result before it is saved.</span>
       </div>
     </Dialog>
   )

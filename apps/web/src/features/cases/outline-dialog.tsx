@@ -24,7 +24,7 @@ export function OutlineDialog({ open, onOpenChange, areaId, areaName }: OutlineD
       open={open}
       onOpenChange={onOpenChange}
       title={areaName ? `New cases in ${areaName}` : 'New cases'}
-      description="One line makes one case. A line with indented lines below it makes an area."
+      description="Each line makes one case. A line with indented lines below it makes an area."
     >
       <OutlineForm areaId={areaId} onDone={() => onOpenChange(false)} />
     </Dialog>

@@ -77,7 +77,7 @@ export function StepsEditor({ steps, onChange }: StepsEditorProps) {
                 aria-label={`Step ${i + 1}, expected result`}
                 rows={2}
                 className="field [field-sizing:content] resize-none"
-                placeholder="What must happen"
+                placeholder="Expected result"
                 value={step.expected}
                 onChange={(event) => put(i, { expected: event.target.value })}
               />
@@ -97,7 +97,7 @@ export function StepsEditor({ steps, onChange }: StepsEditorProps) {
                 icon={ArrowDown}
               />
               <StepButton
-                label={`Put a step after step ${i + 1}`}
+                label={`Add a step after step ${i + 1}`}
                 disabled={false}
                 onClick={() => insert(i + 1, { action: '', expected: '' })}
                 icon={CornerDownLeft}

@@ -20,13 +20,13 @@ export function Unsaved({ when }: { when: boolean }) {
       open={blocker.state === 'blocked'}
       onOpenChange={(open) => !open && blocker.reset?.()}
       title="This case has changes that are not saved"
-      description="Leaving now drops them."
+      description="Leaving now discards them."
     >
       <div className="flex gap-3">
         <Button kind="strong" onClick={() => blocker.reset?.()}>
           Stay and save
         </Button>
-        <Button onClick={() => blocker.proceed?.()}>Drop the changes</Button>
+        <Button onClick={() => blocker.proceed?.()}>Discard changes</Button>
       </div>
     </Dialog>
   )

@@ -57,7 +57,7 @@ export function ViewsMenu() {
           Save this view …
         </MenuItem>
         {mine.length > 0 && (
-          <MenuSub name="Delete a view of mine">
+          <MenuSub name="Delete one of my views">
             {mine.map((view) => (
               <MenuItem key={view.id} onSelect={() => void remove(view.id)}>
                 {view.name}
@@ -102,7 +102,7 @@ function SaveDialog({ params, onClose }: { params: string; onClose: () => void }
         </label>
         <label className="flex items-center gap-2">
           <input type="checkbox" checked={shared} onChange={(event) => setShared(event.target.checked)} />
-          Everybody in the project sees it
+          Share it with the project
         </label>
         {save.error && (
           <p role="alert" className="text-failed">

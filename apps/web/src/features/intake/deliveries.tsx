@@ -78,6 +78,6 @@ const SOURCES: Record<string, string> = {
   cli: 'from a command line',
   web: 'in a browser',
   live: 'live',
-  fetched: 'by looking into a source',
+  fetched: 'from a source',
 }
 export const sourceWords = (source: string) => SOURCES[source] ?? source

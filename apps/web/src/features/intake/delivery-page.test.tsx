@@ -117,7 +117,7 @@ describe('the page of a delivery', () => {
     const { sent } = show(gone, { [`POST ${API}/files/1/reading`]: file(1), [`POST ${API}/files/2/reading`]: file(2) })
     await screen.findByText(/Undone by Runa Solberg/)
     expect(screen.queryByRole('button', { name: 'Undo delivery' })).toBeNull()
-    press('Take it in again')
+    press('Restore it')
     await waitFor(() => expect(sent).toHaveLength(2))
   })
 
@@ -125,14 +125,14 @@ describe('the page of a delivery', () => {
     const attached = (id: number) => file(id, { status: 'attached', original: false, totals: null, format: null, framework: null })
     const { sent } = show({ ...gone, files: [attached(1), attached(2)] }, { [`POST ${API}/files/1/reading`]: attached(1) })
     await screen.findByText(/Undone by Runa Solberg/)
-    press('Take it in again')
+    press('Restore it')
     await waitFor(() => expect(sent.map(({ path }) => path)).toEqual([`${API}/files/1/reading`]))
   })
 
   it('offers what is still to come where taking in again was stopped half-way', async () => {
     const { sent } = show({ ...delivery, files: [file(1), file(2, { status: 'undone' })] }, { [`POST ${API}/files/2/reading`]: file(2) })
     await screen.findByText('1 file of it is still undone.')
-    press('Take the rest in again')
+    press('Restore the rest')
     await waitFor(() => expect(sent.map(({ path }) => path)).toEqual([`${API}/files/2/reading`]))
   })
 

@@ -183,7 +183,7 @@ function useUndo(delivery: DeliveryDetail, reading: Reading) {
   return useMutation({
     mutationFn: () => api.post('/projects/{project}/deliveries/{id}/undo', { path: { project: project.slug, id: delivery.id } }),
     onSuccess: (after) => {
-      notifyUndo(`Taken out of build ${delivery.target.build}.`, () => reading.start(takenInBy(after.files)))
+      notifyUndo(`Removed from build ${delivery.target.build}.`, () => reading.start(takenInBy(after.files)))
       refresh()
     },
     onError: (error) => notifyError(`The delivery stays as it is: ${messageOf(error)}`),
@@ -191,7 +191,7 @@ function useUndo(delivery: DeliveryDetail, reading: Reading) {
 }
 
 const ON_ITS_WAY = {
-  coming: 'It is coming in.',
+  coming: 'It is being received.',
   waiting: 'It is stored, and waits to be read.',
   reading: 'It is being read.',
   failed: 'It could not be read. Its files are kept.',
@@ -239,7 +239,7 @@ function Undone({ delivery, reading }: { delivery: DeliveryDetail; reading: Read
       <p>
         {undone ? (
           <>
-            Undone by {undone.by}, <Time iso={undone.at} />. Nothing of it counts any more
+            Undone by {undone.by}, <Time iso={undone.at} />. None of its results count any more
             {kept.length > 0 && `; ${kept.length === 1 ? 'its file is' : `its ${kept.length} files are`} kept`}.
           </>
         ) : (
@@ -248,7 +248,7 @@ function Undone({ delivery, reading }: { delivery: DeliveryDetail; reading: Read
       </p>
       {kept.length > 0 && (
         <Button kind="strong" disabled={reading.progress !== null} onClick={() => reading.start(kept)}>
-          {undone ? 'Take it in again' : 'Take the rest in again'}
+          {undone ? 'Restore it' : 'Restore the rest'}
         </Button>
       )}
     </div>

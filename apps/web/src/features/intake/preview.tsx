@@ -7,9 +7,9 @@ import type { PreviewState } from './use-previews.js'
 
 /** What a chosen file holds, before it is stored: its format, counts, faults and doubts, for each file of an archive. */
 export function Preview({ name, state }: { name: string; state: PreviewState | undefined }) {
-  if (!state) return <p className="text-soft">Looking into it …</p>
-  if (state.kind === 'reading') return <p className="text-soft">Looking into it: {Math.round(state.read / 1024 / 1024)} MiB read …</p>
-  if (state.kind === 'failed') return <p className="text-failed">It can't be looked into here: {state.message}</p>
+  if (!state) return <p className="text-soft">Reading it …</p>
+  if (state.kind === 'reading') return <p className="text-soft">Reading it: {Math.round(state.read / 1024 / 1024)} MiB read …</p>
+  if (state.kind === 'failed') return <p className="text-failed">It can't be previewed here: {state.message}</p>
   const passedOver = state.files.flatMap((file) => ('passedOver' in file ? [file] : []))
   const told = state.files.flatMap((file) => ('passedOver' in file ? [] : [file]))
   return (

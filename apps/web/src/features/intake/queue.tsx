@@ -20,7 +20,7 @@ export function Queue() {
       <h2 className="mb-2 text-base">Waiting to be read</h2>
       {queue.error && <p className="text-failed">{messageOf(queue.error)}</p>}
       {queue.data?.length === 0 && (
-        <p className="text-soft">Nothing waits. Large deliveries are stored first, and stand here until a server has read them.</p>
+        <p className="text-soft">Nothing is waiting. Large deliveries are stored first and are listed here until a server has read them.</p>
       )}
       <ul>
         {queue.data?.map((delivery) => (
@@ -35,7 +35,7 @@ const STATES: Record<QueuedDelivery['state'], string> = {
   coming: 'is coming in',
   waiting: 'waits',
   reading: 'is being read',
-  failed: 'was given up',
+  failed: 'has failed',
 }
 
 function QueueLine({ delivery }: { delivery: QueuedDelivery }) {

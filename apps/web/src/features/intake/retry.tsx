@@ -4,7 +4,7 @@ import { api } from '../../lib/api.js'
 import { Button, messageOf } from '../../ui/states.js'
 import { notify, notifyError } from '../../ui/toast.js'
 
-/** Reads a delivery now that was given up or put off. */
+/** Reads a delivery now that failed or was put off. */
 export function Retry({ id }: { id: number }) {
   const { project } = useSession()
   const queries = useQueryClient()

@@ -32,7 +32,7 @@ export function TargetFields({ target, onChange }: { target: TargetForm; onChang
           <label key={name} className="flex flex-col gap-1">
             <span>
               {label}
-              {fresh && <span className="text-soft"> · new, will be made</span>}
+              {fresh && <span className="text-soft"> · new, will be created</span>}
             </span>
             <input
               className="field"

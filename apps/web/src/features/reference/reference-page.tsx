@@ -59,7 +59,7 @@ export function ReferencePage() {
               ))}
             </section>
           ))}
-          {groups.length === 0 && <p className="mt-8 text-soft">Nothing in the API is called so.</p>}
+          {groups.length === 0 && <p className="mt-8 text-soft">No matches in the API.</p>}
         </div>
       </main>
     </div>
@@ -92,7 +92,7 @@ function OperationView({ operation, document }: { operation: Operation; document
                 <tr key={parameter.name} className="align-top">
                   <td className="font-mono">
                     {parameter.name}
-                    {parameter.required && <span title="must be given"> *</span>}
+                    {parameter.required && <span title="required"> *</span>}
                   </td>
                   <td className="pr-3 font-mono text-soft">{typeWords(parameter.schema)}</td>
                   <td>{parameter.description ?? (parameter.in === 'path' ? 'in the path' : '')}</td>

@@ -67,8 +67,8 @@ function FailureTools({ attempt, name, keys }: { attempt: AttemptDetail; name: s
       </button>
       <button
         type="button"
-        aria-label="Message and stack over the whole window"
-        title="Over the whole window (o)"
+        aria-label="Message and stack full screen"
+        title="Full screen (o)"
         className="p-1 hover:text-ink"
         onClick={() => setFull(true)}
       >

@@ -11,7 +11,7 @@ export function ComparePictures({ first, second, beside }: { first: Picture; sec
   const [edge, setEdge] = useState(50)
   if (beside) {
     return (
-      <div className="flex max-h-[68vh] gap-3 overflow-auto" tabIndex={0} role="group" aria-label="Pictures beside each other">
+      <div className="flex max-h-[68vh] gap-3 overflow-auto" tabIndex={0} role="group" aria-label="Images side by side">
         {[first, second].map((picture) => (
           <figure key={picture.address} className="min-w-0 flex-1">
             <img src={picture.address} alt={picture.name} className="max-w-full" />

@@ -5,7 +5,7 @@ import { Button } from '../../ui/states.js'
 import { failureText } from './failure-text.js'
 import { FailureView } from './failure-view.js'
 
-/** Message and stack over the whole window. */
+/** Message and stack full screen. */
 export function FailureDialog({ attempt, name, onClose }: { attempt: AttemptDetail; name: string; onClose: () => void }) {
   const text = failureText(attempt)
   return (

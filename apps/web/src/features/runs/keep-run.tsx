@@ -22,7 +22,7 @@ export function KeepRun({ run }: { run: Pick<RunRow, 'id' | 'build' | 'keep' | '
   const toggle = () =>
     set.mutate(!run.keep, {
       onSuccess: () =>
-        notifyUndo(run.keep ? `Build ${run.build} is kept no longer than others` : `Build ${run.build} keeps its details for ever`, () =>
+        notifyUndo(run.keep ? `Build ${run.build} is no longer kept permanently` : `Build ${run.build} keeps its details permanently`, () =>
           set.mutate(run.keep),
         ),
     })
@@ -34,7 +34,7 @@ export function KeepRun({ run }: { run: Pick<RunRow, 'id' | 'build' | 'keep' | '
       aria-pressed={run.keep}
       disabled={set.isPending}
       onClick={toggle}
-      title={run.keep ? 'Its details are never forgotten (p)' : 'Keep its details for ever (p)'}
+      title={run.keep ? 'Details are kept permanently (p)' : 'Keep details permanently (p)'}
     >
       <Pin size={14} aria-hidden="true" className={run.keep ? 'fill-current' : ''} /> {run.keep ? 'Kept' : 'Keep'}
     </Button>

@@ -61,8 +61,8 @@ it('says how results came in, and who stopped them', () => {
   const sent = (feeds: FeedRow[], files: number) =>
     ({ run: { files, live: false }, sent: { feeds, stopAsked: { at: '', by: 'Runa Solberg' } } }) as unknown as RunDetail
   expect(cameInWords(sent([], 4))).toBe('delivered in 4 files')
-  expect(cameInWords(sent([feed({})], 1))).toBe('told live by 1 sender')
-  expect(cameInWords(sent([feed({}), feed({})], 3))).toBe('told live by 2 senders and delivered in 1 file')
+  expect(cameInWords(sent([feed({})], 1))).toBe('sent live by 1 sender')
+  expect(cameInWords(sent([feed({}), feed({})], 3))).toBe('sent live by 2 senders and delivered in 1 file')
   expect(stoppedWords(sent([feed({ ended: 'closed' })], 1))).toBe('')
   expect(stoppedWords(sent([feed({ ended: 'stopped' })], 1))).toBe('It was stopped by Runa Solberg.')
 })

@@ -58,7 +58,7 @@ export function cameInWords({ run, sent }: Pick<RunDetail, 'run' | 'sent'>): str
   const senders = sent?.feeds.length ?? 0
   const files = run.files - senders
   const parts = [
-    ...(senders > 0 ? [`told live by ${count(senders, 'sender')}`] : []),
+    ...(senders > 0 ? [`sent live by ${count(senders, 'sender')}`] : []),
     ...(files > 0 || senders === 0 ? [`delivered in ${count(files, 'file')}`] : []),
   ]
   return parts.join(' and ')

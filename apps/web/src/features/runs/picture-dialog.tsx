@@ -51,7 +51,7 @@ export function PictureDialog({ pictures, shown, onShow }: PictureDialogProps) {
                 type="button"
                 onClick={() => setOwn(!own)}
                 className="block"
-                aria-label={own ? 'Fit to the window' : 'Show at its own size'}
+                aria-label={own ? 'Fit to the window' : 'Show at actual size'}
               >
                 <img src={picture.address} alt={picture.name} className={own ? 'max-w-none' : 'max-h-[68vh] max-w-full'} />
               </button>
@@ -82,12 +82,12 @@ export function PictureDialog({ pictures, shown, onShow }: PictureDialogProps) {
                     ))}
                   </select>
                 </label>
-                <Button onClick={() => setBeside(!beside)}>{beside ? 'On top of each other' : 'Beside each other'}</Button>
+                <Button onClick={() => setBeside(!beside)}>{beside ? 'Overlaid' : 'Side by side'}</Button>
               </>
             )}
-            {!other && <Button onClick={() => setOwn(!own)}>{own ? 'Fit to the window' : 'Own size'}</Button>}
+            {!other && <Button onClick={() => setOwn(!own)}>{own ? 'Fit to the window' : 'Actual size'}</Button>}
             <a href={picture.address} target="_blank" rel="noreferrer" className="link ml-auto">
-              Open by itself
+              Open in a new tab
             </a>
           </div>
         </div>

@@ -138,9 +138,9 @@ function Stop({ detail: { run, sent } }: { detail: RunDetail }) {
     )
   return (
     <p className="max-w-[260px] text-right">
-      {sent.stopAsked.by} asked it to stop; each sender hears it with its next results.{' '}
+      {sent.stopAsked.by} asked it to stop; each sender is told with its next results.{' '}
       <button type="button" className="link" disabled={asking.isPending} onClick={() => asking.mutate(false)}>
-        Let it go on
+        Let it continue
       </button>
     </p>
   )

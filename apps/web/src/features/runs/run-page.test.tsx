@@ -70,7 +70,7 @@ describe('RunPage', () => {
   it('opens on what changed, names what it is compared with, and counts link to their rows', async () => {
     open()
     expect((await screen.findByRole('heading', { level: 1 })).textContent).toBe('Build 412 against 410')
-    expect(screen.getByText(/Build 411 could not judge and is passed over/)).toBeTruthy()
+    expect(screen.getByText(/Build 411 had an outage and is skipped/)).toBeTruthy()
     expect(screen.getByRole('link', { name: '2 newly failing' }).getAttribute('href')).toBe('/gullhaven/runs/149?show=newlyFailing')
     expect(screen.getByRole('heading', { name: '2 newly failing' }).parentElement?.textContent).toContain('one cause')
     expect(screen.getByText('9 tests unchanged')).toBeTruthy()

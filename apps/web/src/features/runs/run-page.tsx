@@ -167,17 +167,20 @@ function RunHead({ detail }: { detail: RunDetail }) {
         {run.scope === 'partial' && <span className="text-soft"> A part of the tests ran.</span>}
         {run.incomplete && !run.live && <strong className="font-semibold text-errored"> Incomplete: not everything ran.</strong>}
         {run.outage && !run.live && (
-          <strong className="font-semibold text-errored"> Most could not judge: look at {run.lane.environment} first.</strong>
+          <strong className="font-semibold text-errored"> Most tests errored: check {run.lane.environment} first.</strong>
         )}
         {run.forgottenAt && (
           <span className="text-soft">
             {' '}
-            Its details were forgotten <Time iso={run.forgottenAt} />; outcomes and durations stay.
+            Its details were deleted <Time iso={run.forgottenAt} />; outcomes and durations stay.
           </span>
         )}
         {stoppedWords(detail) && <span className="text-soft"> {stoppedWords(detail)}</span>}
         {passedOver.length > 0 && (
-          <span className="text-soft"> Build {passedOver.map((other) => other.build).join(', ')} could not judge and is passed over.</span>
+          <span className="text-soft">
+            {' '}
+            Build {passedOver.map((other) => other.build).join(', ')} had an outage and is skipped in the comparison.
+          </span>
         )}
       </p>
     </header>
@@ -217,9 +220,9 @@ function NothingChanged({ detail }: { detail: RunDetail }) {
   return (
     <p className="px-5 pt-6 text-base">
       {detail.run.live
-        ? 'What changes against the build before appears here as it happens.'
+        ? 'Changes against the previous build appear here as they happen.'
         : detail.previous
-          ? `Everything is as it was in build ${detail.previous.build}.`
+          ? `Nothing changed since build ${detail.previous.build}.`
           : 'The next build of this pipeline, branch and environment will be compared with this one.'}
     </p>
   )

@@ -42,6 +42,18 @@ it('shows exactly the rows that a sentence counted', () => {
   expect(kinds(layOutRun(detail, {}, { show: null, outcome: 'errored' }))).toEqual(['newlyFailing:1:null', 'result'])
 })
 
+it('folds what is not in the run behind what is unchanged, and only where there is such', () => {
+  const part = { ...detail, changes: { ...detail.changes, notInRun: 19_000 } }
+  const folds = (lines: ReturnType<typeof layOutRun>) => lines.flatMap((line) => (line.kind === 'fold' ? [[line.change, line.count]] : []))
+  expect(folds(layOutRun(part, {}, { show: null, outcome: null }))).toEqual([
+    ['unchanged', detail.changes.unchanged],
+    ['notInRun', 19_000],
+  ])
+  expect(folds(layOutRun(detail, {}, { show: null, outcome: null }))).toHaveLength(1)
+  const notInRun = { rows: [row('notInRun', null)], threads: { points: [], byScript: {} } }
+  expect(kinds(layOutRun(part, { notInRun }, { show: null, outcome: null })).slice(-2)).toEqual(['fold', 'result'])
+})
+
 it('unfolds the unchanged', () => {
   const unchanged = { rows: [row('unchanged', 'passed')], threads: { points: [], byScript: {} } }
   expect(kinds(layOutRun(detail, { unchanged }, { show: null, outcome: null })).slice(-2)).toEqual(['fold', 'result'])

@@ -51,7 +51,7 @@ function Content({ text, cut, address }: { text: string; cut: boolean; address: 
         <Button onClick={() => void copyText(text, 'Text')}>Copy</Button>
         {laidOut && <Button onClick={() => setRaw(!raw)}>{raw ? 'Laid out' : 'As it is'}</Button>}
         <a href={address} target="_blank" rel="noreferrer" className="link">
-          Open by itself
+          Open in a new tab
         </a>
         {cut && <span className="text-errored">Only the first {formatBytes(SHOWN)} are shown.</span>}
       </div>
@@ -68,7 +68,7 @@ function Content({ text, cut, address }: { text: string; cut: boolean; address: 
 
 function Network({ calls }: { calls: NetworkCall[] }) {
   return (
-    <div className="min-h-0 flex-1 overflow-auto" tabIndex={0} role="region" aria-label="Network record">
+    <div className="min-h-0 flex-1 overflow-auto" tabIndex={0} role="region" aria-label="Network log">
       <table className="w-full text-left">
         <thead className="text-soft">
           <tr className="border-b border-hairline">

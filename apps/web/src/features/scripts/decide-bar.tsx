@@ -25,10 +25,10 @@ export function DecideBar({ scripts, onDone }: DecideBarProps) {
   return (
     <div
       role="toolbar"
-      aria-label={`${count(scripts.length, 'script')} picked`}
+      aria-label={`${count(scripts.length, 'script')} selected`}
       className="flex flex-wrap items-center gap-x-3 gap-y-1 border-t border-dye bg-dye-wash px-5 py-2"
     >
-      <strong>{count(scripts.length, 'script')} picked</strong>
+      <strong>{count(scripts.length, 'script')} selected</strong>
       {open.length < scripts.length && (
         <span className="text-soft">
           {scripts.length - open.length} of them {scripts.length - open.length === 1 ? 'has' : 'have'} a case
@@ -47,7 +47,7 @@ export function DecideBar({ scripts, onDone }: DecideBarProps) {
         </Button>
       )}
       <button type="button" onClick={onDone} className="ml-auto inline-flex items-center gap-1 text-soft hover:text-ink">
-        <X size={14} /> Pick none
+        <X size={14} /> Clear selection
       </button>
     </div>
   )

@@ -64,6 +64,6 @@ describe('LinkDialog', () => {
   it('says when no case fits', async () => {
     open({ '/api/projects/gullhaven/cases': { rows: [], total: 0 } })
     fireEvent.change(await screen.findByRole('combobox'), { target: { value: 'whale' } })
-    expect(await screen.findByText('No case fits “whale”.')).toBeTruthy()
+    expect(await screen.findByText('No matching case “whale”.')).toBeTruthy()
   })
 })

@@ -113,7 +113,7 @@ function CasePicker({ script, onDone }: { script: ScriptRef; onDone: () => void 
           </li>
         ))}
       </ul>
-      {cases.data && rows.length === 0 && <p className="text-soft">No case fits “{search}”.</p>}
+      {cases.data && rows.length === 0 && <p className="text-soft">No matching case “{search}”.</p>}
     </>
   )
 }

@@ -78,7 +78,7 @@ describe('picked scripts', () => {
     const { sent } = open('', { [DECISIONS]: { scripts: 2, cases: 2, changeId: 7 } })
     const grid = await screen.findByRole('grid')
     fireEvent.keyDown(grid, { key: 'a', ctrlKey: true })
-    const bar = await screen.findByRole('toolbar', { name: '3 scripts picked' })
+    const bar = await screen.findByRole('toolbar', { name: '3 scripts selected' })
     expect(bar.textContent).toContain('1 of them has a case')
     fireEvent.click(within(bar).getByRole('button', { name: /Make cases for 2/ }))
     await waitFor(() => expect(sent[0]?.body).toEqual({ scripts: [2, 3], decision: 'make' }))

@@ -114,7 +114,7 @@ export function ScriptsPage() {
 function NoScripts({ filtered, onClear }: { filtered: boolean; onClear: () => void }) {
   if (filtered) {
     return (
-      <EmptyState title="No script fits" action={<Button onClick={onClear}>Show all scripts</Button>}>
+      <EmptyState title="No matching script" action={<Button onClick={onClear}>Show all scripts</Button>}>
         Nothing matches the search and filter above.
       </EmptyState>
     )
@@ -237,7 +237,7 @@ function ScriptBody({ script, onLink }: { script: ScriptDetail; onLink: () => vo
         {script.unknownKeys.length > 0 && (
           <p className="mt-2 border-l-[3px] border-errored pl-3">
             It declares <span className="font-mono">{script.unknownKeys.join(', ')}</span>, which no case has. Correct the key in the code,
-            or make the case.
+            or create the case.
           </p>
         )}
       </section>

@@ -105,14 +105,14 @@ function MemberLine({ member }: { member: Member }) {
       <span className="text-soft">{PERSON_KINDS[member.kind]}</span>
       <span className="w-[70px] text-soft">{member.role === 'keeper' ? 'owner' : ''}</span>
       {project.role === 'keeper' && (
-        <Menu label={`What to do with ${member.name}`} trigger={<Button aria-label={`What to do with ${member.name}`}>…</Button>}>
+        <Menu label={`Actions for ${member.name}`} trigger={<Button aria-label={`Actions for ${member.name}`}>…</Button>}>
           {member.role === 'keeper' ? (
             <MenuItem onSelect={() => void setRole('member')}>Make a member</MenuItem>
           ) : (
             <MenuItem onSelect={() => void setRole('keeper')}>Make an owner</MenuItem>
           )}
           <MenuItem onSelect={() => void remove()}>
-            {member.id === me.account.id ? 'Leave the project' : 'Take out of the project'}
+            {member.id === me.account.id ? 'Leave the project' : 'Remove from the project'}
           </MenuItem>
         </Menu>
       )}

@@ -21,7 +21,7 @@ const CHOICES: readonly { value: UnknownTests; words: string; means: string }[] 
   },
   {
     value: 'aside',
-    words: 'Tie only what is declared',
+    words: 'Link declared keys only',
     means: 'The cases come first: tests that declare no known key are set aside, listed, and counted nowhere as missing.',
   },
 ]
@@ -85,7 +85,7 @@ function UnknownTestsRule({ rules: { unknownTests } }: { rules: ProjectRules }) 
         </label>
       ))}
       <p className="mt-1 text-soft">
-        It holds for what comes in from now on; each delivery’s page says what was decided.{!keeps && ' Who keeps the project changes it.'}
+        It applies to new deliveries; each delivery’s page says what was decided.{!keeps && ' An owner of the project can change it.'}
       </p>
     </fieldset>
   )

@@ -12,7 +12,7 @@ const PARTS = [
   { to: 'account', name: 'Account', Part: AccountSettings },
   { to: 'tokens', name: 'Tokens', Part: TokenSettings },
   { to: 'project', name: 'Project', Part: ProjectSettings },
-  { to: 'intake', name: 'Taking in', Part: RuleSettings },
+  { to: 'intake', name: 'Ingestion rules', Part: RuleSettings },
   { to: 'space', name: 'Space', Part: SpaceSettings },
   { to: 'server', name: 'Server', Part: ServerSettings },
 ]

@@ -70,7 +70,7 @@ export function SourceDialog({ source, list, onClose }: SourceDialogProps) {
         <div className="grid grid-cols-2 gap-3">
           <Text label="Name" value={draft.name} onChange={(name) => set({ name })} autoFocus />
           <label className="flex flex-col gap-1">
-            Look into it every
+            Check every
             <select className="field" value={draft.everySeconds} onChange={(event) => set({ everySeconds: Number(event.target.value) })}>
               {[...new Set([...INTERVALS, draft.everySeconds])]
                 .sort((a, b) => a - b)
@@ -122,7 +122,7 @@ export function SourceDialog({ source, list, onClose }: SourceDialogProps) {
             {source ? 'Save' : 'Add it'}
           </Button>
           <Button disabled={!complete || look.isPending} onClick={() => look.mutate()}>
-            {look.isPending ? 'Looking …' : 'See what would come in'}
+            {look.isPending ? 'Looking …' : 'Preview'}
           </Button>
           <Button onClick={onClose}>Cancel</Button>
         </div>
@@ -137,7 +137,7 @@ function allowedWords(kind: SourceDto['kind'], { folders, hosts }: SourceList): 
   if (allowed.includes('*')) return 'This server may fetch from any host.'
   if (allowed.length === 0)
     return `This server ${kind === 'folder' ? 'looks into no folders' : 'fetches from no hosts'} yet; who runs it allows some by ${setting}.`
-  return kind === 'folder' ? `It must stand in ${allowed.join(' or ')}.` : `This server fetches from ${allowed.join(', ')}.`
+  return kind === 'folder' ? `It must be inside ${allowed.join(' or ')}.` : `This server fetches from ${allowed.join(', ')}.`
 }
 
 interface TextProps {
@@ -171,7 +171,7 @@ function WouldComeIn({ files, count: all, fresh }: { files: SourceFile[]; count:
         {count(all, 'result file')}, {fresh === all ? 'new' : `${fresh} new`}
         {all > files.length && <span className="text-soft">; the newest {files.length}</span>}
       </p>
-      <ul className="max-h-[180px] overflow-y-auto" tabIndex={0} aria-label="What would come in">
+      <ul className="max-h-[180px] overflow-y-auto" tabIndex={0} aria-label="Preview">
         {files.map((file) => (
           <li key={file.name} className="flex gap-3 leading-[24px]">
             <span className="min-w-0 flex-1 truncate font-mono" title={file.name}>

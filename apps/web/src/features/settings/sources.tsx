@@ -24,7 +24,7 @@ export function Sources() {
   return (
     <section aria-label="Sources" className="mb-9">
       <div className="mb-2 flex items-center justify-between gap-4">
-        <h2 className="text-base">Looked into at an interval</h2>
+        <h2 className="text-base">Checked at an interval</h2>
         {keeps && sources.data && <Button onClick={() => setEditing('new')}>Add a source</Button>}
       </div>
       {sources.isPending && <Loading what="the sources" />}
@@ -66,13 +66,13 @@ function SourceLine({ source, onEdit }: { source: Source; onEdit: () => void }) 
           </span>
         </span>
         <Button disabled={act.fetching} onClick={act.fetch}>
-          {act.fetching ? 'Looking …' : 'Look now'}
+          {act.fetching ? 'Looking …' : 'Check now'}
         </Button>
         {project.role === 'keeper' && (
-          <Menu label={`What to do with ${name}`} trigger={<Button aria-label={`What to do with ${name}`}>…</Button>}>
+          <Menu label={`Actions for ${name}`} trigger={<Button aria-label={`Actions for ${name}`}>…</Button>}>
             <MenuItem onSelect={onEdit}>Change …</MenuItem>
             <MenuItem onSelect={() => act.pause(!paused)}>{paused ? 'Go on' : 'Pause'}</MenuItem>
-            <MenuItem onSelect={act.remove}>Forget the source</MenuItem>
+            <MenuItem onSelect={act.remove}>Delete the source</MenuItem>
           </Menu>
         )}
       </div>
@@ -86,7 +86,7 @@ function SourceLine({ source, onEdit }: { source: Source; onEdit: () => void }) 
             looked into <Time iso={lastAt} />
           </>
         ) : (
-          'not looked into yet'
+          'not checked yet'
         )}
         {brought > 0 && ` · brought ${count(brought, 'file')}`}
         {lastDelivery !== null && (
@@ -135,7 +135,7 @@ function useSourceActions({ id, name, ...source }: Source) {
     remove: () =>
       void api
         .delete('/projects/{project}/sources/{id}', { path })
-        .then(() => notify(`${name} is forgotten; what it brought stays`))
+        .then(() => notify(`${name} was deleted; its results stay`))
         .then(after, fail),
   }
 }

@@ -9,7 +9,7 @@ import { notifyError } from '../../ui/toast.js'
 import { useRule } from './rule-settings.js'
 
 const SPANS: readonly (number | null)[] = [14, 30, 60, 90, 180, 365, null]
-const spanWords = (days: number | null) => (days === null ? 'for ever' : `for ${count(days, 'day')}`)
+const spanWords = (days: number | null) => (days === null ? 'permanently' : `for ${count(days, 'day')}`)
 
 /** How long details are kept, what takes the space, and what was forgotten. */
 export function SpaceSettings() {
@@ -54,12 +54,12 @@ function Keep({ space: { keepDetailsDays, due, kept } }: { space: Space }) {
         </select>
       </label>
       <p className="mt-2 text-soft">
-        Details are output, messages, steps, attachments and the files as they were delivered. Outcomes and durations are kept for ever, and
-        so is all of a run that somebody said to keep{kept > 0 ? ` (${count(kept, 'run')})` : ''}. Forgetting can’t be undone.
+        Details are output, messages, steps, attachments and the files as they were delivered. Outcomes and durations are kept permanently,
+        and so is everything in a run that somebody chose to keep{kept > 0 ? ` (${count(kept, 'run')})` : ''}. Deletion can’t be undone.
       </p>
       {due > 0 && (
         <p className="mt-2 flex items-center gap-3">
-          Next night forgets the details of {count(due, 'run')}.{keeps && <ForgetNow />}
+          Tonight deletes the details of {count(due, 'run')}.{keeps && <ForgetNow />}
         </p>
       )}
     </section>
@@ -81,7 +81,7 @@ function ForgetNow() {
   const forget = useSpaceChange(() => api.post('/projects/{project}/space/forgetting', { path: { project: project.slug } }))
   return (
     <Button disabled={forget.isPending} onClick={() => forget.mutate()}>
-      {forget.isPending ? 'Forgetting …' : 'Forget them now'}
+      {forget.isPending ? 'Deleting …' : 'Delete them now'}
     </Button>
   )
 }
@@ -128,7 +128,7 @@ function Used({ space: { parts, measuredAt } }: { space: Space }) {
                   {name}
                   <span className="block text-soft">
                     {heldWords(part.rows, holds)}
-                    {stays && ', kept for ever'}
+                    {stays && ', kept permanently'}
                   </span>
                 </span>
                 <span aria-hidden="true" className="h-[3px]">
@@ -152,8 +152,8 @@ function Used({ space: { parts, measuredAt } }: { space: Space }) {
 function Forgotten({ space: { forgettings } }: { space: Space }) {
   return (
     <section aria-label="Forgotten">
-      <h2 className="mb-2 text-base">Forgotten so far</h2>
-      {forgettings.length === 0 && <p className="text-soft">Nothing. Every night looks for details that are old enough.</p>}
+      <h2 className="mb-2 text-base">Deleted so far</h2>
+      {forgettings.length === 0 && <p className="text-soft">Nothing yet. Details that are old enough are deleted every night.</p>}
       <ul>
         {forgettings.map((forgetting) => (
           <li key={forgetting.at} className="flex gap-4 border-t border-hairline py-1.5">
@@ -180,5 +180,5 @@ export function freedWords({ runs, attempts, texts, attachments, files }: Forget
   const what = parts.length > 0 ? formatList(parts) : `nothing that took space`
   return runs > 0
     ? `Details of ${count(runs, 'run')}: ${what}`
-    : `${what} of runs that were forgotten before`.replace(/^./, (first) => first.toUpperCase())
+    : `${what} of runs that were deleted before`.replace(/^./, (first) => first.toUpperCase())
 }

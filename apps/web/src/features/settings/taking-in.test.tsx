@@ -62,9 +62,9 @@ describe('sources', () => {
     type('Pipeline', 'nightly-full')
     type('Environment', 'pier-test')
     type(/^Build, if not/, '{folder}')
-    click('See what would come in')
+    click('Preview')
     expect((await screen.findByText('2 result files, 1 new')).textContent).toBeTruthy()
-    const files = within(screen.getByRole('list', { name: 'What would come in' })).getAllByRole('listitem')
+    const files = within(screen.getByRole('list', { name: 'Preview' })).getAllByRole('listitem')
     expect(files.map((file) => file.textContent)).toEqual([
       expect.stringContaining('known · 34 results'),
       expect.stringContaining('The file is empty'),
@@ -80,7 +80,7 @@ describe('sources', () => {
 
   it('are looked into at once when somebody asks', async () => {
     const { sent } = open({ [`${API}/sources`]: list(source), [`POST ${API}/sources/3/fetch`]: { ...source, brought: 6 } })
-    fireEvent.click(await screen.findByRole('button', { name: 'Look now' }))
+    fireEvent.click(await screen.findByRole('button', { name: 'Check now' }))
     await waitFor(() => expect(sent.map(({ path }) => path)).toEqual([`${API}/sources/3/fetch`]))
   })
 
@@ -93,7 +93,7 @@ describe('sources', () => {
 it('a delivery that could not be read says why, and is tried again', async () => {
   const { sent } = open({ [`${API}/queue`]: [queued], [`POST ${API}/deliveries/12/retry`]: new Response(null, { status: 204 }) })
   const line = await within(await screen.findByRole('region', { name: 'Queue' })).findByRole('listitem')
-  await waitFor(() => expect(line.textContent).toContain('was given up'))
+  await waitFor(() => expect(line.textContent).toContain('has failed'))
   expect(line.textContent).toContain('“a.xml” is not in the store of contents. Tried 5 times; its files are kept.')
   click('Try again now')
   await waitFor(() => expect(sent.map(({ path }) => path)).toEqual([`${API}/deliveries/12/retry`]))
@@ -117,14 +117,14 @@ describe('space', () => {
     show()
     const [largest, second] = within(await screen.findByRole('region', { name: 'Space used' })).getAllByRole('listitem')
     expect(largest?.textContent).toContain('Files as they were delivered225 files8.6 MiB')
-    expect(second?.textContent).toContain('47,576 results, kept for everabout 4.8 MiB')
+    expect(second?.textContent).toContain('47,576 results, kept permanentlyabout 4.8 MiB')
     expect(screen.getByText('Details of 3 runs: 2,000 tries, 1 text and 12 files').textContent).toBeTruthy()
     expect(screen.getByText(/\(2 runs\)/).textContent).toBeTruthy()
   })
 
   it('is forgotten before the night when somebody says so', async () => {
     show({ [`POST ${API}/space/forgetting`]: { ...space, due: 0 } })
-    fireEvent.click(await screen.findByRole('button', { name: 'Forget them now' }))
+    fireEvent.click(await screen.findByRole('button', { name: 'Delete them now' }))
     await waitFor(() => expect(screen.queryByText(/Next night forgets/)).toBeNull())
   })
 
@@ -134,8 +134,8 @@ describe('space', () => {
     await waitFor(() => expect(sent[0]?.body).toEqual({ keepDetailsDays: null }))
   })
 
-  it('tells what went of runs that were forgotten before', () =>
+  it('tells what went of runs that were deleted before', () =>
     expect(freedWords({ at: AT, by: null, runs: 0, attempts: 5, texts: 0, attachments: 0, files: 0 })).toBe(
-      '5 tries of runs that were forgotten before',
+      '5 tries of runs that were deleted before',
     ))
 })

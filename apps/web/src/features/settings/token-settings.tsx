@@ -88,7 +88,7 @@ function NewToken({ onMade }: { onMade: (made: MadeToken) => void }) {
     <form onSubmit={submit} className="mb-6 flex flex-wrap items-end gap-3">
       <label className="flex w-[260px] flex-col gap-1">
         Name
-        <input className="field" placeholder="What uses it" value={name} onChange={(event) => setName(event.target.value)} />
+        <input className="field" placeholder="Used by" value={name} onChange={(event) => setName(event.target.value)} />
       </label>
       <label className="flex flex-col gap-1">
         It may
@@ -101,7 +101,7 @@ function NewToken({ onMade }: { onMade: (made: MadeToken) => void }) {
         </select>
       </label>
       <label className="flex flex-col gap-1">
-        It expires after
+        Expires after
         <select className="field" value={days} onChange={(event) => setDays(Number(event.target.value))}>
           {LIVES.map(([value, words]) => (
             <option key={value} value={value}>
@@ -111,7 +111,7 @@ function NewToken({ onMade }: { onMade: (made: MadeToken) => void }) {
         </select>
       </label>
       <Button type="submit" kind="strong" disabled={name.trim() === '' || make.isPending}>
-        Make a token
+        Create a token
       </Button>
       {make.error && (
         <p role="alert" className="w-full text-failed">
@@ -152,7 +152,7 @@ function Made({ made, onDone }: { made: MadeToken; onDone: () => void }) {
         </>
       )}
       <div className="mt-3">
-        <Button onClick={onDone}>I have it</Button>
+        <Button onClick={onDone}>I have copied it</Button>
       </div>
     </section>
   )

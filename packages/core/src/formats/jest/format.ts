@@ -1,7 +1,7 @@
 import { below, CommonRoot, isAbsolutePath, plainPath } from '../../identity/source-path.js'
 import type { Outcome } from '../../results/outcome.js'
 import { plainText } from '../../text/ansi.js'
-import { attempt } from '../collector.js'
+import { attempt, START } from '../collector.js'
 import { type JsonContext, jsonFormat, type JsonVocabulary } from '../json/format.js'
 import { isObject, numberOf, objectOf, objectsOf, textOf, textsOf, wordOf } from '../json/fields.js'
 import type { JsonObject, JsonValue } from '../json/stream.js'
@@ -54,12 +54,14 @@ class JestJson implements JsonVocabulary {
   readonly items = [['testResults', '*']]
   readonly skipped = [['snapshot'], ['coverageMap'], ['openHandles']]
   private vitest = false
+  private failed = false
   private readonly common = new CommonRoot()
 
   constructor(private readonly context: JsonContext) {}
 
   value(path: string, value: JsonValue, place: Place): void {
     if (path === 'startTime') this.context.results.sawTime(numberOf(value))
+    else if (path === 'success') this.failed = value === false
     else if (path === 'testResults.*' && isObject(value)) this.file(value, place)
   }
 
@@ -132,6 +134,9 @@ class JestJson implements JsonVocabulary {
   }
 
   finish() {
+    // a configuration that can't be read, say: no file is there to tell
+    if (this.failed && this.context.results.isEmpty)
+      this.context.results.fault({ code: 'load', subject: 'the run', message: 'The run failed without running a test', place: START })
     return { framework: this.vitest ? 'vitest' : 'jest', root: this.common.root }
   }
 }
