@@ -56,7 +56,7 @@ const MOST_NAME = 100
 const isIdentifier = (word: string): boolean => /[a-z][A-Z]/.test(word) || word.includes('_') || /\w\.[a-z]/.test(word)
 
 /** `toBe`, `assertEquals`, `isTrue`: what was asked, not of what. */
-const MATCHER = /^(?:to|not|is|assert|expect|should)[A-Z]\w*$|^$/
+const CHECK_NAME = /^(?:to|not|is|assert|expect|should)[A-Z]\w*$|^$/
 
 /** So many words that say something make a message particular. */
 const ENOUGH = 3
@@ -83,7 +83,7 @@ export function areParticular(words: string): boolean {
   for (const word of rest.split(/[^\p{L}\p{N}_.]+/u)) {
     const plain = word.replace(/^\.|\.$/g, '')
     if (plain.length < 3 || !/\p{L}/u.test(plain)) continue
-    if (plain.split('.').every((part) => GENERIC.has(part.toLowerCase()) || MATCHER.test(part))) continue
+    if (plain.split('.').every((part) => GENERIC.has(part.toLowerCase()) || CHECK_NAME.test(part))) continue
     enough += isIdentifier(plain) ? 2 : 1
     if (enough >= ENOUGH) return true
   }

@@ -16,9 +16,9 @@ describe('the root of paths', () => {
     // a run of one file names it as the run of all does
     [['/builds/7f3a/packages/deck/src/a.test.ts'], 'builds/7f3a'],
     [['/usr/src/app/test/a.js'], 'usr/src/app'],
-    [['C:\\work\\ferry\\tests\\a.js', 'C:\\work\\ferry\\tests\\deck\\b.js'], 'C/work/ferry'],
+    [['C:\\srv\\ferry\\tests\\a.js', 'C:\\srv\\ferry\\tests\\deck\\b.js'], 'C/srv/ferry'],
     [['/a/x.js', '/b/y.js'], ''],
-    [['/work/deck/a.js', '/work/decks/b.js'], 'work'],
+    [['/srv/deck/a.js', '/srv/decks/b.js'], 'srv'],
   ])('%j', (paths, root) => expect(rootOf(...paths)).toBe(root))
 
   it('of a path alone is where a tree of sources begins', () => {
@@ -55,7 +55,7 @@ describe('Jest and Vitest JSON', () => {
     expect(identities(files('/home/runa/zone', ['v4/core/number.test.ts', 'v4/tests/string.test.ts', 'v3/tests/string.test.ts']))).toEqual(
       here,
     )
-    expect(identities(files('C:\\work\\zone'))).toEqual(here)
+    expect(identities(files('C:\\srv\\zone'))).toEqual(here)
   })
 
   it('are incomplete when the run failed without a test', () => {

@@ -21,7 +21,7 @@ const CHANGES: Record<string, (text: string) => string> = {
       .replace(/# time=[\d.]+ms/g, '# time=7.25ms')
       .replace(/ in \d+ms$/gm, ' in 7ms'),
   'below another root': (text) =>
-    text.replaceAll('/builds/ferry/', '/home/runa/work/').replace(/\/(?:var\/)?tmp\/[\w.-]+\//g, '/home/runa/work/'),
+    text.replaceAll('/builds/ferry/', '/home/runa/src-tree/').replace(/\/(?:var\/)?tmp\/[\w.-]+\//g, '/home/runa/src-tree/'),
   'at other addresses': (text) => text.replace(/0x[0-9a-f]{8,16}/g, '0x7ffe00c0ffee'),
 }
 /** The points of a file numbered from another one on, as they are when some before them are left out. */
