@@ -66,7 +66,7 @@ test('a folder is added as a source after seeing what would come in, is looked i
   await dialog.getByLabel('Environment').fill('pier-test')
   await dialog.getByLabel(/^Build, if not/).fill('{folder}')
   await dialog.getByRole('button', { name: 'Preview' }).click()
-  await expect(dialog.getByRole('alert')).toContainText('is no folder below')
+  await expect(dialog.getByRole('alert')).toContainText('is not a folder inside')
   await dialog.getByLabel('Path of the folder').fill(folder)
   await dialog.getByRole('button', { name: 'Preview' }).click()
   await expect(dialog.getByRole('list', { name: 'Preview' })).toContainText('77/junit.xml')

@@ -159,7 +159,7 @@ describe('a large delivery', () => {
 it('says of a delivery that was read as it came that its answer told', async () => {
   const small = await TestApp.start()
   const { deliveryId } = await small.deliver(resultFile(['x']))
-  await expect(small.get(`/deliveries/${deliveryId}/report`)).rejects.toThrow(/was answered when it came/)
+  await expect(small.get(`/deliveries/${deliveryId}/report`)).rejects.toThrow(/was answered when it arrived/)
   await expect(small.get('/deliveries/99999/report')).rejects.toThrow(/no delivery/)
   await small.stop()
 })

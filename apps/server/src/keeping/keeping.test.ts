@@ -117,7 +117,7 @@ describe('forgetting', () => {
 
   it('is refused where details are kept for ever', async () => {
     await act('PATCH', '', { keepDetailsDays: null })
-    await expect(act('POST', '/space/forgetting')).rejects.toThrow(/keeps details for ever/)
+    await expect(act('POST', '/space/forgetting')).rejects.toThrow(/keeps details permanently/)
     await act('PATCH', '', { keepDetailsDays: 60 })
   })
 })

@@ -1,4 +1,4 @@
-import type { OutcomeTotals } from '@bobbin/core'
+import { fromSources, type OutcomeTotals } from '@bobbin/core'
 import { Inject, Injectable } from '@nestjs/common'
 import { InjectConnection } from '@nestjs/sequelize'
 import { resolve } from 'node:path'
@@ -160,7 +160,10 @@ export class SourcesService {
     const { pipeline, branch, environment } = source
     const delivery = await this.intake.open(context, { pipeline, branch, environment, build, source: 'fetched' }, source.id)
     try {
-      for (const file of files) await delivery.take({ name: nameOf(file.path), chunks: file.open(), cut: () => false })
+      for (const file of files) {
+        const place = { path: pathIn(source, file), root: null }
+        await delivery.take({ name: nameOf(file.path), place, chunks: file.open(), cut: () => false })
+      }
       const { deliveryId } = await delivery.finish()
       const known = { paths: files.map(({ path }) => path), stamps: files.map(({ stamp }) => stamp) }
       await run(this, sql.BROUGHT, { id: source.id, deliveryId, ...known })
@@ -210,6 +213,10 @@ export class SourcesService {
 }
 
 const NOT_LOOKED_INTO = { format: null, totals: null, error: null }
+
+/** Where a file stands below the folder of a source, or below the folder of its build there. */
+const pathIn = ({ build }: Pick<SourceRecord, 'build'>, { path, folder }: FoundFile): string =>
+  fromSources(folder !== null && build?.includes('{folder}') ? path.slice(folder.length + 1) : path)
 
 const nameOf = (path: string): string => path.split(/[?#]/)[0]?.split('/').at(-1) || path
 

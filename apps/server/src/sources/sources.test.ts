@@ -89,6 +89,17 @@ describe('a folder', () => {
     expect(await bobbin.ask(`select 1 as one from delivery`)).toEqual([])
   })
 
+  it('names tests of TAP files by where they stand below the folder of their build', async () => {
+    for (const build of ['7', '8'])
+      for (const name of ['deck/load.t', 'tide/load.t'])
+        put(`${build}/${name}`, name.startsWith('deck') ? '1..1\nnot ok 1 - computes\n' : '1..1\nok 1 - computes\n')
+    const settings = folder({ build: '{folder}' })
+    const { id } = await act<Source>('POST', '', settings)
+    await act<Source>('POST', `/${id}/fetch`)
+    const [, newest] = (await runsOf(settings.pipeline)).sort((one, other) => one.build.localeCompare(other.build))
+    expect(newest).toMatchObject({ totals: { total: 2, failed: 1 }, changes: { stillFailing: 1, unchanged: 1, new: 0, notInRun: 0 } })
+  })
+
   it('brings what is new, build by build, and each file once', async () => {
     put('412/junit.xml', resultFile(['a']))
     put('413/junit.xml', resultFile(['a', 'b']), '2026-11-21T14:03:00Z')
@@ -121,14 +132,14 @@ describe('a folder', () => {
     symlinkSync(root, join(reports, 'up'))
     expect((await act<SourceLook>('POST', '/look', folder())).count).toBe(0)
     for (const outside of [root, join(reports, '..'), join(reports, 'up'), '/etc', '/nowhere'])
-      await expect(act('POST', '/look', folder({ address: outside }))).rejects.toThrow(/is no folder below/)
+      await expect(act('POST', '/look', folder({ address: outside }))).rejects.toThrow(/is not a folder inside/)
   })
 
   it('that fails says why, is looked into less and less often, and is well again by itself', async () => {
     const settings = folder({ address: join(reports, 'later') })
     const { id } = await act<Source>('POST', '', settings)
     const failed = await act<Source>('POST', `/${id}/fetch`)
-    expect(failed).toMatchObject({ failures: 1, problem: expect.stringContaining('is no folder below') as string })
+    expect(failed).toMatchObject({ failures: 1, problem: expect.stringContaining('is not a folder inside') as string })
     const wait = (source: Source) => Date.parse(source.nextAt) - Date.parse(source.lastAt ?? '')
     const again = await act<Source>('POST', `/${id}/fetch`)
     expect([wait(failed), wait(again)]).toEqual([120_000, 240_000])
