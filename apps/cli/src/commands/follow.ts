@@ -54,7 +54,9 @@ export async function follow(folders: readonly string[], options: FollowOptions,
   }
   const feed = new Feed({ framework: 'followed files', env: environmentOf(place, project), say })
   const following = new Following(folders, feed, (files) =>
-    withRetries(() => deliver(client, project, { ...place, root: repositoryRoot() ?? undefined }, 'cli', files), again).then((report) => report.files),
+    withRetries(() => deliver(client, project, { ...place, root: repositoryRoot() ?? undefined }, 'cli', files), again).then(
+      (report) => report.files,
+    ),
   )
   const child = command.length > 0 ? start(command) : null
   feed.onStop(() => {

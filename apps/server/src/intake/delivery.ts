@@ -86,7 +86,10 @@ export class Delivery implements Taker {
     const { project } = this.context
     const early = () => new EarlyPlacing(this.tools, project, this.tools.earlyPace)
     const known = () => this.tools.scripts.of(project.id)
-    for await (const read of readFiles({ ...file, place: file.place ?? this.placeOf(file.name) }, { threads: this.tools.threads, early, known })) {
+    for await (const read of readFiles(
+      { ...file, place: file.place ?? this.placeOf(file.name) },
+      { threads: this.tools.threads, early, known },
+    )) {
       this.storing = true
       try {
         if ('stage' in read) this.files.push(await this.timed(read))

@@ -16,7 +16,7 @@ import {
 } from '@bobbin/core'
 import { createHash } from 'node:crypto'
 import { MOST_ATTACHED } from '../limits.js'
-import { OriginalCopy } from '../original-copy.js'
+import { OriginalCopy, type PackedOriginal } from '../original-copy.js'
 import type { Asked, PlainRefusal, ReadMessage, Said, UnreadMessage } from './messages.js'
 import { HeldResults } from './held-results.js'
 import { movedResults, type PackedResults, ResultPacker } from './packed-results.js'
@@ -121,8 +121,11 @@ class OpenBundle {
   async settled(): Promise<number> {
     for (let first = this.ended[0]; first?.hasEnded; first = this.ended[0]) {
       this.ended.shift()
-      if (first.isNamedByPath) this.waiting.push(first)
-      else await first.told()
+      if (!first.isNamedByPath) await first.told()
+      else {
+        await first.pack()
+        this.waiting.push(first)
+      }
     }
     if (!this.refused) await this.ended[0]?.drained()
     if (this.over) await this.tellWaiting()
@@ -167,6 +170,7 @@ class OpenFile implements EntrySink {
   private findings: FileFindings | null = null
   private over = false
   private disposed = false
+  private packed: PackedOriginal | null = null
   private move: ((place: Stands) => Stands) | null = null
 
   constructor(
@@ -197,6 +201,11 @@ class OpenFile implements EntrySink {
   /** Of several such files in an archive each says by its path which tests it holds. */
   get isNamedByPath(): boolean {
     return this.inside && this.reader.format === 'tap' && this.findings !== null
+  }
+
+  /** It has to wait, and may be one of thousands: what came is kept packed. */
+  async pack(): Promise<void> {
+    if (!this.disposed) this.packed = await this.original.finish()
   }
 
   /** Its path begins behind a folder that it shares with others. */
@@ -271,7 +280,7 @@ class OpenFile implements EntrySink {
   private async read(findings: FileFindings): Promise<ReadMessage> {
     const { bytes } = this
     const totals = this.totals.settled(findings.settlement)
-    const original = await this.original.finish()
+    const original = this.packed ?? (await this.original.finish())
     return { kind: 'read', place: this.place, findings, totals, sha256: this.digest(findings), bytes, original }
   }
 

@@ -50,7 +50,11 @@ export function useRule() {
   const queries = useQueryClient()
   const change = useMutation({
     mutationFn: (rule: Partial<ProjectRules>) => api.patch('/projects/{project}', { path: { project: project.slug }, body: rule }),
-    onSuccess: () => void queries.invalidateQueries({ predicate: ({ queryKey: [word] }) => ['rules', 'space'].includes(String(word)) }),
+    onSuccess: (_, rule) => {
+      // what was chosen stays shown until the server's word is there
+      queries.setQueryData<ProjectRules>(['rules', project.slug], (before) => before && { ...before, ...rule })
+      void queries.invalidateQueries({ predicate: ({ queryKey: [word] }) => ['rules', 'space'].includes(String(word)) })
+    },
     onError: (error) => notifyError(messageOf(error)),
   })
   return {
