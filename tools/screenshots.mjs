@@ -120,7 +120,7 @@ try {
       const folder = { name: 'Reports of the night', kind: 'folder', address: '/srv/reports/nightly', everySeconds: 900, ...place }
       const { id } = await ask('POST', '/sources', folder)
       await ask('POST', `/sources/${id}/fetch`)
-      await page.getByText('is no folder below').waitFor()
+      await page.getByText('is not a folder inside').waitFor()
     },
   })
   await shoot('space', '/gullhaven/settings/space', {

@@ -83,7 +83,7 @@ function SourceLine({ source, onEdit }: { source: Source; onEdit: () => void }) 
         {paused ? 'Paused' : `Every ${everyWords(everySeconds)}`} ·{' '}
         {lastAt ? (
           <>
-            looked into <Time iso={lastAt} />
+            checked <Time iso={lastAt} />
           </>
         ) : (
           'not checked yet'
