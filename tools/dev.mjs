@@ -13,7 +13,8 @@ const say = (text) => console.log(`  ${text} …`)
 const bin = (name) => join(ROOT, 'node_modules', '.bin', name)
 
 checkNode()
-await ensurePackages(say)
+// it compiles tests, too
+await ensurePackages(say, { tests: true })
 const database = await startPostgres(DATA, say)
 await database.createDatabase('bobbin')
 const env = {

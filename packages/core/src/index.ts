@@ -2,7 +2,7 @@ export * from './results/outcome.js'
 export * from './formats/result.js'
 export { Bundle, isPassedOver } from './formats/bundle.js'
 export { type Inspected, Inspection } from './formats/inspection.js'
-export { ARCHIVE_HEAD, archiveKind, type EntrySink, unpacker } from './formats/archive/unpack.js'
+export { ARCHIVE_HEAD, archiveKind, type EntrySink, type OpenEntry, unpacker } from './formats/archive/unpack.js'
 export {
   growingFormat,
   looksLikeResults,

@@ -79,10 +79,8 @@ export async function deliverFiles(patterns: string[], options: DeliverOptions):
   }
   try {
     const project = options.project ?? config.project ?? (await withRetries(() => onlyProject(quiet), again))
-    const sent = await withRetries(
-      () => deliver(client, project, { ...place, ...pathsOf(options, found.files), bytes: total }, 'cli', files),
-      again,
-    )
+    const target = { ...place, ...pathsOf(options, found.files), bytes: total }
+    const sent = await withRetries(() => deliver(client, project, target, 'cli', files), again)
     const report = options.wait ? await untilRead(sent, quiet, project, progress, again) : sent
     const written = options.summary ? await writeSummary(options.summary, quiet, project, report, baseUrl) : null
     progress.clear()
@@ -101,7 +99,7 @@ export async function deliverFiles(patterns: string[], options: DeliverOptions):
 }
 
 /** Where names of files and paths in reports begin. */
-export function pathsOf({ root }: { root?: string }, files: readonly string[]): Pick<DeliveryTarget, 'root' | 'base'> {
+function pathsOf({ root }: { root?: string }, files: readonly string[]): Pick<DeliveryTarget, 'root' | 'base'> {
   const common = new CommonRoot()
   for (const file of files) common.add(plainPath(file))
   return { root: root ?? repositoryRoot() ?? undefined, base: common.root || undefined }

@@ -53,10 +53,10 @@ export async function follow(folders: readonly string[], options: FollowOptions,
     return command.length > 0 ? endOf(start(command)) : code
   }
   const feed = new Feed({ framework: 'followed files', env: environmentOf(place, project), say })
-  const following = new Following(folders, feed, (files) =>
-    withRetries(() => deliver(client, project, { ...place, root: repositoryRoot() ?? undefined }, 'cli', files), again).then(
-      (report) => report.files,
-    ),
+  const root = repositoryRoot()
+  const target = { ...place, root: root ?? undefined }
+  const following = new Following(folders, feed, root, (files) =>
+    withRetries(() => deliver(client, project, target, 'cli', files), again).then((report) => report.files),
   )
   const child = command.length > 0 ? start(command) : null
   feed.onStop(() => {
@@ -119,6 +119,7 @@ class Following {
   constructor(
     private readonly folders: readonly string[],
     private readonly feed: Feed,
+    private readonly root: string | null,
     private readonly send: Send,
   ) {}
 
@@ -160,7 +161,7 @@ class Following {
         result: (result) => this.feed.add(result),
         fault: (fault) => this.feed.fault(fault),
       },
-      { path: fromSources(path), root: repositoryRoot() },
+      { path: fromSources(path), root: this.root },
     )
     const file: Followed = { path, size: 0, changedAt: Date.now(), growing, read: 0, sent: false }
     this.files.set(path, file)

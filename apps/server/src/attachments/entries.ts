@@ -1,13 +1,13 @@
-import { ARCHIVE_HEAD, archiveKind, Refusal, unpacker, type EntrySink } from '@bobbin/core'
+import { ARCHIVE_HEAD, archiveKind, type OpenEntry, Refusal, unpacker } from '@bobbin/core'
 import type { ArchiveEntry } from '../contract/index.js'
 import { Problem } from '../platform/problem.js'
 
-/** Files in an archive, with their sizes unpacked; what is in them is read and dropped. */
+/** Files in an archive, with their sizes unpacked; what is in them is read and dropped. Links and what leads out of it are none. */
 export async function entriesOf(name: string, content: AsyncIterable<Buffer>): Promise<ArchiveEntry[]> {
   const entries: ArchiveEntry[] = []
-  const open = (path: string): EntrySink => {
+  const open: OpenEntry = (path, refused) => {
     const entry = { name: path, bytes: 0 }
-    entries.push(entry)
+    if (!refused) entries.push(entry)
     return { write: (chunk) => void (entry.bytes += chunk.length), end: () => undefined, abort: () => undefined }
   }
   try {
@@ -31,7 +31,7 @@ export async function entriesOf(name: string, content: AsyncIterable<Buffer>): P
   return entries
 }
 
-function begin(name: string, head: Buffer, open: (path: string) => EntrySink) {
+function begin(name: string, head: Buffer, open: OpenEntry) {
   const kind = archiveKind(head)
   if (!kind) throw new Problem('invalid', 'archive', `“${name}” is not an archive`)
   const reader = unpacker(kind, name, open)

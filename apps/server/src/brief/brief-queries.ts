@@ -25,18 +25,17 @@ where r.project_id = $projectId and ($branch::text is null or l.branch = $branch
   and r.started_at > (select max(started_at) from run where project_id = $projectId) - interval '3 days'
 order by r.started_at desc limit 5`
 
-/** Areas, causes and the commonest message behind some failing scripts of a run. */
-export const FAILURE_FACTS = `
+/** Areas behind some failing scripts. */
+export const FAILURE_AREAS = `
 with recursive top as (
   select id, id as top_id, name from area where project_id = $projectId and parent_id is null
   union all select a.id, t.top_id, t.name from area a join top t on a.parent_id = t.id
 )
 select
   array(select distinct t.name from link l join test_case c on c.id = l.case_id join top t on t.id = c.area_id
-    where l.script_id = any($scriptIds::int[]) and l.state = 'active' order by 1) as areas,
-  (select count(distinct coalesce(signature_id, -script_id))::int from result where run_id = $runId and day = $day::date and script_id = any($scriptIds::int[])) as causes`
+    where l.script_id = any($scriptIds::int[]) and l.state = 'active' order by 1) as areas`
 
-/** The largest group of tests that fail alike, with what they say: each message once, the most frequent first. */
+/** How many groups of tests fail alike; the largest of them, with what they say: each message once, the most frequent first. */
 export const LARGEST_GROUP = `
 with failed as (
   select coalesce(signature_id, -script_id) as alike, signature_id, message_id from result
@@ -44,7 +43,7 @@ with failed as (
 ), largest as (
   select alike, max(signature_id) as signature_id, count(*)::int as count from failed group by alike order by count(*) desc, alike limit 1
 )
-select l.count, coalesce(${oneCauseSql('g.text')}, false) as "oneCause", array(
+select (select count(distinct alike)::int from failed) as causes, l.count, coalesce(${oneCauseSql('g.text')}, false) as "oneCause", array(
   select left(b.text, 300) from failed f join body b on b.id = f.message_id where f.alike = l.alike group by b.id order by count(*) desc, b.id limit 50
 ) as messages
 from largest l left join signature g on g.id = l.signature_id`

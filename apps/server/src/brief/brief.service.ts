@@ -84,16 +84,17 @@ export class BriefService {
   }
 
   private async newlyFailing({ project }: Context, record: RunRecord, scriptIds: number[]): Promise<Finding> {
-    const bind = { projectId: project.id, runId: record.id, day: record.day, scriptIds }
+    const bind = { runId: record.id, day: record.day, scriptIds }
     const [[facts], [largest]] = await Promise.all([
-      rowsOf<{ areas: string[]; causes: number }>(this, sql.FAILURE_FACTS, bind),
-      rowsOf<Omit<AlikeFailures, 'message'> & { messages: string[] }>(this, sql.LARGEST_GROUP, bind),
+      rowsOf<{ areas: string[] }>(this, sql.FAILURE_AREAS, { projectId: project.id, scriptIds }),
+      rowsOf<Omit<AlikeFailures, 'message'> & { causes: number; messages: string[] }>(this, sql.LARGEST_GROUP, bind),
     ])
     return {
       kind: 'newlyFailing',
       run: briefRun(record),
       count: scriptIds.length,
-      ...(facts ?? { areas: [], causes: 0 }),
+      areas: facts?.areas ?? [],
+      causes: largest?.causes ?? 0,
       largest: largest ? { count: largest.count, oneCause: largest.oneCause, message: sharedWords(largest.messages) } : null,
     }
   }

@@ -104,6 +104,14 @@ describe('a test without a result', () => {
     expect(await changesIn('fault', broken)).toMatchObject({ gone: 0, notInRun: 0, notRun: 3 })
   })
 
+  it('is known from the last build that could judge, however many came between', async () => {
+    await bobbin.deliver(all, { pipeline: 'long', build: '1' })
+    const broken = { 'deck.xml': suite('deck.spec.ts', 'axle').replace('</testsuite>', '<error message="no module"/></testsuite>') }
+    for (let build = 2; build <= 13; build++) await bobbin.deliver(broken, { pipeline: 'long', build: String(build) })
+    const detail = await run(await bobbin.deliver(part, { pipeline: 'long', build: '14' }))
+    expect(names(detail, 'gone')).toEqual(['deck.spec.ts keel'])
+  })
+
   it('is compared with the last whole run when those between were parts', async () => {
     await bobbin.deliver(all, { pipeline: 'nightly', build: '1' })
     await bobbin.deliver(part, { pipeline: 'nightly', build: '2', scope: 'partial' })

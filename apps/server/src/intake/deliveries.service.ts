@@ -42,7 +42,6 @@ interface Held {
   fileIds: number[]
 }
 
-/** Deliveries after they came in: what became of them, and what a person can still do about it. */
 interface FileRow {
   name: string
   original: string | null
@@ -52,6 +51,7 @@ interface FileRow {
   root: string | null
 }
 
+/** Deliveries after they came in: what became of them, and what a person can still do about it. */
 @Injectable()
 export class DeliveriesService {
   constructor(

@@ -55,7 +55,6 @@ base_runs as (
   where lane_id = $laneId and sort_key < $sortKey collate "C" and sort_key >= coalesce(
     (select max(sort_key) from run where lane_id = $laneId and sort_key < $sortKey collate "C" and not incomplete and not outage
       and scope is distinct from 'partial'), '')
-  order by sort_key desc limit 10
 ), cur as (
   select script_id, outcome, duration_ms, attempts, signature_id, message_id from result
   where run_id = $runId and day = $day::date ${outcomes.length > 0 ? `and outcome in (${outcomes.join(', ')})` : ''}

@@ -214,9 +214,9 @@ export class SourcesService {
 
 const NOT_LOOKED_INTO = { format: null, totals: null, error: null }
 
-/** Where a file stands below the folder of a source, or below the folder of its build there. */
-const pathIn = ({ build }: Pick<SourceRecord, 'build'>, { path, folder }: FoundFile): string =>
-  fromSources(folder !== null && build?.includes('{folder}') ? path.slice(folder.length + 1) : path)
+/** Where a file stands below the folder of a source, or below the folder of its build there; at an address, what it is called. */
+const pathIn = ({ kind, build }: Pick<SourceRecord, 'kind' | 'build'>, { path, folder }: FoundFile): string =>
+  kind === 'http' ? nameOf(path) : fromSources(folder !== null && build?.includes('{folder}') ? path.slice(folder.length + 1) : path)
 
 const nameOf = (path: string): string => path.split(/[?#]/)[0]?.split('/').at(-1) || path
 

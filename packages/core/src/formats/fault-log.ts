@@ -14,8 +14,6 @@ export class FaultLog {
   private further: { count: number; first: Pick<Fault, 'code' | 'place'> } | null = null
 
   add(fault: FoundFault): void {
-    // reporters tell what did not load twice: as an error, and as a failure
-    if (fault.code === 'load' && this.kept.some(({ code, subject }) => code === 'load' && subject === fault.subject)) return
     this.counts.set(fault.code, this.countOf(fault.code) + 1)
     if (this.kept.length < MOST_FAULTS) this.keep(keptFault(fault))
     else if (this.further) this.further.count++

@@ -93,6 +93,7 @@ export class ResultFileStream implements FormatReader {
     return this.reader?.framework
   }
 
+  /** Where its results stand is known at its end only (Settlement.root). */
   get rooted(): boolean {
     return this.chosen?.rooted === true
   }

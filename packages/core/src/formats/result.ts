@@ -232,8 +232,6 @@ export class Refusal extends Error {
 /** A reader takes bytes as they come, gives out results as it finds them, and says at the end what else was there. Both methods throw Refusal. */
 export interface FormatReader {
   write(chunk: Uint8Array): void
-  /** Where its results stand is known at its end only (Settlement.root). */
-  readonly rooted?: boolean
   /** The runner that wrote the file, as soon as what came tells it; undefined as long as it does not. */
   readonly framework?: string | null | undefined
   end(): FileFindings

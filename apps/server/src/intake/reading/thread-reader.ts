@@ -239,7 +239,8 @@ class OpenFile implements EntrySink {
 
   private tellHeld(): void {
     const { root } = this.findings?.settlement ?? {}
-    if (root) this.place = { ...this.place, root }
+    // a root that the sender told finds the same rest again
+    if (root) this.place = { ...this.place, root: this.place.root ?? root }
     const move = root ? (place: Stands) => withoutRoot(root, place) : this.move
     for (const results of this.held.take()) this.saying({ kind: 'results', results: move ? movedResults(results, move) : results })
   }

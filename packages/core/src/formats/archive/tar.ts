@@ -1,4 +1,5 @@
 import { Refusal } from '../result.js'
+import { joined } from './joined.js'
 import type { EntrySink, OpenEntry, Unpacker } from './unpack.js'
 
 const BLOCK = 512
@@ -111,16 +112,6 @@ function sizeOf(bytes: Uint8Array): number {
   const size = parseInt(field(bytes).trim() || '0', 8)
   if (!Number.isFinite(size) || size < 0) throw new Refusal('archive', 'The archive is damaged: a size in it is no number')
   return size
-}
-
-function joined(pieces: readonly Uint8Array[]): Uint8Array {
-  const all = new Uint8Array(pieces.reduce((sum, piece) => sum + piece.length, 0))
-  let at = 0
-  for (const piece of pieces) {
-    all.set(piece, at)
-    at += piece.length
-  }
-  return all
 }
 
 /** The name in a GNU long-name block, or the `path` record of a pax header. */

@@ -1,6 +1,7 @@
 import { Gunzip, Unzip, UnzipInflate } from 'fflate'
 import { Refusal } from '../result.js'
 import { ArchiveMeter } from './limits.js'
+import { joined } from './joined.js'
 import { TarReader } from './tar.js'
 import { ZipDirectory } from './zip-directory.js'
 
@@ -108,12 +109,12 @@ class ZipReader implements Unpacker {
   /** An entry that is stored as it is, and short enough to be the path that a link leads to. */
   private small(name: string): EntrySink {
     const pieces: Uint8Array[] = []
-    const content = () => Uint8Array.from(pieces.flatMap((piece) => [...piece]))
     return {
       write: (chunk) => void pieces.push(chunk.slice()),
       end: () => {
-        if (looksLikeLink(content())) this.mayBeLinks.push({ name, content: content() })
-        else this.give(name, content())
+        const content = joined(pieces)
+        if (looksLikeLink(content)) this.mayBeLinks.push({ name, content })
+        else this.give(name, content)
       },
       abort: () => undefined,
     }

@@ -1,3 +1,5 @@
+import { joined } from './joined.js'
+
 /** What the end of a zip archive is kept for: its directory says which entries are links, long after they came. */
 const MOST_DIRECTORY = 4 * 1024 ** 2
 const [END, ENTRY] = [0x06054b50, 0x02014b50]
@@ -19,18 +21,13 @@ export class ZipDirectory {
 
   /** The names of links; of an archive whose directory is damaged or beyond all measure, none. */
   links(): Set<string> {
-    const bytes = new Uint8Array(this.size)
-    let at = 0
-    for (const piece of this.pieces) {
-      bytes.set(piece, at)
-      at += piece.length
-    }
+    const bytes = joined(this.pieces)
     const view = new DataView(bytes.buffer)
     const end = endIn(view)
     const links = new Set<string>()
     if (end < 0) return links
     const size = view.getUint32(end + 12, true)
-    for (at = end - size; at >= 0 && at + 46 <= end && view.getUint32(at, true) === ENTRY;) {
+    for (let at = end - size; at >= 0 && at + 46 <= end && view.getUint32(at, true) === ENTRY;) {
       const [name, extra, comment] = [28, 30, 32].map((offset) => view.getUint16(at + offset, true)) as [number, number, number]
       const mode = view.getUint8(at + 5) === UNIX ? view.getUint32(at + 38, true) >>> 16 : 0
       if ((mode & KIND) === LINK) links.add(new TextDecoder().decode(bytes.subarray(at + 46, at + 46 + name)))

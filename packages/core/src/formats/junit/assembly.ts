@@ -214,10 +214,13 @@ export class FileAssembly {
 
   private faultOf(test: RawCase, code: FaultCode): void {
     const failure = test.outcomes.map((raw) => failureOf(raw, test))[0]
-    const subject = [test.classname, test.name].filter((part) => part && part !== 'test')
+    const words = [test.classname, test.name].filter((part) => part && part !== 'test')
+    const subject = [...new Set(words)].join(' ') || (test.suites.at(-1)?.name ?? 'the file')
+    // jest-junit tells what did not load twice: as an error, and as a failure
+    if (code === 'load' && this.faults.has(subject)) return
     this.faults.add({
       code,
-      subject: [...new Set(subject)].join(' ') || (test.suites.at(-1)?.name ?? 'the file'),
+      subject,
       message: failure?.message ?? null,
       stack: failure?.stack ?? null,
       place: test.element.place,

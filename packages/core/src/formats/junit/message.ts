@@ -13,7 +13,7 @@ const MOST_LINES = 12
 /** The words of a failure: the attribute where it says something, else what stands in the text before the stack. */
 export function messageOf(attribute: string | null, text: string, test: Pick<RawCase, 'name' | 'classname'> | null = null): string | null {
   const own = attribute?.trim() ?? ''
-  if (test && isOwnName(own, test)) return isOwnName(text, test) ? null : (beforeStack(text, test) ?? null)
+  if (test && isOwnName(own, test)) return isOwnName(text, test) ? null : beforeStack(text, test)
   if (own.startsWith('=== RUN')) return beforeStack(own)
   if ((own.length > LONGEST_NOTHING || !SAYS_NOTHING.has(own.toLowerCase())) && !ONLY_A_PLACE.test(own)) return attribute
   return beforeStack(text, test) ?? (own || null)
