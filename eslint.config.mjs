@@ -18,8 +18,9 @@ const SERVER_DOMAINS = [
   'keeping',
   'sources',
   'brief',
+  'audit',
 ]
-const WEB_FEATURES = ['history', 'scripts', 'runs', 'cases', 'intake', 'brief']
+const WEB_FEATURES = ['audit', 'history', 'scripts', 'runs', 'cases', 'intake', 'brief']
 
 /** A domain may use those before it in the list, and only through their index.ts. */
 const serverOrder = SERVER_DOMAINS.map((domain, i) =>

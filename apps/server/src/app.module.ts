@@ -4,6 +4,7 @@ import { getConnectionToken, SequelizeModule } from '@nestjs/sequelize'
 import type { ReplicationOptions } from 'sequelize'
 import type { Sequelize } from 'sequelize-typescript'
 import { AccessModule, Account, ApiToken, Session } from './access/index.js'
+import { AuditModule } from './audit/audit.module.js'
 import { AttachmentsModule } from './attachments/attachments.module.js'
 import { BriefModule } from './brief/brief.module.js'
 import { Area, CasesModule, TestCase } from './cases/index.js'
@@ -78,6 +79,7 @@ export class AppModule {
         BriefModule,
         ViewsModule,
         EventsModule,
+        AuditModule,
       ],
       controllers: [ProjectsController, OpenApiController],
       providers: [MembersService, { provide: APP_FILTER, useClass: ProblemFilter }],

@@ -1,8 +1,10 @@
+import type { ActChange } from '@bobbin/core'
 import type { AccountKind, CaseIntent } from './contract/index.js'
 import type { NestExpressApplication } from '@nestjs/platform-express'
 import { Sequelize } from 'sequelize-typescript'
 import { hashPassword, TokensService } from './access/index.js'
-import { rowsOf, run } from './platform/database.js'
+import { record, SYSTEM } from './platform/acts/index.js'
+import { type InTransaction, rowsOf, run } from './platform/database.js'
 
 /** People, cases and environments: what no result file brings. */
 export interface Seed {
@@ -74,6 +76,7 @@ export async function seedProject(app: NestExpressApplication, seed: Seed): Prom
       projectId,
       rows: JSON.stringify(seed.cases.map((row) => ({ ...row, path: row.area.join(' › '), estimate_s: row.estimateS }))),
     })
+    await recordSeed(db, projectId, seed)
     const [owner] = await rowsOf<{ id: number }>(db, 'select id from account where email = $email', {
       email: seed.accounts[0]?.email ?? '',
     })
@@ -108,3 +111,17 @@ insert into test_case (project_id, number, area_id, title, preconditions, steps,
 select $projectId, x.number, t.id, x.title, x.preconditions, x.steps, x.priority, array(select jsonb_array_elements_text(x.tags)), o.id, x.state, coalesce(x.intent, 'toAutomate'), x.estimate_s
 from jsonb_to_recordset($rows::jsonb) as x (number int, path text, title text, preconditions text, steps jsonb, priority int, tags jsonb, owner text, state text, intent text, estimate_s int)
 left join tree t on t.path = x.path left join account o on o.email = x.owner`
+
+const SEEDED = `
+select act_change('area', a.id, a.name, null, to_jsonb(a)) as change from area a where a.project_id = $projectId
+union all
+select act_change('case', c.id, p.key_prefix || '-' || c.number || ' ' || c.title, null, to_jsonb(c)) from test_case c join project p on p.id = c.project_id
+where c.project_id = $projectId`
+
+/** The log of a project begins with what it was made with. */
+async function recordSeed(db: InTransaction, projectId: number, { project: { slug, name, keyPrefix } }: Seed): Promise<void> {
+  const change = { kind: 'project', id: projectId, name, before: null, after: { slug, name, key_prefix: keyPrefix } }
+  await record(db, { actor: SYSTEM, projectId, kind: 'project.made', changes: [change] })
+  const rows = await rowsOf<{ change: ActChange }>(db, SEEDED, { projectId })
+  if (rows.length > 0) await record(db, { actor: SYSTEM, projectId, kind: 'case.imported', changes: rows.map((row) => row.change) })
+}

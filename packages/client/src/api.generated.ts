@@ -109,6 +109,63 @@ export interface paths {
     patch: operations['projectsEdit']
     trace?: never
   }
+  '/projects/{project}/acts': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /**
+     * What was done in the project, newest first
+     * @description by whom, to what, and what it changed.
+     */
+    get: operations['auditList']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/acts/export': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** The acts that fit as a table, oldest first; as NDJSON with all that each changed */
+    get: operations['auditExport']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/acts/{id}/undo': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    /**
+     * Undoes an act
+     * @description What somebody changed since is left as it is. The undoing is an act itself, and can be undone.
+     */
+    post: operations['auditUndo']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
   '/projects/{project}/areas': {
     parameters: {
       query?: never
@@ -146,23 +203,6 @@ export interface paths {
     head?: never
     /** Renames an area, moves it, or puts it before another */
     patch: operations['areasEdit']
-    trace?: never
-  }
-  '/projects/{project}/areas/{id}/restore': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put?: never
-    /** Brings a deleted area back, with what stood in it */
-    post: operations['areasRestore']
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
     trace?: never
   }
   '/projects/{project}/attachments/{id}': {
@@ -306,26 +346,6 @@ export interface paths {
     put?: never
     /** Changes many cases in the same way */
     post: operations['casesBulk']
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/projects/{project}/cases/changes/{id}/undo': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put?: never
-    /**
-     * Undoes a change of cases
-     * @description What somebody changed since is left as it is.
-     */
-    post: operations['casesUndo']
     delete?: never
     options?: never
     head?: never
@@ -1285,6 +1305,23 @@ export interface paths {
     patch: operations['serverSetRights']
     trace?: never
   }
+  '/server/acts': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** What was done with accounts and the server as a whole, newest first */
+    get: operations['serverAuditList']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
   '/server/projects': {
     parameters: {
       query?: never
@@ -1419,6 +1456,109 @@ export interface components {
       /** @description How many projects it belongs to. */
       projects: number
     }
+    /** @enum {string} */
+    ActKind:
+      | 'account.made'
+      | 'account.signedIn'
+      | 'account.signedOut'
+      | 'account.sessionsEnded'
+      | 'account.passwordChanged'
+      | 'account.rightsChanged'
+      | 'account.resetLinkMade'
+      | 'account.passwordReset'
+      | 'area.made'
+      | 'area.changed'
+      | 'area.deleted'
+      | 'case.made'
+      | 'case.changed'
+      | 'case.deleted'
+      | 'case.imported'
+      | 'delivery.sent'
+      | 'delivery.moved'
+      | 'delivery.undone'
+      | 'delivery.readAgain'
+      | 'delivery.retried'
+      | 'details.deleted'
+      | 'feed.opened'
+      | 'invitation.made'
+      | 'invitation.withdrawn'
+      | 'link.made'
+      | 'link.removed'
+      | 'member.joined'
+      | 'member.roleChanged'
+      | 'member.removed'
+      | 'project.made'
+      | 'project.changed'
+      | 'project.sourcesAllowed'
+      | 'role.made'
+      | 'role.changed'
+      | 'role.deleted'
+      | 'run.kept'
+      | 'run.released'
+      | 'run.stopAsked'
+      | 'run.stopTakenBack'
+      | 'script.decided'
+      | 'source.added'
+      | 'source.changed'
+      | 'source.paused'
+      | 'source.resumed'
+      | 'source.checked'
+      | 'source.removed'
+      | 'sums.recounted'
+      | 'team.made'
+      | 'team.changed'
+      | 'team.deleted'
+      | 'token.made'
+      | 'token.revoked'
+      | 'view.saved'
+      | 'view.removed'
+      | 'act.undone'
+    ActList: {
+      rows: components['schemas']['ActRow'][]
+      total: number
+    }
+    /** @description One act of the change log. */
+    ActRow: {
+      id: number
+      at: string
+      actor: components['schemas']['ActorKind']
+      /** @description Whose deed, or in whose name; null for Bobbin by itself, or somebody whose account is gone. */
+      by: string | null
+      /** @description The name of the token, for a machine. */
+      token: string | null
+      kind: components['schemas']['ActKind']
+      /** @description What was done, as a clause that follows who did it. */
+      clause: string
+      subject: {
+        kind: components['schemas']['SubjectKind']
+        id: number | null
+        name: string
+      }
+      /** @description What differs before and after: of the subject that was asked for, or of the first. */
+      fields: components['schemas']['FieldChange'][]
+      /** @description How many subjects it changed. */
+      changed: number
+      reason: string | null
+      request: string | null
+      canUndo: boolean
+      /** @description When and by whom it was undone. */
+      undone: {
+        at: string
+        by: string | null
+      } | null
+    }
+    ActUndone: {
+      /** @description The act that took the other one back, which can be undone itself; null when nothing was left to take back. */
+      actId: number | null
+      undone: number
+      /** @description Names of what somebody changed since; it is left as it is. */
+      left: string[]
+    }
+    /**
+     * @description Whose deed an act was: a person in a session, a machine with a token, an agent, or Bobbin by itself.
+     * @enum {string}
+     */
+    ActorKind: 'person' | 'token' | 'agent' | 'system'
     /** @description Failures that say the same of the same place. */
     AlikeFailures: {
       count: number
@@ -1433,6 +1573,7 @@ export interface components {
       bytes: number
     }
     AreaDeleted: {
+      actId: number | null
       cases: number
       areas: number
     }
@@ -1545,13 +1686,14 @@ export interface components {
       addTags?: string[]
       removeTags?: string[]
     }
-    /** @description Something was done to cases, and can be undone by the number of the change. */
+    /** @description Something was done to cases, and can be undone by the number of the act. */
     CaseChange: {
       /** @description Null when nothing had to be changed. */
-      changeId: number | null
+      actId: number | null
       cases: number
     }
     CaseDetail: {
+      id: number
       key: string
       title: string
       areaId: number | null
@@ -1586,7 +1728,7 @@ export interface components {
     }
     CaseEdited: {
       case: components['schemas']['CaseDetail']
-      changeId: number | null
+      actId: number | null
     }
     /** @description What the filters may choose from. */
     CaseFacets: {
@@ -1640,15 +1782,12 @@ export interface components {
       action: string
       expected: string
     }
-    CaseUndone: {
-      undone: number
-      /** @description Cases that somebody changed since; they are left as they are. */
-      left: string[]
-    }
     /** @enum {string} */
     Change: 'newlyFailing' | 'stillFailing' | 'fixed' | 'recovered' | 'newlySkipped' | 'gone' | 'notRun' | 'new' | 'unchanged' | 'notInRun'
     ChangeEvent: {
       topics: components['schemas']['Topic'][]
+      /** @description What was touched, as kind:id, where that is not much; otherwise everything of the topics may be. */
+      subjects?: string[]
       /** @description Sums of a live run, so that a page shows them without asking. */
       live?: components['schemas']['LiveSums']
     }
@@ -1911,6 +2050,12 @@ export interface components {
       ended: 'closed' | 'stopped' | 'interrupted' | null
       closedAt: string | null
     }
+    /** @description A field of a change, in words. */
+    FieldChange: {
+      field: string
+      from: string
+      to: string
+    }
     FileWarnings: {
       file: string
       warnings: components['schemas']['Warning'][]
@@ -2070,7 +2215,7 @@ export interface components {
     }
     Imported: {
       /** @description Null when nothing had to be changed. */
-      changeId: number | null
+      actId: number | null
       cases: number
       made: number
       changed: number
@@ -2338,7 +2483,7 @@ export interface components {
         key: string
         title: string
       }[]
-      changeId: number | null
+      actId: number | null
     }
     /** @description A place in a file; lines and columns start at 1. */
     Place: {
@@ -2678,7 +2823,7 @@ export interface components {
       /** @description How many cases were made. */
       cases: number
       /** @description The change of cases, which can be undone. */
-      changeId: number | null
+      actId: number | null
     }
     /** @description A project, for administrators of the server. */
     ServerProject: {
@@ -2809,6 +2954,27 @@ export interface components {
       /** @description By its share of a table that all projects share. */
       estimated: boolean
     }
+    /**
+     * @description What an act may be about.
+     * @enum {string}
+     */
+    SubjectKind:
+      | 'account'
+      | 'area'
+      | 'case'
+      | 'delivery'
+      | 'feed'
+      | 'invitation'
+      | 'link'
+      | 'member'
+      | 'project'
+      | 'role'
+      | 'run'
+      | 'script'
+      | 'source'
+      | 'team'
+      | 'token'
+      | 'view'
     /** @description One action inside an attempt. */
     TestStep: {
       /** @description `Given`, `Before`, `setup` …: what kind of step it is, where the file says so. */
@@ -2840,10 +3006,10 @@ export interface components {
     /** @enum {string} */
     TokenScope: 'deliver' | 'read'
     /**
-     * @description What of a project has changed, by the part of the API that tells of it.
+     * @description Parts of a project that an open page may have to ask for anew.
      * @enum {string}
      */
-    Topic: 'cases' | 'scripts' | 'runs' | 'live' | 'members' | 'tokens' | 'views' | 'sources' | 'space' | 'project'
+    Topic: 'cases' | 'scripts' | 'runs' | 'live' | 'members' | 'teams' | 'tokens' | 'views' | 'sources' | 'space' | 'project' | 'acts'
     /**
      * @description What becomes of a test that no case claims: it is set aside and listed; a case is made for it, in the area that mirrors its folder; or it is listed for a person to decide.
      * @enum {string}
@@ -2888,6 +3054,11 @@ export interface components {
 export type AcceptDto = components['schemas']['AcceptDto']
 export type AccountKind = components['schemas']['AccountKind']
 export type AccountRow = components['schemas']['AccountRow']
+export type ActKind = components['schemas']['ActKind']
+export type ActList = components['schemas']['ActList']
+export type ActRow = components['schemas']['ActRow']
+export type ActUndone = components['schemas']['ActUndone']
+export type ActorKind = components['schemas']['ActorKind']
 export type AlikeFailures = components['schemas']['AlikeFailures']
 export type ArchiveEntry = components['schemas']['ArchiveEntry']
 export type AreaDeleted = components['schemas']['AreaDeleted']
@@ -2915,7 +3086,6 @@ export type CaseScript = components['schemas']['CaseScript']
 export type CaseState = components['schemas']['CaseState']
 export type CaseStep = components['schemas']['CaseStep']
 export type CaseStepDto = components['schemas']['CaseStepDto']
-export type CaseUndone = components['schemas']['CaseUndone']
 export type Change = components['schemas']['Change']
 export type ChangeEvent = components['schemas']['ChangeEvent']
 export type CloseFeedDto = components['schemas']['CloseFeedDto']
@@ -2939,6 +3109,7 @@ export type FaultRow = components['schemas']['FaultRow']
 export type FeedClosed = components['schemas']['FeedClosed']
 export type FeedOpened = components['schemas']['FeedOpened']
 export type FeedRow = components['schemas']['FeedRow']
+export type FieldChange = components['schemas']['FieldChange']
 export type FileWarnings = components['schemas']['FileWarnings']
 export type Finding = components['schemas']['Finding']
 export type FirstRun = components['schemas']['FirstRun']
@@ -3022,6 +3193,7 @@ export type SourcePausedDto = components['schemas']['SourcePausedDto']
 export type SourcesAllowedDto = components['schemas']['SourcesAllowedDto']
 export type Space = components['schemas']['Space']
 export type SpacePart = components['schemas']['SpacePart']
+export type SubjectKind = components['schemas']['SubjectKind']
 export type TestStep = components['schemas']['TestStep']
 export type Threads = components['schemas']['Threads']
 export type TokenRow = components['schemas']['TokenRow']
@@ -3256,6 +3428,133 @@ export interface operations {
       }
     }
   }
+  auditList: {
+    parameters: {
+      query?: {
+        /** @description At most so many rows. */
+        limit?: number
+        /** @description So many rows stand before the first one. */
+        offset?: number
+        /** @description One subject, as kind:id. */
+        subject?: string
+        kind?: components['schemas']['ActKind']
+        actor?: components['schemas']['ActorKind']
+        /** @description The number of somebody's account. */
+        account?: number
+        /** @description Words in the name of the subject. */
+        search?: string
+        /** @description From this day on, or until it, as YYYY-MM-DD. */
+        from?: string
+        until?: string
+      }
+      header?: never
+      path: {
+        project: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['ActList']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  auditExport: {
+    parameters: {
+      query: {
+        /** @description At most so many rows. */
+        limit?: number
+        /** @description So many rows stand before the first one. */
+        offset?: number
+        /** @description One subject, as kind:id. */
+        subject?: string
+        kind?: components['schemas']['ActKind']
+        actor?: components['schemas']['ActorKind']
+        /** @description The number of somebody's account. */
+        account?: number
+        /** @description Words in the name of the subject. */
+        search?: string
+        /** @description From this day on, or until it, as YYYY-MM-DD. */
+        from?: string
+        until?: string
+        format: 'csv' | 'ndjson'
+      }
+      header?: never
+      path: {
+        project: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'text/csv': string
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  auditUndo: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+        id: number
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['ActUndone']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
   areasList: {
     parameters: {
       query?: never
@@ -3369,38 +3668,6 @@ export interface operations {
         'application/json': components['schemas']['AreaEditDto']
       }
     }
-    responses: {
-      /** @description Done */
-      200: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['AreaNode']
-        }
-      }
-      /** @description What went wrong */
-      default: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails']
-        }
-      }
-    }
-  }
-  areasRestore: {
-    parameters: {
-      query?: never
-      header?: never
-      path: {
-        project: string
-        id: number
-      }
-      cookie?: never
-    }
-    requestBody?: never
     responses: {
       /** @description Done */
       200: {
@@ -3789,38 +4056,6 @@ export interface operations {
         }
         content: {
           'application/json': components['schemas']['CaseChange']
-        }
-      }
-      /** @description What went wrong */
-      default: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails']
-        }
-      }
-    }
-  }
-  casesUndo: {
-    parameters: {
-      query?: never
-      header?: never
-      path: {
-        project: string
-        id: number
-      }
-      cookie?: never
-    }
-    requestBody?: never
-    responses: {
-      /** @description Done */
-      200: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['CaseUndone']
         }
       }
       /** @description What went wrong */
@@ -5965,6 +6200,51 @@ export interface operations {
         }
         content: {
           'application/json': components['schemas']['AccountRow']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  serverAuditList: {
+    parameters: {
+      query?: {
+        /** @description At most so many rows. */
+        limit?: number
+        /** @description So many rows stand before the first one. */
+        offset?: number
+        /** @description One subject, as kind:id. */
+        subject?: string
+        kind?: components['schemas']['ActKind']
+        actor?: components['schemas']['ActorKind']
+        /** @description The number of somebody's account. */
+        account?: number
+        /** @description Words in the name of the subject. */
+        search?: string
+        /** @description From this day on, or until it, as YYYY-MM-DD. */
+        from?: string
+        until?: string
+      }
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['ActList']
         }
       }
       /** @description What went wrong */

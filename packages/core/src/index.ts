@@ -78,3 +78,5 @@ export type { CaseIntent, ReadRow, ReadTable, TableCase, TableRow } from './case
 export { mergeEdits, type Merge, type MergeConflict } from './cases/case-merge.js'
 export { readEstimate, writeEstimate } from './cases/estimate.js'
 export { readStepTable, type Step } from './cases/step-table.js'
+export { type ActKind, ACT_KINDS, type ActorKind, ACTS, canUndo, isActKind, type SubjectKind, type Topic, topicsOf } from './acts/acts.js'
+export { type ActChange, actClause, type FieldChange, fieldChanges } from './acts/act-sentence.js'

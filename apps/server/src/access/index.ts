@@ -7,6 +7,7 @@ export { Account } from './account.model.js'
 export { ApiToken } from './api-token.model.js'
 export { Session } from './session.model.js'
 export {
+  AdminOnly,
   Ctx,
   Delivers,
   KeeperOnly,

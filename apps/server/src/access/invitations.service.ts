@@ -3,6 +3,7 @@ import { InjectConnection } from '@nestjs/sequelize'
 import { Sequelize } from 'sequelize-typescript'
 import type { AccountKind, InvitationRow, InvitationSeen, MadeInvitation } from '../contract/index.js'
 import { CONFIG, type Config } from '../platform/config.js'
+import { actorOf, record, recordOf } from '../platform/acts/index.js'
 import { type InTransaction, inTransaction, rowsOf, run } from '../platform/database.js'
 import { notFound, Problem } from '../platform/problem.js'
 import type { Caller, Context } from './context.js'
@@ -54,19 +55,29 @@ export class InvitationsService {
   /** An invitation for the same address before this one ends. */
   async make({ project, caller }: Context, email: string): Promise<MadeInvitation> {
     const secret = randomSecret()
-    const [made] = await inTransaction(this, async (db) => {
-      await run(
-        db,
-        `update invitation set withdrawn_at = now() where project_id = $projectId and lower(email) = lower($email) and accepted_at is null and withdrawn_at is null`,
-        { projectId: project.id, email },
-      )
-      return rowsOf<{ id: number }>(
-        db,
-        `insert into invitation (project_id, email, secret_hash, invited_by, expires_at)
-         values ($projectId, $email, $hash, $by, now() + make_interval(days => ${DAYS})) returning id`,
-        { projectId: project.id, email, hash: this.hash(secret), by: caller.accountId },
-      )
-    })
+    const act = { actor: actorOf(caller), projectId: project.id, kind: 'invitation.made' } as const
+    const mine = {
+      kind: 'invitation',
+      where: 't.project_id = $projectId and lower(t.email) = lower($email)',
+      bind: { projectId: project.id, email },
+    } as const
+    const {
+      answer: [made],
+    } = await inTransaction(this, (db) =>
+      recordOf(db, act, [mine], async () => {
+        await run(
+          db,
+          `update invitation set withdrawn_at = now() where project_id = $projectId and lower(email) = lower($email) and accepted_at is null and withdrawn_at is null`,
+          { projectId: project.id, email },
+        )
+        return rowsOf<{ id: number }>(
+          db,
+          `insert into invitation (project_id, email, secret_hash, invited_by, expires_at)
+           values ($projectId, $email, $hash, $by, now() + make_interval(days => ${DAYS})) returning id`,
+          { projectId: project.id, email, hash: this.hash(secret), by: caller.accountId },
+        )
+      }),
+    )
     const [invitation] = await this.rows(project.id, made?.id ?? 0)
     if (!invitation) throw notFound('invitation', made?.id ?? 0)
     logSecurity('invited', { project: project.slug, by: caller.accountId, invitation: invitation.id })
@@ -74,12 +85,17 @@ export class InvitationsService {
   }
 
   async withdraw({ project, caller }: Context, id: number): Promise<void> {
-    const rows = await rowsOf(
-      this,
-      `update invitation set withdrawn_at = now() where id = $id and project_id = $projectId and accepted_at is null and withdrawn_at is null returning id`,
-      { id, projectId: project.id },
+    const act = { actor: actorOf(caller), projectId: project.id, kind: 'invitation.withdrawn' } as const
+    await inTransaction(this, (db) =>
+      recordOf(db, act, [{ kind: 'invitation', where: 't.id = $id', bind: { id } }], async () => {
+        const rows = await rowsOf(
+          db,
+          `update invitation set withdrawn_at = now() where id = $id and project_id = $projectId and accepted_at is null and withdrawn_at is null returning id`,
+          { id, projectId: project.id },
+        )
+        if (rows.length === 0) throw notFound('invitation', id)
+      }),
     )
-    if (rows.length === 0) throw notFound('invitation', id)
     logSecurity('invitationWithdrawn', { project: project.slug, by: caller.accountId, invitation: id })
   }
 
@@ -112,6 +128,14 @@ export class InvitationsService {
         accountId,
       })
       await run(db, 'update invitation set accepted_at = now(), accepted_by = $accountId where id = $id', { id: open.id, accountId })
+      const [person] = await rowsOf<{ name: string }>(db, 'select name from account where id = $accountId', { accountId })
+      await record(db, {
+        actor: { kind: 'person', accountId, tokenId: null },
+        projectId: open.projectId,
+        kind: 'member.joined',
+        subject: { id: accountId, name: person?.name ?? '' },
+        changes: [{ kind: 'invitation', id: open.id, name: open.email, before: { accepted_by: null }, after: { accepted_by: accountId } }],
+      })
       logSecurity('invitationAccepted', { project: open.slug, account: accountId, invitation: open.id })
       return { accountId, slug: open.slug, isNew: !caller }
     })

@@ -1,9 +1,10 @@
-import { rowsOf, run, type Queryable } from '../platform/database.js'
+import { record } from '../platform/acts/index.js'
+import { type InTransaction, rowsOf, run } from '../platform/database.js'
 import { Problem } from '../platform/problem.js'
 import type { NewProjectDto } from './access.dto.js'
 
 /** Makes a project, kept by an account. @throws Problem conflict when its short name is taken */
-export async function makeProject(db: Queryable, keeperId: number, dto: NewProjectDto): Promise<void> {
+export async function makeProject(db: InTransaction, keeperId: number, dto: NewProjectDto): Promise<void> {
   const { slug, name, keyPrefix } = dto
   const [project] = await rowsOf<{ id: number }>(
     db,
@@ -14,5 +15,11 @@ export async function makeProject(db: Queryable, keeperId: number, dto: NewProje
   await run(db, `insert into membership (project_id, account_id, role) values ($projectId, $keeperId, 'keeper')`, {
     projectId: project.id,
     keeperId,
+  })
+  await record(db, {
+    actor: { kind: 'person', accountId: keeperId, tokenId: null },
+    projectId: project.id,
+    kind: 'project.made',
+    changes: [{ kind: 'project', id: project.id, name, before: null, after: { slug, name, key_prefix: keyPrefix } }],
   })
 }

@@ -2,6 +2,7 @@ import { Injectable } from '@nestjs/common'
 import { InjectConnection } from '@nestjs/sequelize'
 import { Sequelize } from 'sequelize-typescript'
 import type { AccountRow, ServerProject } from '../contract/index.js'
+import { actorOf, record, recordOf } from '../platform/acts/index.js'
 import { inTransaction, rowsOf, run } from '../platform/database.js'
 import { Problem } from '../platform/problem.js'
 import type { ServerRightsDto, SourcesAllowedDto } from './access.dto.js'
@@ -30,6 +31,7 @@ export class ServerService {
     const row = await inTransaction(this, async (db) => {
       // one after the other: of two administrators who take the right from each other one stays
       await run(db, 'lock table account in share row exclusive mode')
+      const [before] = await rowsOf<AccountRow>(db, ACCOUNTS, { id })
       await run(
         db,
         `update account set server_admin = coalesce($serverAdmin, server_admin), makes_projects = coalesce($makesProjects, makes_projects) where id = $id`,
@@ -38,7 +40,13 @@ export class ServerService {
       const admins = await rowsOf(db, 'select 1 as yes from account where server_admin limit 1')
       if (admins.length === 0)
         throw new Problem('conflict', 'lastAdmin', 'The server needs an administrator. Give somebody else the right first')
-      return (await rowsOf<AccountRow>(db, ACCOUNTS, { id }))[0]
+      const [after] = await rowsOf<AccountRow>(db, ACCOUNTS, { id })
+      if (before && after) {
+        const rights = ({ serverAdmin, makesProjects }: AccountRow) => ({ server_admin: serverAdmin, makes_projects: makesProjects })
+        const change = { kind: 'account', id, name: after.name, before: rights(before), after: rights(after) }
+        await record(db, { actor: actorOf(caller), projectId: null, kind: 'account.rightsChanged', changes: [change] })
+      }
+      return after
     })
     if (!row) throw new Problem('notFound', 'notFound', `There is no account ${id}`)
     logSecurity('serverRightsChanged', {
@@ -55,11 +63,19 @@ export class ServerService {
   }
 
   async allowSources(caller: Caller, id: number, { folders, hosts }: SourcesAllowedDto): Promise<ServerProject> {
-    await run(this, 'update project set source_folders = $folders::text[], source_hosts = $hosts::text[] where id = $id', {
-      id,
-      folders,
-      hosts,
-    })
+    await inTransaction(this, (db) =>
+      recordOf(
+        db,
+        { actor: actorOf(caller), projectId: id, kind: 'project.sourcesAllowed' },
+        [{ kind: 'project', where: 't.id = $id', bind: { id } }],
+        () =>
+          run(db, 'update project set source_folders = $folders::text[], source_hosts = $hosts::text[] where id = $id', {
+            id,
+            folders,
+            hosts,
+          }),
+      ),
+    )
     const [row] = await rowsOf<ServerProject>(this, PROJECTS, { id })
     if (!row) throw new Problem('notFound', 'notFound', `There is no project ${id}`)
     logSecurity('sourcesAllowed', { by: caller.accountId, project: row.slug, folders: folders.join(' '), hosts: hosts.join(' ') })

@@ -1,10 +1,11 @@
 import { Inject, Injectable } from '@nestjs/common'
 import { InjectConnection, InjectModel } from '@nestjs/sequelize'
-import { Op } from 'sequelize'
+import { Op, type Transaction } from 'sequelize'
 import { Sequelize } from 'sequelize-typescript'
 import type { SessionRow } from '../contract/index.js'
 import { CONFIG, type Config } from '../platform/config.js'
-import { rowsOf, run } from '../platform/database.js'
+import { type Actor, actorOf, record } from '../platform/acts/index.js'
+import { type InTransaction, inTransaction, rowsOf, run } from '../platform/database.js'
 import { notFound, Problem } from '../platform/problem.js'
 import { Account } from './account.model.js'
 import type { Caller } from './context.js'
@@ -54,37 +55,55 @@ export class SessionsService {
     await rightGuess(this, guess, tries)
     logSecurity('signedIn', { account: account.id, address: place.address })
     if (before) await this.signOut(before)
-    return this.open(account.id, place)
+    return inTransaction(this, async (db) => {
+      await this.write(db, { kind: 'person', accountId: account.id, tokenId: null }, 'account.signedIn')
+      return this.open(account.id, place, db.transaction)
+    })
   }
 
-  async open(accountId: number, place: Place): Promise<string> {
+  /** What somebody did with their own account. */
+  private write(
+    db: InTransaction,
+    actor: Actor,
+    kind: 'account.signedIn' | 'account.signedOut' | 'account.sessionsEnded' | 'account.passwordChanged',
+  ): Promise<number> {
+    return record(db, { actor, projectId: null, kind, subject: { id: actor.accountId ?? 0, name: '' } })
+  }
+
+  async open(accountId: number, place: Place, transaction: Transaction | null = null): Promise<string> {
     const secret = randomSecret()
-    await this.sessions.create({
-      idHash: this.hash(secret),
-      accountId,
-      expiresAt: new Date(Date.now() + SESSION_DAYS * 86_400_000),
-      lastSeenAt: new Date(),
-      agent: place.agent.slice(0, 300),
-      address: place.address,
-    })
+    await this.sessions.create(
+      {
+        idHash: this.hash(secret),
+        accountId,
+        expiresAt: new Date(Date.now() + SESSION_DAYS * 86_400_000),
+        lastSeenAt: new Date(),
+        agent: place.agent.slice(0, 300),
+        address: place.address,
+      },
+      { transaction },
+    )
     return secret
   }
 
   async signOut(secret: string): Promise<void> {
-    const ended = await rowsOf<{ accountId: number }>(
-      this,
-      'delete from session where id_hash = $hash returning account_id as "accountId"',
-      {
-        hash: this.hash(secret),
-      },
-    )
-    for (const { accountId } of ended) await this.ended(accountId)
+    await inTransaction(this, async (db) => {
+      const ended = await rowsOf<{ accountId: number }>(
+        db,
+        'delete from session where id_hash = $hash returning account_id as "accountId"',
+        { hash: this.hash(secret) },
+      )
+      for (const { accountId } of ended) {
+        await this.write(db, { kind: 'person', accountId, tokenId: null }, 'account.signedOut')
+        await this.ended(db, accountId)
+      }
+    })
   }
 
   /** Open pages of an account are told to see whether they may stay. */
-  private async ended(accountId: number): Promise<void> {
+  private async ended(db: InTransaction, accountId: number): Promise<void> {
     logSecurity('signedOut', { account: accountId })
-    await announceAccess(this, accountId)
+    await announceAccess(db, accountId)
   }
 
   async callerOf(secret: string): Promise<Caller | null> {
@@ -124,15 +143,26 @@ export class SessionsService {
   }
 
   async end(caller: Caller, id: number): Promise<void> {
-    const ended = await this.sessions.destroy({ where: { id, accountId: caller.accountId } })
-    if (ended === 0) throw new Problem('notFound', 'notFound', 'You have no such session; it may have ended already')
-    await this.ended(caller.accountId)
+    await inTransaction(this, async (db) => {
+      const ended = await this.sessions.destroy({ where: { id, accountId: caller.accountId }, transaction: db.transaction })
+      if (ended === 0) throw new Problem('notFound', 'notFound', 'You have no such session; it may have ended already')
+      await this.write(db, actorOf(caller), 'account.sessionsEnded')
+      await this.ended(db, caller.accountId)
+    })
   }
 
   /** Signs the account out everywhere, here too. */
   async endAll(caller: Caller): Promise<void> {
-    await this.sessions.destroy({ where: { accountId: caller.accountId } })
-    await this.ended(caller.accountId)
+    await inTransaction(this, async (db) => {
+      await this.write(db, actorOf(caller), 'account.sessionsEnded')
+      await this.endSessions(db, caller.accountId)
+    })
+  }
+
+  /** Ends every session of an account. */
+  async endSessions(db: InTransaction, accountId: number): Promise<void> {
+    await this.sessions.destroy({ where: { accountId }, transaction: db.transaction })
+    await this.ended(db, accountId)
   }
 
   /** A new password ends every session. @returns the secret of a new one, for who changed it */
@@ -146,14 +176,18 @@ export class SessionsService {
     }
     await rightGuess(this, guess, tries)
     await refuseWeak(next, account.email)
-    await account.update({ passwordHash: await hashPassword(next) })
-    logSecurity('passwordChanged', { account: account.id, address: place.address })
-    if (endTokens) {
-      await run(this, 'update api_token set revoked_at = now() where account_id = $id and revoked_at is null', { id: account.id })
-      logSecurity('tokensEnded', { account: account.id })
-    }
-    await this.endAll(caller)
-    return this.open(account.id, place)
+    const passwordHash = await hashPassword(next)
+    return inTransaction(this, async (db) => {
+      await account.update({ passwordHash }, { transaction: db.transaction })
+      logSecurity('passwordChanged', { account: account.id, address: place.address })
+      if (endTokens) {
+        await run(db, 'update api_token set revoked_at = now() where account_id = $id and revoked_at is null', { id: account.id })
+        logSecurity('tokensEnded', { account: account.id })
+      }
+      await this.write(db, actorOf(caller), 'account.passwordChanged')
+      await this.endSessions(db, account.id)
+      return this.open(account.id, place, db.transaction)
+    })
   }
 
   private hash(secret: string): Buffer {

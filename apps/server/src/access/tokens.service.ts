@@ -1,9 +1,11 @@
 import { Inject, Injectable } from '@nestjs/common'
 import { InjectConnection, InjectModel } from '@nestjs/sequelize'
+import type { Transaction } from 'sequelize'
 import { Sequelize } from 'sequelize-typescript'
 import type { MadeToken, TokenRow, TokenScope } from '../contract/index.js'
 import { CONFIG, type Config } from '../platform/config.js'
-import { rowsOf, run } from '../platform/database.js'
+import { actorOf, recordOf } from '../platform/acts/index.js'
+import { inTransaction, rowsOf, run } from '../platform/database.js'
 import { notFound } from '../platform/problem.js'
 import { ApiToken } from './api-token.model.js'
 import { announceAccess } from './announce-access.js'
@@ -49,7 +51,15 @@ export class TokensService {
 
   async make({ project, caller }: Context, name: string, scope: TokenScope, days = USUAL_DAYS): Promise<MadeToken> {
     const secret = PREFIX + randomSecret()
-    const id = await this.store(project.id, caller.accountId, name, scope, secret, days)
+    const act = { actor: actorOf(caller), projectId: project.id, kind: 'token.made' } as const
+    const { answer: id } = await inTransaction(this, (db) =>
+      recordOf(
+        db,
+        act,
+        (id) => [{ kind: 'token', where: 't.id = $id', bind: { id } }],
+        () => this.store(project.id, caller.accountId, name, scope, secret, days, db.transaction),
+      ),
+    )
     logSecurity('tokenMade', { token: id, by: caller.accountId, project: project.slug, scope })
     const [token] = await this.rows(project.id, id)
     if (!token) throw notFound('token', id)
@@ -57,18 +67,37 @@ export class TokensService {
   }
 
   /** @returns its id */
-  async store(projectId: number, accountId: number, name: string, scope: TokenScope, secret: string, days = USUAL_DAYS): Promise<number> {
+  async store(
+    projectId: number,
+    accountId: number,
+    name: string,
+    scope: TokenScope,
+    secret: string,
+    days = USUAL_DAYS,
+    transaction: Transaction | null = null,
+  ): Promise<number> {
     const expiresAt = new Date(Date.now() + days * 86_400_000)
-    const made = await this.tokens.create({ projectId, accountId, name, scope, tokenHash: this.hash(secret), expiresAt })
+    const made = await this.tokens.create({ projectId, accountId, name, scope, tokenHash: this.hash(secret), expiresAt }, { transaction })
     return made.id
   }
 
   async revoke({ project, caller }: Context, id: number): Promise<void> {
-    const [revoked] = await this.tokens.update({ revokedAt: new Date() }, { where: { id, projectId: project.id, revokedAt: null } })
-    if (revoked === 0) throw notFound('token', id)
+    const act = { actor: actorOf(caller), projectId: project.id, kind: 'token.revoked' } as const
+    await inTransaction(this, async (db) => {
+      await recordOf(
+        db,
+        act,
+        [{ kind: 'token', where: 't.id = $id and t.project_id = $projectId', bind: { id, projectId: project.id } }],
+        async () => {
+          const where = { id, projectId: project.id, revokedAt: null }
+          const [revoked] = await this.tokens.update({ revokedAt: new Date() }, { where, transaction: db.transaction })
+          if (revoked === 0) throw notFound('token', id)
+        },
+      )
+      const [token] = await rowsOf<{ accountId: number }>(db, 'select account_id as "accountId" from api_token where id = $id', { id })
+      if (token) await announceAccess(db, token.accountId)
+    })
     logSecurity('tokenRevoked', { token: id, by: caller.accountId, project: project.slug })
-    const [token] = await rowsOf<{ accountId: number }>(this, 'select account_id as "accountId" from api_token where id = $id', { id })
-    if (token) await announceAccess(this, token.accountId)
   }
 
   private async rows(projectId: number, id: number | null): Promise<TokenRow[]> {

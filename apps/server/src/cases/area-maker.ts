@@ -3,7 +3,8 @@ import type { Area } from './area.model.js'
 
 /** Finds or makes areas by path, each once. */
 export class AreaMaker {
-  count = 0
+  /** Areas that were not there before. */
+  readonly made: number[] = []
   private readonly known = new Map<string, number>()
 
   constructor(
@@ -26,7 +27,7 @@ export class AreaMaker {
       where: { projectId: this.projectId, parentId, name, deletedAt: null },
       transaction: this.transaction,
     })
-    if (created) this.count++
+    if (created) this.made.push(area.id)
     this.known.set(key, area.id)
     return area.id
   }

@@ -16,6 +16,4 @@ export class Area extends Model {
   @Column(DataType.DATE)
   declare deletedAt: Date | null
   /** What stood in it when it was deleted. */
-  @Column(DataType.JSONB)
-  declare held: { cases: number[]; areas: number[] } | null
 }

@@ -1,4 +1,4 @@
-import { Body, Controller, Delete, Get, HttpCode, Param, ParseIntPipe, Patch, Post } from '@nestjs/common'
+import { Body, Controller, Delete, Get, Param, ParseIntPipe, Patch, Post } from '@nestjs/common'
 import { Ctx, type Context } from '../access/index.js'
 import type { AreaDeleted, AreaNode } from '../contract/index.js'
 import { AreasService } from './areas.service.js'
@@ -30,12 +30,5 @@ export class AreasController {
   @Delete(':id')
   delete(@Ctx() context: Context, @Param('id', ParseIntPipe) id: number): Promise<AreaDeleted> {
     return this.areas.delete(context, id)
-  }
-
-  /** Brings a deleted area back, with what stood in it. */
-  @Post(':id/restore')
-  @HttpCode(200)
-  restore(@Ctx() context: Context, @Param('id', ParseIntPipe) id: number): Promise<AreaNode> {
-    return this.areas.restore(context, id)
   }
 }

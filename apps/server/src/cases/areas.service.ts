@@ -4,7 +4,8 @@ import type { Transaction } from 'sequelize'
 import { Sequelize } from 'sequelize-typescript'
 import type { Context } from '../access/index.js'
 import type { AreaDeleted, AreaNode } from '../contract/index.js'
-import { rowsOf, run } from '../platform/database.js'
+import { actorOf, recordOf } from '../platform/acts/index.js'
+import { inTransaction, rowsOf, run } from '../platform/database.js'
 import { notFound, Problem } from '../platform/problem.js'
 import { Area } from './area.model.js'
 import { AREAS } from './case-queries.js'
@@ -34,13 +35,24 @@ export class AreasService {
     if (parentId !== null) await this.orThrow(context, parentId)
     await this.refuseTwin(context, parentId, name, null)
     const projectId = context.project.id
-    const [row] = await rowsOf<{ id: number }>(
-      this,
-      `insert into area (project_id, parent_id, name, position)
-       select $projectId, $parentId::int, $name, coalesce(max(position) + 1, 0) from area where ${SIBLINGS} returning id`,
-      { projectId, parentId, name },
+    const act = { actor: actorOf(context.caller), projectId, kind: 'area.made' } as const
+    const { answer: id } = await inTransaction(this, (db) =>
+      recordOf(
+        db,
+        act,
+        (id) => [{ kind: 'area', where: 't.id = $id', bind: { id } }],
+        async () => {
+          const [row] = await rowsOf<{ id: number }>(
+            db,
+            `insert into area (project_id, parent_id, name, position)
+           select $projectId, $parentId::int, $name, coalesce(max(position) + 1, 0) from area where ${SIBLINGS} returning id`,
+            { projectId, parentId, name },
+          )
+          return row?.id ?? 0
+        },
+      ),
     )
-    return { id: row?.id ?? 0, parentId, name, cases: 0 }
+    return { id, parentId, name, cases: 0 }
   }
 
   /** Renames, moves into another area, or puts before a sibling. */
@@ -50,11 +62,20 @@ export class AreasService {
     const name = edit.name ?? area.name
     if (parentId !== null && parentId !== area.parentId) await this.refuseLoop(context, id, parentId)
     if (parentId !== area.parentId || name !== area.name) await this.refuseTwin(context, parentId, name, id)
-    await this.sequelize.transaction(async (transaction) => {
-      await area.update({ name, parentId }, { transaction })
-      if (edit.before !== undefined || parentId !== area.previous('parentId'))
-        await this.place(context, area, edit.before ?? null, transaction)
-    })
+    const act = { actor: actorOf(context.caller), projectId: context.project.id, kind: 'area.changed', subject: { id, name } } as const
+    const siblings = 't.id = $id or t.project_id = $projectId and t.parent_id is not distinct from $parentId::int and t.deleted_at is null'
+    await inTransaction(this, ({ sequelize, transaction }) =>
+      recordOf(
+        { sequelize, transaction },
+        act,
+        [{ kind: 'area', where: `(${siblings})`, bind: { id, projectId: context.project.id, parentId } }],
+        async () => {
+          await area.update({ name, parentId }, { transaction })
+          if (edit.before !== undefined || parentId !== area.previous('parentId'))
+            await this.place(context, area, edit.before ?? null, transaction)
+        },
+      ),
+    )
     return { id, parentId, name, cases: 0 }
   }
 
@@ -94,51 +115,41 @@ export class AreasService {
     if (twins.length > 0) throw new Problem('conflict', 'areaTwin', `There is an area “${name}” in the same place already`)
   }
 
-  /** Takes an area away; what stood in it moves up one level, and comes back with \`restore\`. */
+  /** Takes an area away; what stood in it moves up one level. Undoing that act brings it back, with what still stands where it was put. */
   async delete(context: Context, id: number): Promise<AreaDeleted> {
     const area = await this.orThrow(context, id)
-    return this.sequelize.transaction(async (transaction) => {
-      const db = { sequelize: this.sequelize, transaction }
+    const act = {
+      actor: actorOf(context.caller),
+      projectId: context.project.id,
+      kind: 'area.deleted',
+      subject: { id, name: area.name },
+    } as const
+    return inTransaction(this, async (db) => {
       const bind = { id, parentId: area.parentId }
-      const cases = await rowsOf<{ id: number }>(db, 'update test_case set area_id = $parentId::int where area_id = $id returning id', bind)
-      const areas = await rowsOf<{ id: number }>(db, 'select id from area where parent_id = $id and deleted_at is null', bind)
-      const held = { cases: cases.map((row) => row.id), areas: areas.map((row) => row.id) }
-      await area.update({ deletedAt: new Date(), held }, { transaction })
-      // a name that the level above has already is told apart by where it came from
-      await run(
+      const { answer, actId } = await recordOf(
         db,
-        `update area a set parent_id = $parentId::int, name = case when exists (
-           select 1 from area s where s.project_id = a.project_id and s.parent_id is not distinct from $parentId::int and s.deleted_at is null and s.name = a.name
-         ) then a.name || ' (' || $name || ')' else a.name end
-         where a.parent_id = $id and a.deleted_at is null`,
-        { ...bind, name: area.name },
+        act,
+        [
+          { kind: 'area', where: '(t.id = $id or t.parent_id = $id and t.deleted_at is null)', bind: { id } },
+          { kind: 'case', where: 't.area_id = $id', bind: { id } },
+        ],
+        async () => {
+          const moved = await rowsOf(db, 'update test_case set area_id = $parentId::int where area_id = $id returning id', bind)
+          const below = await rowsOf(db, 'select id from area where parent_id = $id and deleted_at is null', { id })
+          await area.update({ deletedAt: new Date() }, { transaction: db.transaction })
+          // a name that the level above has already is told apart by where it came from
+          await run(
+            db,
+            `update area a set parent_id = $parentId::int, name = case when exists (
+               select 1 from area s where s.project_id = a.project_id and s.parent_id is not distinct from $parentId::int and s.deleted_at is null and s.name = a.name
+             ) then a.name || ' (' || $name || ')' else a.name end
+             where a.parent_id = $id and a.deleted_at is null`,
+            { ...bind, name: area.name },
+          )
+          return { cases: moved.length, areas: below.length }
+        },
       )
-      return { cases: held.cases.length, areas: held.areas.length }
+      return { ...answer, actId }
     })
-  }
-
-  /** Brings a deleted area back, with what stood in it and still stands where it was put. */
-  async restore(context: Context, id: number): Promise<AreaNode> {
-    const area = await this.areas.findOne({ where: { id, projectId: context.project.id } })
-    if (!area?.deletedAt) throw notFound('deleted area', id)
-    await this.refuseTwin(context, area.parentId, area.name, null)
-    const held = area.held ?? { cases: [], areas: [] }
-    await this.sequelize.transaction(async (transaction) => {
-      const db = { sequelize: this.sequelize, transaction }
-      await area.update({ deletedAt: null, held: null }, { transaction })
-      const bind = { id, parentId: area.parentId, name: area.name }
-      await run(db, 'update test_case set area_id = $id where id = any($ids::int[]) and area_id is not distinct from $parentId::int', {
-        id,
-        parentId: area.parentId,
-        ids: held.cases,
-      })
-      await run(
-        db,
-        `update area set parent_id = $id, name = regexp_replace(name, ' \\(' || regexp_replace($name, '([^[:alnum:] ])', '\\\\\\1', 'g') || '\\)$', '')
-         where id = any($ids::int[]) and parent_id is not distinct from $parentId::int`,
-        { ...bind, ids: held.areas },
-      )
-    })
-    return { id, parentId: area.parentId, name: area.name, cases: held.cases.length }
   }
 }

@@ -1,14 +1,16 @@
+import type { ActChange, ActKind } from '@bobbin/core'
 import { Injectable } from '@nestjs/common'
 import { InjectConnection } from '@nestjs/sequelize'
 import { Sequelize } from 'sequelize-typescript'
 import type { Context } from '../access/index.js'
-import type { CaseChange, CaseUndone } from '../contract/index.js'
-import { rowsOf, type Queryable } from '../platform/database.js'
-import { notFound, Problem } from '../platform/problem.js'
+import type { CaseChange } from '../contract/index.js'
+import { actorOf, record } from '../platform/acts/index.js'
+import { type InTransaction, inTransaction, rowsOf, type Queryable } from '../platform/database.js'
+import { Problem } from '../platform/problem.js'
 import { AreasService } from './areas.service.js'
 import { numbersOf } from './case-key.js'
 import type { BulkSetDto } from './cases.dto.js'
-import { BULK, DELETE_CASES, UNDO } from './change-queries.js'
+import { BULK, DELETE_CASES, MADE_AREAS, MADE_CASES } from './change-queries.js'
 
 /** @throws Problem when somebody else is named: nothing is told of who has an account */
 export async function ownerBelongs(db: Queryable, { project }: Context, ownerId: number | null | undefined): Promise<void> {
@@ -19,8 +21,6 @@ export async function ownerBelongs(db: Queryable, { project }: Context, ownerId:
   })
   if (rows.length === 0) throw new Problem('invalid', 'noMember', 'The owner of a case is a member of the project')
 }
-
-export type ChangeKind = 'edit' | 'bulk' | 'delete' | 'import' | 'outline' | 'scripts'
 
 /** Changes of many cases at once, each remembered so that it can be undone. */
 @Injectable()
@@ -33,7 +33,7 @@ export class CaseChangesService {
   async bulk(context: Context, keys: string[], set: BulkSetDto): Promise<CaseChange> {
     if (set.areaId) await this.areas.orThrow(context, set.areaId)
     await ownerBelongs(this, context, set.ownerId)
-    return this.change(context, 'bulk', BULK, keys, {
+    return this.change(context, 'case.changed', BULK, keys, {
       priority: set.priority ?? null,
       setsOwner: set.ownerId !== undefined,
       ownerId: set.ownerId ?? null,
@@ -48,36 +48,47 @@ export class CaseChangesService {
 
   /** Cases are marked, not gone: undo brings them back with their links and histories. */
   delete(context: Context, keys: string[]): Promise<CaseChange> {
-    return this.change(context, 'delete', DELETE_CASES, keys, {})
+    return this.change(context, 'case.deleted', DELETE_CASES, keys, {})
   }
 
-  private async change({ project, caller }: Context, kind: ChangeKind, sql: string, keys: string[], bind: Record<string, unknown>) {
-    const [made] = await rowsOf<CaseChange>(this, sql, {
-      projectId: project.id,
-      accountId: caller.accountId,
-      kind,
-      numbers: numbersOf(project, keys),
-      ...bind,
+  private async change(
+    { project, caller }: Context,
+    kind: ActKind,
+    sql: string,
+    keys: string[],
+    bind: Record<string, unknown>,
+  ): Promise<CaseChange> {
+    return inTransaction(this, async (db) => {
+      const rows = await rowsOf<{ change: ActChange }>(db, sql, {
+        projectId: project.id,
+        prefix: project.keyPrefix,
+        numbers: numbersOf(project, keys),
+        ...bind,
+      })
+      const changes = rows.map(({ change }) => change)
+      return { actId: await this.keep(db, { project, caller }, kind, changes), cases: changes.length }
     })
-    return made ?? { changeId: null, cases: 0 }
   }
 
-  /** Remembers a change that was made elsewhere. @returns its number, null for no change */
-  async keep(db: Queryable, { project, caller }: Context, kind: ChangeKind, before: unknown[], made: number[]): Promise<number | null> {
-    if (before.length + made.length === 0) return null
-    const [row] = await rowsOf<{ id: number }>(
-      db,
-      `insert into case_change (project_id, account_id, kind, before, made)
-       values ($projectId, $accountId, $kind, $before::jsonb, $made::int[]) returning id`,
-      { projectId: project.id, accountId: caller.accountId, kind, before: JSON.stringify(before), made },
-    )
-    return row?.id ?? null
-  }
-
-  async undo({ project }: Context, id: number): Promise<CaseUndone> {
-    const [row] = await rowsOf<CaseUndone & { found: number }>(this, UNDO, { projectId: project.id, id, prefix: project.keyPrefix })
-    if (!row || row.found === 0) throw notFound('change that is not undone', id)
-    return { undone: row.undone, left: row.left }
+  /**
+   * Writes down what was done to cases, and to what belongs to them.
+   * @param made cases and areas that were made, besides the changes
+   * @returns the number of the act, null for no change
+   */
+  async keep(
+    db: InTransaction,
+    { project, caller }: Pick<Context, 'project' | 'caller'>,
+    kind: ActKind,
+    changes: ActChange[],
+    made: { cases?: number[]; areas?: number[] } = {},
+  ): Promise<number | null> {
+    const { cases = [], areas = [] } = made
+    const rowsFor = (sql: string, ids: number[]) =>
+      ids.length === 0 ? [] : rowsOf<{ change: ActChange }>(db, sql, { ids, prefix: project.keyPrefix })
+    const rows = [...(await rowsFor(MADE_CASES, cases)), ...(await rowsFor(MADE_AREAS, areas))]
+    const all = [...changes, ...rows.map(({ change }) => change)]
+    if (all.length === 0) return null
+    return record(db, { actor: actorOf(caller), projectId: project.id, kind, changes: all })
   }
 }
 

@@ -5,7 +5,7 @@ import type {
   CaseDetail,
   CaseEdited,
   CaseList,
-  CaseUndone,
+  ActUndone,
   Imported,
   ImportPreview,
   SavedView,
@@ -26,7 +26,7 @@ afterAll(() => bobbin.stop())
 
 const list = (query = '') => ask<CaseList>('GET', `/cases${query}`)
 const detail = (key: string) => ask<CaseDetail>('GET', `/cases/${key}`)
-const undo = (id: number | null) => ask<CaseUndone>('POST', `/cases/changes/${id}/undo`)
+const undo = (id: number | null) => ask<ActUndone>('POST', `/acts/${id}/undo`)
 const upload = (content: string | Buffer) => {
   const form = new FormData()
   form.append('file', new Blob([content]), 'cases.csv')
@@ -52,12 +52,12 @@ describe('editing', () => {
   it('is undone with the approval it took away, unless somebody changed it since', async () => {
     const before = await detail('FERRY-103')
     const edited = await ask<CaseEdited>('PATCH', '/cases/FERRY-103', { version: before.version, title: 'x', steps: [] })
-    expect(await undo(edited.changeId)).toEqual({ undone: 1, left: [] })
+    expect(await undo(edited.actId)).toMatchObject({ undone: 1, left: [] })
     expect(await detail('FERRY-103')).toMatchObject({ title: before.title, steps: before.steps, state: 'approved' })
-    await expect(undo(edited.changeId)).rejects.toMatchObject({ code: 'notFound' })
+    await expect(undo(edited.actId)).rejects.toMatchObject({ code: 'notFound' })
     const again = await ask<CaseEdited>('PATCH', '/cases/FERRY-103', { version: before.version + 2, title: 'y' })
     await ask('PATCH', '/cases/FERRY-103', { version: again.case.version, title: 'z' })
-    expect(await undo(again.changeId)).toEqual({ undone: 0, left: ['FERRY-103'] })
+    expect(await undo(again.actId)).toMatchObject({ undone: 0, left: ['FERRY-103 y'] })
   })
 })
 
@@ -69,8 +69,8 @@ describe('many at once', () => {
     expect(change.cases).toBe(3)
     expect((await list('?tag=night&priority=4')).total).toBe(3)
     const nothing = await ask<CaseChange>('POST', '/cases/bulk', { keys, set: { priority: 4 } })
-    expect(nothing).toEqual({ changeId: null, cases: 0 })
-    await undo(change.changeId)
+    expect(nothing).toEqual({ actId: null, cases: 0 })
+    await undo(change.actId)
     expect((await list('?tag=night')).total).toBe(0)
     expect((await list('?priority=4')).rows.map((row) => row.key)).toEqual(['FERRY-101'])
   })
@@ -79,7 +79,7 @@ describe('many at once', () => {
     const gone = await ask<CaseChange>('POST', '/cases/delete', { keys: ['FERRY-101', 'FERRY-102'] })
     expect((await list()).total).toBe(1)
     await expect(detail('FERRY-101')).rejects.toMatchObject({ code: 'notFound' })
-    expect(await undo(gone.changeId)).toEqual({ undone: 2, left: [] })
+    expect(await undo(gone.actId)).toMatchObject({ undone: 2, left: [] })
     expect((await list()).total).toBe(3)
   })
 
@@ -117,9 +117,10 @@ describe('areas', () => {
   it('give what stood in them to the level above, and take it back', async () => {
     const deck = (await ask<AreaNode[]>('GET', '/areas')).find((area) => area.name === 'Limits')
     const before = await detail('FERRY-101')
-    expect(await ask<AreaDeleted>('DELETE', `/areas/${deck?.id}`)).toEqual({ cases: 3, areas: 0 })
+    const gone = await ask<AreaDeleted>('DELETE', `/areas/${deck?.id}`)
+    expect(gone).toMatchObject({ cases: 3, areas: 0 })
     expect((await detail('FERRY-101')).areaPath).toEqual(['Deck planner'])
-    await ask('POST', `/areas/${deck?.id}/restore`)
+    await undo(gone.actId)
     expect((await detail('FERRY-101')).areaPath).toEqual(before.areaPath)
   })
 })
@@ -161,7 +162,8 @@ describe('tables', () => {
       { action: 'Unload', expected: 'Free' },
     ])
     expect((await list('?search=A new one')).rows[0]).toMatchObject({ area: 'Freight › Hazard', priority: 3 })
-    expect(await undo(done.changeId)).toEqual({ undone: 2, left: [] })
+    // with the two areas that it made
+    expect(await undo(done.actId)).toMatchObject({ undone: 4, left: [] })
     expect((await list()).total).toBe(3)
     expect((await detail('FERRY-101')).steps).toHaveLength(1)
   })

@@ -1,6 +1,7 @@
 import { Injectable } from '@nestjs/common'
 import { InjectConnection, InjectModel } from '@nestjs/sequelize'
 import {
+  type ActChange,
   CASE_COLUMNS,
   INTENT_WORDS,
   readCaseTable,
@@ -26,8 +27,7 @@ import { filterBind } from './case-filter.js'
 import { numberOf } from './case-key.js'
 import { caseNumbers, caseTable } from './case-queries.js'
 import type { CaseExportDto } from './cases.dto.js'
-import { CasesService, rowOf } from './cases.service.js'
-import { REWRITE_CASES } from './change-queries.js'
+import { CasesService, rewriteCases, rowOf } from './cases.service.js'
 import { TestCase } from './test-case.model.js'
 
 const MOST_ROWS = 20_000
@@ -116,7 +116,7 @@ export class CaseTablesService {
       const db = { sequelize: this.sequelize, transaction }
       const matched = await this.match(db, context, table)
       const areas = new AreaMaker(this.areas, context.project.id, transaction)
-      const before = await this.rewrite(
+      const changes = await this.rewrite(
         context,
         db,
         matched.filter((row) => row.preview.action === 'change'),
@@ -128,9 +128,9 @@ export class CaseTablesService {
         matched.filter((row) => row.preview.action === 'make'),
         areas,
       )
-      const changeId = await this.changes.keep(db, context, 'import', before, made)
+      const actId = await this.changes.keep(db, context, 'case.imported', changes, { cases: made, areas: areas.made })
       const { refuse } = countActions(matched)
-      return { changeId, cases: before.length + made.length, made: made.length, changed: before.length, left: refuse }
+      return { actId, cases: changes.length + made.length, made: made.length, changed: changes.length, left: refuse }
     })
   }
 
@@ -161,7 +161,7 @@ export class CaseTablesService {
     return table.rows.map((read) => matchRow(read, byKey, owners, seen))
   }
 
-  private async rewrite({ project }: Context, db: Required<Queryable>, rows: Matched[], areas: AreaMaker): Promise<unknown[]> {
+  private async rewrite({ project }: Context, db: Required<Queryable>, rows: Matched[], areas: AreaMaker): Promise<ActChange[]> {
     if (rows.length === 0) return []
     const numbers = rows.map((row) => numberOf(project, row.read.row.key ?? '') ?? 0)
     const models = await this.models.findAll({ where: { projectId: project.id, number: numbers }, transaction: db.transaction })
@@ -171,8 +171,7 @@ export class CaseTablesService {
       const model = byNumber.get(numbers[i] ?? 0)
       if (model) wanted.push({ ...rowOf(model), ...(await fieldsOf(read.row, ownerId, areas)) })
     }
-    const [done] = await rowsOf<{ before: unknown[] }>(db, REWRITE_CASES, { projectId: project.id, rows: JSON.stringify(wanted) })
-    return done?.before ?? []
+    return rewriteCases(db, project, wanted)
   }
 
   private async makeNew(context: Context, transaction: Transaction, rows: Matched[], areas: AreaMaker): Promise<number[]> {

@@ -1,4 +1,4 @@
-import type { CaseChange, CaseList, CaseUndone } from '@bobbin/client'
+import type { CaseChange, CaseList, ActUndone } from '@bobbin/client'
 import { afterAll, beforeAll, expect, it } from 'vitest'
 import { type AsPerson, seedCase, TestApp } from '../testing/test-app.js'
 
@@ -16,7 +16,7 @@ it('a list of 20,000 cases is answered page by page, and changed in one statemen
   await Promise.all(Array.from({ length: 20 }, () => ask('POST', '/cases/bulk', small)))
   const lines = Array.from({ length: 5000 }, (_, i) => `Case ${i}`).join('\n')
   const made = []
-  for (let i = 0; i < 4; i++) made.push(await ask<{ changeId: number }>('POST', '/cases/outline', { text: lines }))
+  for (let i = 0; i < 4; i++) made.push(await ask<{ actId: number }>('POST', '/cases/outline', { text: lines }))
   const keys: string[] = []
   for (let total = Infinity; keys.length < total;) {
     const page = await ask<CaseList>('GET', `/cases?limit=5000&offset=${keys.length}`)
@@ -26,7 +26,7 @@ it('a list of 20,000 cases is answered page by page, and changed in one statemen
   expect(new Set(keys).size).toBe(20_003)
   expect((await ask<CaseChange>('POST', '/cases/bulk', { keys, set: { addTags: ['all'] } })).cases).toBe(20_003)
   // they were changed since: undo leaves what people touched
-  for (const { changeId } of made) expect((await ask<CaseUndone>('POST', `/cases/changes/${changeId}/undo`)).undone).toBe(0)
+  for (const { actId } of made) expect((await ask<ActUndone>('POST', `/acts/${actId}/undo`)).undone).toBe(0)
   expect((await ask<CaseList>('GET', '/cases')).total).toBe(20_003)
   await ask('POST', '/cases/delete', { keys: keys.slice(3) })
   expect((await ask<CaseList>('GET', '/cases')).total).toBe(3)

@@ -1,6 +1,6 @@
-import { Body, Controller, Get, HttpCode, Param, ParseIntPipe, Patch, Post, Query } from '@nestjs/common'
+import { Body, Controller, Get, HttpCode, Param, Patch, Post, Query } from '@nestjs/common'
 import { Ctx, type Context } from '../access/index.js'
-import type { CaseChange, CaseDetail, CaseEdited, CaseFacets, CaseList, CaseUndone, OutlineMade } from '../contract/index.js'
+import type { CaseChange, CaseDetail, CaseEdited, CaseFacets, CaseList, OutlineMade } from '../contract/index.js'
 import { CaseChangesService } from './case-changes.service.js'
 import { BulkDto, CaseEditDto, CaseFilterDto, CaseKeysDto, NewCaseDto, OutlineDto } from './cases.dto.js'
 import { CasesService } from './cases.service.js'
@@ -48,13 +48,6 @@ export class CasesController {
   @HttpCode(200)
   delete(@Ctx() context: Context, @Body() body: CaseKeysDto): Promise<CaseChange> {
     return this.changes.delete(context, body.keys)
-  }
-
-  /** Undoes a change of cases. What somebody changed since is left as it is. */
-  @Post('changes/:id/undo')
-  @HttpCode(200)
-  undo(@Ctx() context: Context, @Param('id', ParseIntPipe) id: number): Promise<CaseUndone> {
-    return this.changes.undo(context, id)
   }
 
   /** A case with everything it says. */

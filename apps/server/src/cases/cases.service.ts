@@ -1,11 +1,11 @@
 import { Injectable } from '@nestjs/common'
 import { InjectConnection, InjectModel } from '@nestjs/sequelize'
-import { readOutline } from '@bobbin/core'
+import { type ActChange, readOutline } from '@bobbin/core'
 import type { Transaction } from 'sequelize'
 import { Sequelize } from 'sequelize-typescript'
 import type { Context } from '../access/index.js'
 import type { CaseDetail, CaseEdited, CaseFacets, CaseList, CaseRow, OutlineMade } from '../contract/index.js'
-import { rowsOf } from '../platform/database.js'
+import { type Queryable, rowsOf } from '../platform/database.js'
 import { notFound, Problem } from '../platform/problem.js'
 import { AreaMaker } from './area-maker.js'
 import { Area } from './area.model.js'
@@ -60,7 +60,7 @@ export class CasesService {
   }
 
   private async describe({ project }: Context, found: TestCase): Promise<CaseDetail> {
-    const { title, areaId, preconditions, steps, priority, tags, ownerId, state, intent, estimateS, version } = found
+    const { id, title, areaId, preconditions, steps, priority, tags, ownerId, state, intent, estimateS, version } = found
     const path = await rowsOf<{ name: string }>(
       this,
       `with recursive up as (select id, parent_id, name, 0 as depth from area where id = $areaId and project_id = $projectId
@@ -69,6 +69,7 @@ export class CasesService {
     )
     const key = `${project.keyPrefix}-${found.number}`
     return {
+      id,
       key,
       title,
       areaId,
@@ -98,7 +99,7 @@ export class CasesService {
   /** Changes a case that nobody else has changed since it was read; a change of what it says takes an approval away. */
   async edit(context: Context, key: string, edit: CaseEditDto): Promise<CaseEdited> {
     if (edit.areaId) await this.areas.orThrow(context, edit.areaId)
-    const changeId = await this.sequelize.transaction(async (transaction) => {
+    const actId = await this.sequelize.transaction(async (transaction) => {
       const found = await this.find(context, key, transaction)
       await found.reload({ transaction, lock: transaction.LOCK.UPDATE })
       // one who left the project may stay what they were
@@ -115,21 +116,23 @@ export class CasesService {
       }
       const db = { sequelize: this.sequelize, transaction }
       const row = { ...rowOf(found), ...changesOf(found, edit) }
-      const [done] = await rowsOf<{ before: unknown[] }>(db, REWRITE_CASES, { projectId: context.project.id, rows: JSON.stringify([row]) })
-      return this.changes.keep(db, context, 'edit', done?.before ?? [], [])
+      return this.changes.keep(db, context, 'case.changed', await rewriteCases(db, context.project, [row]))
     })
-    return { case: await this.get(context, key), changeId }
+    return { case: await this.get(context, key), actId }
   }
 
   /** Makes one case. */
   async make(context: Context, { title, areaId = null }: NewCaseDto): Promise<CaseEdited> {
     if (areaId !== null) await this.areas.orThrow(context, areaId)
-    const [number, changeId] = await this.sequelize.transaction(async (transaction) => {
+    const [number, actId] = await this.sequelize.transaction(async (transaction) => {
       const number = await this.takeNumbers(context, 1, transaction)
       const made = await this.cases.create({ projectId: context.project.id, number, title, areaId }, { transaction })
-      return [number, await this.changes.keep({ sequelize: this.sequelize, transaction }, context, 'outline', [], [made.id])] as const
+      return [
+        number,
+        await this.changes.keep({ sequelize: this.sequelize, transaction }, context, 'case.made', [], { cases: [made.id] }),
+      ] as const
     })
-    return { case: await this.get(context, `${context.project.keyPrefix}-${number}`), changeId }
+    return { case: await this.get(context, `${context.project.keyPrefix}-${number}`), actId }
   }
 
   /** Makes cases and areas of pasted lines, all or none. */
@@ -155,11 +158,14 @@ export class CasesService {
       }))
       const created = await this.cases.bulkCreate(rows, { transaction, returning: true })
       const ids = created.map((row) => row.id)
-      const changeId = await this.changes.keep({ sequelize: this.sequelize, transaction }, context, 'outline', [], ids)
+      const actId = await this.changes.keep({ sequelize: this.sequelize, transaction }, context, 'case.made', [], {
+        cases: ids,
+        areas: made.made,
+      })
       return {
-        areas: made.count,
+        areas: made.made.length,
         cases: created.map((row) => ({ key: `${context.project.keyPrefix}-${row.number}`, title: row.title })),
-        changeId,
+        actId,
       }
     })
   }
@@ -174,6 +180,13 @@ export class CasesService {
     if (!row) throw notFound('project', project.slug)
     return row.first
   }
+}
+
+/** Makes cases what rows say, which hold every field. @returns what that changed */
+export async function rewriteCases(db: Queryable, project: Context['project'], rows: object[]): Promise<ActChange[]> {
+  const bind = { projectId: project.id, prefix: project.keyPrefix, rows: JSON.stringify(rows) }
+  const done = await rowsOf<{ change: ActChange }>(db, REWRITE_CASES, bind)
+  return done.map(({ change }) => change)
 }
 
 /** A case as REWRITE_CASES takes it. */

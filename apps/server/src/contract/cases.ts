@@ -45,6 +45,7 @@ export interface CaseFacets {
 }
 
 export interface CaseDetail {
+  id: number
   key: string
   title: string
   areaId: number | null
@@ -62,31 +63,26 @@ export interface CaseDetail {
   updatedAt: string
 }
 
-/** Something was done to cases, and can be undone by the number of the change. */
+/** Something was done to cases, and can be undone by the number of the act. */
 export interface CaseChange {
   /** Null when nothing had to be changed. */
-  changeId: number | null
+  actId: number | null
   cases: number
 }
 
 export interface CaseEdited {
   case: CaseDetail
-  changeId: number | null
-}
-
-export interface CaseUndone {
-  undone: number
-  /** Cases that somebody changed since; they are left as they are. */
-  left: string[]
+  actId: number | null
 }
 
 export interface OutlineMade {
   areas: number
   cases: { key: string; title: string }[]
-  changeId: number | null
+  actId: number | null
 }
 
 export interface AreaDeleted {
+  actId: number | null
   cases: number
   areas: number
 }

@@ -1,10 +1,12 @@
+import type { Topic } from '@bobbin/core'
 import type { LiveSums } from './live.js'
 
-/** What of a project has changed, by the part of the API that tells of it. */
-export type Topic = 'cases' | 'scripts' | 'runs' | 'live' | 'members' | 'tokens' | 'views' | 'sources' | 'space' | 'project'
+export type { Topic }
 
 export interface ChangeEvent {
   topics: Topic[]
+  /** What was touched, as kind:id, where that is not much; otherwise everything of the topics may be. */
+  subjects?: string[]
   /** Sums of a live run, so that a page shows them without asking. */
   live?: LiveSums
 }

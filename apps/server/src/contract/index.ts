@@ -1,6 +1,7 @@
 /** What the API answers: the types of the handlers, and what the OpenAPI document is made of. Times are ISO 8601. */
 export type * from './problem.js'
 export type * from './access.js'
+export type * from './audit.js'
 export type * from './projects.js'
 export type * from './cases.js'
 export type * from './history.js'

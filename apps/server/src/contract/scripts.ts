@@ -38,7 +38,7 @@ export interface ScriptsDecided {
   /** How many cases were made. */
   cases: number
   /** The change of cases, which can be undone. */
-  changeId: number | null
+  actId: number | null
 }
 
 export interface ScriptDetail extends ScriptRow {

@@ -1,8 +1,6 @@
 import { Controller, type MessageEvent, Module, Sse } from '@nestjs/common'
-import { APP_INTERCEPTOR } from '@nestjs/core'
 import { concatMap, defer, filter, interval, map, merge, of, takeUntil, type Observable } from 'rxjs'
 import { AccessModule, Ctx, type Context, SessionsService } from '../access/index.js'
-import { AnnounceInterceptor } from './announce.interceptor.js'
 import type { Began } from '../contract/index.js'
 import { ChangeListener } from './listener.js'
 
@@ -27,7 +25,14 @@ export class EventsController {
       map((change): MessageEvent =>
         change === 'missed'
           ? { type: 'missed', data: '' }
-          : { type: 'change', data: { topics: change.topics, ...(change.live && { live: change.live }) } },
+          : {
+              type: 'change',
+              data: {
+                topics: change.topics,
+                ...(change.subjects && { subjects: change.subjects }),
+                ...(change.live && { live: change.live }),
+              },
+            },
       ),
     )
     const began = defer(() => of<MessageEvent>({ type: 'began', data: { quietMs: this.listener.quietMs(project.id) } satisfies Began }))
@@ -44,7 +49,7 @@ export class EventsController {
 @Module({
   imports: [AccessModule],
   controllers: [EventsController],
-  providers: [ChangeListener, { provide: APP_INTERCEPTOR, useClass: AnnounceInterceptor }],
+  providers: [ChangeListener],
   exports: [ChangeListener],
 })
 export class EventsModule {}

@@ -3,7 +3,8 @@ import pg from 'pg'
 import { Subject, type Observable } from 'rxjs'
 import { CONFIG, type Config } from '../platform/config.js'
 import { ACCESS_CHANNEL } from '../access/index.js'
-import { type Announcement, CHANNEL } from './announce.js'
+import { CHANGES_CHANNEL } from '../platform/acts/index.js'
+import type { Announcement } from './announce.js'
 
 const RETRY_MS = 1000
 /** Sums of a live run are passed on so often at most: faster than anybody reads, however many batches come and pages are open. */
@@ -54,7 +55,7 @@ export class ChangeListener implements OnModuleInit, OnApplicationShutdown {
       else this.hear(JSON.parse(payload ?? '{}') as Announcement)
     })
     await client.connect()
-    await client.query(`listen ${CHANNEL}; listen ${ACCESS_CHANNEL}`)
+    await client.query(`listen ${CHANGES_CHANNEL}; listen ${ACCESS_CHANNEL}`)
     this.since = performance.now()
     this.last.clear()
     this.client = client

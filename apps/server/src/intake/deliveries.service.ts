@@ -1,11 +1,12 @@
+import type { ActChange } from '@bobbin/core'
 import { Inject, Injectable } from '@nestjs/common'
 import { InjectConnection } from '@nestjs/sequelize'
 import { Sequelize } from 'sequelize-typescript'
 import type { Readable } from 'node:stream'
 import type { Context, Project } from '../access/index.js'
 import type { Decision, DeliveryDetail, DeliveryFile, DeliveryPlace, DeliveryRow } from '../contract/index.js'
-import { announce } from '../events/announce.js'
 import { BLOBS, type BlobStore } from '../platform/blobs/blob-store.js'
+import { actorOf, record } from '../platform/acts/index.js'
 import { type InTransaction, rowsOf, run } from '../platform/database.js'
 import { notFound, Problem } from '../platform/problem.js'
 import { ThreadPool } from '../platform/threads/thread-pool.js'
@@ -17,7 +18,7 @@ import { deliveryRun } from './delivery-run.js'
 import { keepUnknownKeys, rereadRow } from './file-rows.js'
 import type { PlaceDto } from './intake.dto.js'
 import { holdIntake } from './intake-lock.js'
-import { placeOf } from './intake.service.js'
+import { deliveryName, placeOf } from './intake.service.js'
 import { ScriptMemory } from './known-scripts.js'
 import { unpacked } from './original-copy.js'
 import { disposeOf, readFiles, type ReadFile, type UnreadFile } from './read-file.js'
@@ -96,7 +97,7 @@ export class DeliveriesService {
   /** Takes a whole delivery out of its run. Its files and their originals are kept: reading them again takes it in again. */
   async undo(context: Context, id: number): Promise<DeliveryDetail> {
     const { project, caller } = context
-    await this.change(project, id, async (db, held) => {
+    await this.change(context, 'delivery.undone', id, async (db, held) => {
       if (!held.run) throw new Problem('conflict', 'notStored', 'Nothing of this delivery is stored, so there is nothing to undo')
       await detach(db, held.run.runId, id)
       const scriptIds = await removeFiles(db, held.run, held.fileIds)
@@ -110,7 +111,7 @@ export class DeliveriesService {
   /** Moves a delivery to another run; one that was undone is only told where to go. */
   async move(context: Context, id: number, dto: PlaceDto): Promise<DeliveryDetail> {
     const { project, caller } = context
-    await this.change(project, id, async (db, held) => {
+    await this.change(context, 'delivery.moved', id, async (db, held) => {
       if (held.run) await this.moveStored(db, project, held, dto)
       const [by] = await rowsOf<{ name: string }>(db, 'select name from account where id = $id', { id: caller.accountId })
       const { pipeline, build, environment } = held.target
@@ -150,7 +151,7 @@ export class DeliveriesService {
     const { project } = context
     const { name, original, status, path, root } = await this.fileRow(project, id, fileId)
     if (status === 'attached') {
-      await this.change(project, id, (db, held) => this.takeInAttached(db, project, held))
+      await this.change(context, 'delivery.readAgain', id, (db, held) => this.takeInAttached(db, project, held))
       return this.fileOf(id, fileId)
     }
     const content = await this.unpacked(name, original)
@@ -159,7 +160,7 @@ export class DeliveriesService {
       this,
     )) {
       try {
-        await this.change(project, id, (db, held) =>
+        await this.change(context, 'delivery.readAgain', id, (db, held) =>
           'stage' in read ? this.replace(db, project, held, fileId, read, original ?? '') : this.refuse(db, fileId, read),
         )
       } finally {
@@ -223,7 +224,12 @@ export class DeliveriesService {
   }
 
   /** A change to a delivery while nothing else comes into the project. */
-  private async change(project: Project, id: number, work: (db: InTransaction, held: Held) => Promise<void>): Promise<void> {
+  private async change(
+    { project, caller }: Context,
+    kind: 'delivery.undone' | 'delivery.moved' | 'delivery.readAgain',
+    id: number,
+    work: (db: InTransaction, held: Held) => Promise<void>,
+  ): Promise<void> {
     await this.sequelize.transaction(async (transaction) => {
       const db = { sequelize: this.sequelize, transaction }
       await holdIntake(db, project.id)
@@ -237,7 +243,14 @@ export class DeliveriesService {
       if (run?.forgottenAt) throw isForgotten(delivery.target.build, run.forgottenAt)
       const files = await rowsOf<{ id: number }>(db, 'select id from result_file where delivery_id = $id and run_id is not null', { id })
       await work(db, { id, target: delivery.target, run, fileIds: files.map((file) => file.id) })
-      await announce(db, project.id, ['runs'])
+      const [after] = await rowsOf<{ target: DeliveryPlace }>(db, 'select target from delivery where id = $id', { id })
+      await record(db, {
+        actor: actorOf(caller),
+        projectId: project.id,
+        kind,
+        subject: { id, name: deliveryName(delivery.target) },
+        changes: after ? placeChange(id, delivery.target, after.target) : [],
+      })
     })
     this.scripts.forget(project.id)
   }
@@ -269,6 +282,13 @@ export class DeliveriesService {
       throw new Problem('notFound', 'noOriginal', `“${name}” was not kept as delivered, so it can’t be downloaded or read again`)
     return content
   }
+}
+
+/** Where a delivery went, if that changed. */
+function placeChange(id: number, before: DeliveryPlace, after: DeliveryPlace): ActChange[] {
+  const fields = (Object.keys(before) as (keyof DeliveryPlace)[]).filter((field) => before[field] !== after[field])
+  const only = (place: DeliveryPlace) => Object.fromEntries(fields.map((field) => [field, place[field]]))
+  return fields.length === 0 ? [] : [{ kind: 'delivery', id, name: deliveryName(after), before: only(before), after: only(after) }]
 }
 
 const dtoOf = ({ commit, ...place }: DeliveryPlace): PlaceDto => ({ ...place, ...(commit !== null && { commit }) })

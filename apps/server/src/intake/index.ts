@@ -1,6 +1,6 @@
 export { IntakeModule } from './intake.module.js'
 export { PlaceDto } from './intake.dto.js'
-export { IntakeService, placeOf } from './intake.service.js'
+export { deliveryName, IntakeService, placeOf } from './intake.service.js'
 export { shareIntake } from './intake-lock.js'
 export { announceShards, endWithoutShards, lateRuns, settleLive, shardIsIn } from './liveness.js'
 export { QueueService } from './queue.service.js'

@@ -4,7 +4,8 @@ import { Sequelize } from 'sequelize-typescript'
 import type { Context } from '../access/index.js'
 import type { DeliveryPlace } from '../contract/index.js'
 import { BLOBS, type BlobStore } from '../platform/blobs/blob-store.js'
-import { type Queryable, rowsOf } from '../platform/database.js'
+import { actorOf, record } from '../platform/acts/index.js'
+import { type InTransaction, inTransaction, type Queryable, rowsOf } from '../platform/database.js'
 import { ThreadPool } from '../platform/threads/thread-pool.js'
 import { RunsService } from '../runs/index.js'
 import { EARLY_PACE } from './early-placing.js'
@@ -26,7 +27,12 @@ export class IntakeService {
 
   /** Opens a delivery; files are then taken one after the other, each wholly or not at all. */
   async open(context: Context, dto: TargetDto, sourceId: number | null = null): Promise<Delivery> {
-    return this.resume(await addDelivery(this, context, dto, 'taken', sourceId), context, dto)
+    const id = await inTransaction(this, async (db) => {
+      const id = await addDelivery(db, context, dto, 'taken', sourceId)
+      await recordSent(db, context, id, placeOf(dto))
+      return id
+    })
+    return this.resume(id, context, dto)
   }
 
   /** A delivery that is known, to be read from its beginning. */
@@ -59,6 +65,16 @@ export async function addDelivery(
   )
   return row?.id ?? 0
 }
+
+/** One act for all that a delivery brings, however much that is. */
+export const recordSent = ({ sequelize, transaction }: InTransaction, { caller, project }: Context, id: number, place: DeliveryPlace) =>
+  record(
+    { sequelize, transaction },
+    { actor: actorOf(caller), projectId: project.id, kind: 'delivery.sent', subject: { id, name: deliveryName(place) } },
+  )
+
+export const deliveryName = ({ pipeline, build, branch, environment }: DeliveryPlace): string =>
+  `build ${build} of ${pipeline}, ${branch}, ${environment}`
 
 export const placeOf = ({ pipeline, build, branch, environment, commit }: PlaceDto): DeliveryPlace => ({
   pipeline,

@@ -50,7 +50,7 @@ where id = $id`
 
 export const RETRY = `
 update delivery set state = 'waiting', tries = 0, due_at = now()
-where id = $id and project_id = $projectId and (state = 'failed' or (state = 'waiting' and due_at > now())) returning id`
+where id = $id and project_id = $projectId and (state = 'failed' or (state = 'waiting' and due_at > now())) returning target`
 
 /** What waits, is being read or was given up, with how far it is. */
 export const QUEUE = `

@@ -2,14 +2,15 @@ import { Inject, Injectable } from '@nestjs/common'
 import { InjectConnection } from '@nestjs/sequelize'
 import { Sequelize } from 'sequelize-typescript'
 import type { Context } from '../access/index.js'
-import type { DeliveryReport, QueuedDelivery } from '../contract/index.js'
+import type { DeliveryPlace, DeliveryReport, QueuedDelivery } from '../contract/index.js'
 import { announce } from '../events/announce.js'
 import { BLOBS, type BlobStore } from '../platform/blobs/blob-store.js'
+import { actorOf, record } from '../platform/acts/index.js'
 import { rowsOf, run } from '../platform/database.js'
 import { notFound, Problem } from '../platform/problem.js'
 import { NOTHING_DECIDED } from './delivery-decided.js'
 import type { Taker } from './incoming-files.js'
-import { addDelivery } from './intake.service.js'
+import { addDelivery, deliveryName, placeOf, recordSent } from './intake.service.js'
 import type { TargetDto } from './intake.dto.js'
 import * as sql from './queue-queries.js'
 import { WaitingDelivery } from './waiting-delivery.js'
@@ -36,6 +37,7 @@ export class QueueService {
       const db = { sequelize: this.sequelize, transaction }
       await run(db, sql.BEGIN_WAITING, { id, changedFiles: delivery.changedFiles && JSON.stringify(delivery.changedFiles) })
       await run(db, `select pg_notify('${sql.READING_CHANNEL}', '')`)
+      await recordSent(db, context, id, placeOf(dto))
       await announce(db, context.project.id, ['runs'])
     })
     return waitingReport(id)
@@ -53,13 +55,14 @@ export class QueueService {
   }
 
   /** Tries at once what was given up or put off. */
-  async retry({ project }: Context, id: number): Promise<void> {
+  async retry({ project, caller }: Context, id: number): Promise<void> {
     await this.sequelize.transaction(async (transaction) => {
       const db = { sequelize: this.sequelize, transaction }
-      const again = await rowsOf(db, sql.RETRY, { id, projectId: project.id })
-      if (again.length === 0) throw new Problem('conflict', 'notWaiting', `Delivery ${id} is not waiting and has not failed`)
+      const [again] = await rowsOf<{ target: DeliveryPlace }>(db, sql.RETRY, { id, projectId: project.id })
+      if (!again) throw new Problem('conflict', 'notWaiting', `Delivery ${id} is not waiting and has not failed`)
       await run(db, `select pg_notify('${sql.READING_CHANNEL}', '')`)
-      await announce(db, project.id, ['runs'])
+      const subject = { id, name: deliveryName(again.target) }
+      await record(db, { actor: actorOf(caller), projectId: project.id, kind: 'delivery.retried', subject })
     })
   }
 

@@ -3,6 +3,7 @@ import { InjectConnection } from '@nestjs/sequelize'
 import { Sequelize } from 'sequelize-typescript'
 import { Ctx, type Context, Delivers } from '../access/index.js'
 import type { Recounted } from '../contract/index.js'
+import { actorOf, record } from '../platform/acts/index.js'
 import { clientOf } from '../platform/database.js'
 import { recountSums } from '../runs/index.js'
 import { holdIntake } from './intake-lock.js'
@@ -15,9 +16,12 @@ export class RecountController {
   @Post()
   @Delivers()
   @HttpCode(200)
-  recount(@Ctx() { project }: Context): Promise<Recounted> {
+  recount(@Ctx() { project, caller }: Context): Promise<Recounted> {
     return this.sequelize.transaction(async (transaction) => {
-      await holdIntake({ sequelize: this.sequelize, transaction }, project.id)
+      const db = { sequelize: this.sequelize, transaction }
+      await holdIntake(db, project.id)
+      const subject = { id: project.id, name: project.name }
+      await record(db, { actor: actorOf(caller), projectId: project.id, kind: 'sums.recounted', subject })
       return recountSums(clientOf(transaction), project.id)
     })
   }

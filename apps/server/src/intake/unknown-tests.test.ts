@@ -92,22 +92,24 @@ describe('a person decides', () => {
     await bobbin.deliver(file([{ name: 'p1' }, { name: 'p2' }, { name: 'p3' }]), { build: '6' })
     const rows = (await scripts('search=p')).rows.filter(({ name }) => /^p\d$/.test(name))
     const ids = rows.sort((a, b) => a.name.localeCompare(b.name)).map(({ id }) => id)
-    expect(await decide(ids.slice(0, 1), 'aside')).toEqual({ scripts: 1, cases: 0, changeId: null })
+    expect(await decide(ids.slice(0, 1), 'aside')).toMatchObject({ scripts: 1, cases: 0 })
     expect(await decide(ids.slice(0, 1), 'aside')).toMatchObject({ scripts: 0 })
     expect((await scripts('only=aside')).rows.map(({ name }) => name)).toContain('p1')
     const made = await decide(ids, 'make')
     expect(made).toMatchObject({ scripts: 3, cases: 3 })
     // those that have a case are left alone
-    expect(await decide(ids, 'make')).toEqual({ scripts: 0, cases: 0, changeId: null })
-    await act('POST', `/cases/changes/${made.changeId}/undo`)
+    expect(await decide(ids, 'make')).toEqual({ scripts: 0, cases: 0, actId: null })
+    await act('POST', `/acts/${made.actId}/undo`)
     expect((await cases()).filter(({ title }) => /^p\d$/.test(title))).toEqual([])
-    expect((await scripts('only=unlinked')).rows.map(({ name }) => name)).toEqual(expect.arrayContaining(['p1', 'p2', 'p3']))
+    // as they were before: one set aside, two open
+    expect((await scripts('only=aside')).rows.map(({ name }) => name)).toContain('p1')
+    expect((await scripts('only=unlinked')).rows.map(({ name }) => name)).toEqual(expect.arrayContaining(['p2', 'p3']))
   })
 
   it('about tests of this project only', async () => {
     await bobbin.ask(`insert into script (project_id, identity, name) select id, 'x', 'theirs' from project where slug = 'skerries'`)
     const [theirs] = await bobbin.ask<{ id: number }>(`select id from script where name = 'theirs'`)
-    expect(await decide([theirs?.id ?? 0], 'make')).toEqual({ scripts: 0, cases: 0, changeId: null })
+    expect(await decide([theirs?.id ?? 0], 'make')).toEqual({ scripts: 0, cases: 0, actId: null })
   })
 
   it('as keeper what the project does with them', async () => {

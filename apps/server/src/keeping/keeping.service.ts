@@ -2,10 +2,12 @@ import { Inject, Injectable } from '@nestjs/common'
 import { InjectConnection } from '@nestjs/sequelize'
 import { Sequelize } from 'sequelize-typescript'
 import type { Context } from '../access/index.js'
+import { announce } from '../events/announce.js'
 import type { Forgetting, Space, SpacePart } from '../contract/index.js'
 import { QueueService } from '../intake/index.js'
 import { BLOBS, type BlobStore } from '../platform/blobs/blob-store.js'
-import { rowsOf, run } from '../platform/database.js'
+import { actorOf, record, recordOf } from '../platform/acts/index.js'
+import { inTransaction, rowsOf, run } from '../platform/database.js'
 import { notFound, Problem } from '../platform/problem.js'
 import { firstKeptDay, type Forgetful, forgetDetails, sweepBlobs } from './forget.js'
 import { measureSpace } from './space.js'
@@ -52,6 +54,7 @@ export class KeepingService {
 
   async measure(context: Context): Promise<Space> {
     await measureSpace(this, context.project.id)
+    await announce(this, context.project.id, ['space'])
     return this.space(context)
   }
 
@@ -65,18 +68,31 @@ export class KeepingService {
         'keptForEver',
         'This project keeps details permanently; set first for how many days it should keep them',
       )
+    await inTransaction(this, (db) =>
+      record(db, {
+        actor: actorOf(caller),
+        projectId: project.id,
+        kind: 'details.deleted',
+        subject: { id: project.id, name: project.name },
+      }),
+    )
     await forgetDetails(this, [{ projectId: project.id, keepDetailsDays }], new Date(), caller.accountId)
     return this.measure(context)
   }
 
   /** A run that is kept loses nothing, however old it gets. */
-  async keepRun({ project }: Context, id: number, keep: boolean): Promise<void> {
-    const rows = await rowsOf<{ forgotten: boolean }>(
-      this,
-      'update run set keep = $keep where id = $id and project_id = $projectId returning forgotten_at is not null as forgotten',
-      { id, keep, projectId: project.id },
+  async keepRun({ project, caller }: Context, id: number, keep: boolean): Promise<void> {
+    const act = { actor: actorOf(caller), projectId: project.id, kind: keep ? 'run.kept' : 'run.released' } as const
+    await inTransaction(this, (db) =>
+      recordOf(db, act, [{ kind: 'run', where: 't.id = $id', bind: { id } }], async () => {
+        const rows = await rowsOf(db, 'update run set keep = $keep where id = $id and project_id = $projectId returning id', {
+          id,
+          keep,
+          projectId: project.id,
+        })
+        if (rows.length === 0) throw notFound('run', id)
+      }),
     )
-    if (!rows[0]) throw notFound('run', id)
   }
 
   /** The work of a night, by whichever process comes first. @returns whether it was this one */

@@ -10,6 +10,7 @@ import {
   announceShards,
   type Counts,
   countsOf,
+  deliveryName,
   endWithoutShards,
   lateRuns,
   lockRun,
@@ -25,6 +26,7 @@ import {
   storeFile,
 } from '../intake/index.js'
 import { BLOBS, type BlobStore } from '../platform/blobs/blob-store.js'
+import { actorOf, record, recordOf } from '../platform/acts/index.js'
 import { afterCommit, type InTransaction, inTransaction, rowsOf, run } from '../platform/database.js'
 import * as metrics from '../platform/metrics.js'
 import { notFound, Problem } from '../platform/problem.js'
@@ -83,6 +85,8 @@ export class LiveService {
         shard: dto.shard ?? null,
         silence: dto.silenceSeconds ?? SILENCE_S,
       })
+      const subject = { id: feed?.id ?? 0, name: `${dto.name}, ${deliveryName(placeOf(dto))}` }
+      await record(db, { actor: actorOf(caller), projectId: project.id, kind: 'feed.opened', subject, also: [`run:${runId}`] })
       // what was asked of a run that ended is not asked of one that goes on
       await run(db, 'update run set stop_asked_at = null, stop_asked_by = null where id = $runId and not live', { runId })
       await announceShards(db, runId, dto)
@@ -209,13 +213,20 @@ export class LiveService {
 
   /** Asks the reporters of a live run to stop; each is told with its next batch. */
   async stop({ project, caller }: Context, runId: number): Promise<void> {
-    const rows = await rowsOf(this, sql.ASK_TO_STOP, { projectId: project.id, runId, accountId: caller.accountId })
-    if (rows.length === 0) throw new Problem('conflict', 'notLive', 'The run is over; there is nothing to stop')
+    const act = { actor: actorOf(caller), projectId: project.id, kind: 'run.stopAsked' } as const
+    await inTransaction(this, (db) =>
+      recordOf(db, act, [{ kind: 'run', where: 't.id = $runId', bind: { runId } }], async () => {
+        const rows = await rowsOf(db, sql.ASK_TO_STOP, { projectId: project.id, runId, accountId: caller.accountId })
+        if (rows.length === 0) throw new Problem('conflict', 'notLive', 'The run is over; there is nothing to stop')
+      }),
+    )
   }
 
   /** Takes the asking back, where no reporter has stopped for it yet. */
-  takeBack({ project }: Context, runId: number): Promise<void> {
-    return run(this, sql.TAKE_BACK, { projectId: project.id, runId })
+  async takeBack({ project, caller }: Context, runId: number): Promise<void> {
+    const act = { actor: actorOf(caller), projectId: project.id, kind: 'run.stopTakenBack' } as const
+    const watched = { kind: 'run', where: 't.id = $runId and t.project_id = $projectId', bind: { runId, projectId: project.id } } as const
+    await inTransaction(this, (db) => recordOf(db, act, [watched], () => run(db, sql.TAKE_BACK, { projectId: project.id, runId })))
   }
 
   /** Ends the feeds that went silent; safe with several server processes. @returns how many */

@@ -17,6 +17,7 @@ import { countedClaims } from '../migrations/0015-counted-claims.js'
 import { countedOnce } from '../migrations/0016-counted-once.js'
 import { claims } from '../migrations/0018-claims.js'
 import { invited } from '../migrations/0017-invited.js'
+import { acts } from '../migrations/0019-acts.js'
 
 /** Every migration, in order; a name stays for ever. */
 const MIGRATIONS: readonly { name: string; sql: string }[] = [
@@ -38,6 +39,7 @@ const MIGRATIONS: readonly { name: string; sql: string }[] = [
   { name: '0016-counted-once', sql: countedOnce },
   { name: '0017-invited', sql: invited },
   { name: '0018-claims', sql: claims },
+  { name: '0019-acts', sql: acts },
 ]
 
 const LOCK = 0x0b0bb1

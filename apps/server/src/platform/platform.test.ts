@@ -82,6 +82,7 @@ describe('migrate', () => {
         '0016-counted-once',
         '0017-invited',
         '0018-claims',
+        '0019-acts',
       ])
       expect(await migrate(url)).toEqual([])
     }))

@@ -3,12 +3,15 @@ import { InjectConnection } from '@nestjs/sequelize'
 import { Sequelize } from 'sequelize-typescript'
 import { announceAccess, type Context, logSecurity } from '../access/index.js'
 import type { Member, Role } from '../contract/index.js'
-import { rowsOf, run, type Queryable } from '../platform/database.js'
+import { actorOf, recordOf } from '../platform/acts/index.js'
+import { inTransaction, rowsOf, run, type Queryable } from '../platform/database.js'
 import { notFound, Problem } from '../platform/problem.js'
 
 const MEMBERS = `
 select a.id, a.name, a.email, a.kind, m.role from account a join membership m on m.account_id = a.id
 where m.project_id = $projectId and ($id::int is null or a.id = $id) order by a.name`
+
+const WHERE = 't.project_id = $projectId and t.account_id = $id'
 
 /** Who belongs to a project. */
 @Injectable()
@@ -20,14 +23,13 @@ export class MembersService {
   }
 
   async setRole({ project, caller }: Context, id: number, role: Role): Promise<Member> {
-    await this.sequelize.transaction(async (transaction) => {
-      const db = { sequelize: this.sequelize, transaction }
+    const bind = { projectId: project.id, id }
+    await inTransaction(this, async (db) => {
       await this.oneAfterAnother(db, project.id)
-      await run(db, 'update membership set role = $role where project_id = $projectId and account_id = $id', {
-        role,
-        projectId: project.id,
-        id,
-      })
+      const act = { actor: actorOf(caller), projectId: project.id, kind: 'member.roleChanged' } as const
+      await recordOf(db, act, [{ kind: 'member', where: WHERE, bind }], () =>
+        run(db, 'update membership set role = $role where project_id = $projectId and account_id = $id', { ...bind, role }),
+      )
       await this.keeperStays(db, project.id)
     })
     const [member] = await rowsOf<Member>(this, MEMBERS, { projectId: project.id, id })
@@ -38,20 +40,27 @@ export class MembersService {
 
   /** Takes somebody out of the project. Their account and what they did stay; their tokens of the project end. */
   async remove({ project, caller }: Context, id: number): Promise<void> {
-    await this.sequelize.transaction(async (transaction) => {
-      const db = { sequelize: this.sequelize, transaction }
-      const bind = { projectId: project.id, id }
-      await this.oneAfterAnother(db, project.id)
-      const removed = await rowsOf(db, 'delete from membership where project_id = $projectId and account_id = $id returning role', bind)
-      if (removed.length === 0) throw notFound('member', id)
-      await this.keeperStays(db, project.id)
-      await run(
+    const bind = { projectId: project.id, id }
+    const act = { actor: actorOf(caller), projectId: project.id, kind: 'member.removed' } as const
+    const tokens = 't.project_id = $projectId and t.account_id = $id and t.revoked_at is null'
+    await inTransaction(this, (db) =>
+      recordOf(
         db,
-        'update api_token set revoked_at = now() where project_id = $projectId and account_id = $id and revoked_at is null',
-        bind,
-      )
-      await announceAccess(db, id)
-    })
+        act,
+        [
+          { kind: 'member', where: WHERE, bind },
+          { kind: 'token', where: tokens, bind },
+        ],
+        async () => {
+          await this.oneAfterAnother(db, project.id)
+          const removed = await rowsOf(db, 'delete from membership where project_id = $projectId and account_id = $id returning role', bind)
+          if (removed.length === 0) throw notFound('member', id)
+          await this.keeperStays(db, project.id)
+          await run(db, `update api_token t set revoked_at = now() where ${tokens}`, bind)
+          await announceAccess(db, id)
+        },
+      ),
+    )
     logSecurity('memberRemoved', { project: project.slug, by: caller.accountId, account: id })
   }
 

@@ -3,6 +3,8 @@ import { InjectConnection } from '@nestjs/sequelize'
 import { Sequelize } from 'sequelize-typescript'
 import { Ctx, KeeperOnly, makeProject, MakesProjects, NewProjectDto, PersonOnly, Who, type Caller, type Context } from '../access/index.js'
 import type { MadeProject, Member, ProjectRules } from '../contract/index.js'
+import { actorOf, recordOf } from '../platform/acts/index.js'
+import { inTransaction } from '../platform/database.js'
 import { MembersService } from './members.service.js'
 import { MemberEditDto, ProjectEditDto } from './projects.dto.js'
 
@@ -27,8 +29,15 @@ export class ProjectsController {
   @Patch(':project')
   @KeeperOnly()
   @PersonOnly()
-  async edit(@Ctx() { project, role }: Context, @Body() body: ProjectEditDto): Promise<MadeProject> {
-    await project.update(body)
+  async edit(@Ctx() { project, role, caller }: Context, @Body() body: ProjectEditDto): Promise<MadeProject> {
+    await inTransaction(this, (db) =>
+      recordOf(
+        db,
+        { actor: actorOf(caller), projectId: project.id, kind: 'project.changed' },
+        [{ kind: 'project', where: 't.id = $id', bind: { id: project.id } }],
+        () => project.update(body, { transaction: db.transaction }),
+      ),
+    )
     const { slug, name, keyPrefix } = project
     return { project: { slug, name, keyPrefix, role } }
   }

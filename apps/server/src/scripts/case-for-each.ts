@@ -56,9 +56,9 @@ const MOST_TITLE = 1000
 
 /**
  * Makes a case for each test that has none, in the area that mirrors the folder it stands in, and links them.
- * @returns ids of the cases that were made
+ * @returns ids of the cases and areas that were made
  */
-export async function caseForEach(db: InTransaction, project: Project, which: ForWhich): Promise<number[]> {
+export async function caseForEach(db: InTransaction, project: Project, which: ForWhich): Promise<{ cases: number[]; areas: number[] }> {
   const bind = {
     projectId: project.id,
     fileId: 'fileId' in which ? which.fileId : null,
@@ -67,7 +67,7 @@ export async function caseForEach(db: InTransaction, project: Project, which: Fo
   }
   await run(db, JOIN_SIBLINGS, bind)
   const tests = await rowsOf<Test>(db, TESTS, bind)
-  if (tests.length === 0) return []
+  if (tests.length === 0) return { cases: [], areas: [] }
   const areas = new AreaMaker(Area, project.id, db.transaction)
   const rows = []
   for (const test of tests) {
@@ -75,5 +75,5 @@ export async function caseForEach(db: InTransaction, project: Project, which: Fo
     rows.push({ title: test.name.slice(0, MOST_TITLE), areaId, scriptIds: test.scriptIds })
   }
   const made = await rowsOf<{ id: number }>(db, MAKE_CASES, { projectId: project.id, rows: JSON.stringify(rows), by: bind.by })
-  return made.map(({ id }) => id)
+  return { cases: made.map(({ id }) => id), areas: areas.made }
 }

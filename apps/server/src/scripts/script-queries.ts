@@ -63,9 +63,13 @@ from script s where s.project_id = $projectId and not ${IS_LINKED}`
 
 /** Writes a decision beside scripts that have no case. */
 export const DECIDE = `
-update script s set triage = $decision where s.project_id = $projectId and s.id = any($scriptIds::int[]) and s.triage is distinct from $decision
+with was as (
+  select id, triage from script s where s.project_id = $projectId and s.id = any($scriptIds::int[]) and s.triage is distinct from $decision
   and not exists (select 1 from link l join test_case c on c.id = l.case_id and c.deleted_at is null where l.script_id = s.id and l.state = 'active')
-returning s.id`
+  for update
+)
+update script s set triage = $decision from was where was.id = s.id
+returning act_change('script', s.id, s.name, jsonb_build_object('triage', was.triage), jsonb_build_object('triage', s.triage)) as change`
 
 export const LINKS_OF_SCRIPT = `
 select $prefix || '-' || c.number as "caseKey", c.title as "caseTitle", l.origin, l.state

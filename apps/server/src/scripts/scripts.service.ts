@@ -10,12 +10,13 @@ import type {
   ScriptsDecided,
   UnknownTests,
 } from '../contract/index.js'
-import { outcomeFromCode } from '@bobbin/core'
+import { type ActChange, outcomeFromCode } from '@bobbin/core'
 import { Sequelize } from 'sequelize-typescript'
 import type { Context } from '../access/index.js'
 import { CaseChangesService, CasesService } from '../cases/index.js'
 import { HistoryService } from '../history/index.js'
-import { rowsOf, run } from '../platform/database.js'
+import { actorOf, recordOf } from '../platform/acts/index.js'
+import { type InTransaction, inTransaction, rowsOf, run } from '../platform/database.js'
 import { notFound } from '../platform/problem.js'
 import { caseForEach } from './case-for-each.js'
 import { DECIDE, LINKS_OF_SCRIPT, SCRIPT_ROWS, SCRIPT_SUMS, SCRIPTS_OF_CASE } from './script-queries.js'
@@ -67,11 +68,13 @@ export class ScriptsService {
   async link(context: Context, id: number, caseKey: string): Promise<ScriptDetail> {
     await this.exists(context, id)
     const found = await this.cases.find(context, caseKey)
-    await run(
-      this,
-      `insert into link (project_id, script_id, case_id, origin, state, created_by) values ($projectId, $id, $caseId, 'manual', 'active', $by)
-       on conflict (script_id, case_id) do update set state = 'active', created_by = excluded.created_by`,
-      { projectId: context.project.id, id, caseId: found.id, by: context.caller.accountId },
+    await this.changeLink(context, 'link.made', id, found.id, (db, bind) =>
+      run(
+        db,
+        `insert into link (project_id, script_id, case_id, origin, state, created_by) values ($projectId, $id, $caseId, 'manual', 'active', $by)
+         on conflict (script_id, case_id) do update set state = 'active', created_by = excluded.created_by`,
+        bind,
+      ),
     )
     return this.get(context, id)
   }
@@ -80,12 +83,30 @@ export class ScriptsService {
   async unlink(context: Context, id: number, caseKey: string): Promise<ScriptDetail> {
     await this.exists(context, id)
     const found = await this.cases.find(context, caseKey)
-    await run(this, `update link set state = 'rejected', created_by = $by where script_id = $id and case_id = $caseId`, {
-      id,
-      caseId: found.id,
-      by: context.caller.accountId,
-    })
+    await this.changeLink(context, 'link.removed', id, found.id, (db, bind) =>
+      run(
+        db,
+        `update link set state = 'rejected', created_by = $by where script_id = $id and case_id = $caseId and project_id = $projectId`,
+        bind,
+      ),
+    )
     return this.get(context, id)
+  }
+
+  /** A change of one link is an act that its script and its case tell of, too. */
+  private async changeLink(
+    { project, caller }: Context,
+    kind: 'link.made' | 'link.removed',
+    id: number,
+    caseId: number,
+    work: (db: InTransaction, bind: { projectId: number; id: number; caseId: number; by: number }) => Promise<void>,
+  ): Promise<void> {
+    const bind = { projectId: project.id, id, caseId, by: caller.accountId }
+    const watched = { kind: 'link', where: 't.script_id = $id and t.case_id = $caseId', bind: { id, caseId } } as const
+    const also = [`script:${id}`, `case:${caseId}`]
+    await inTransaction(this, (db) =>
+      recordOf(db, { actor: actorOf(caller), projectId: project.id, kind, also }, [watched], () => work(db, bind)),
+    )
   }
 
   /** Decides about scripts that have no case; those that have one stay as they are. */
@@ -93,10 +114,11 @@ export class ScriptsService {
     const { project, caller } = context
     return this.sequelize.transaction(async (transaction) => {
       const db = { sequelize: this.sequelize, transaction }
-      const decided = await rowsOf(db, DECIDE, { projectId: project.id, scriptIds, decision })
-      const made = decision === 'make' ? await caseForEach(db, project, { scriptIds, by: caller.accountId }) : []
-      const changeId = await this.changes.keep(db, context, 'scripts', [], made)
-      return { scripts: decided.length, cases: made.length, changeId }
+      const decided = await rowsOf<{ change: ActChange }>(db, DECIDE, { projectId: project.id, scriptIds, decision })
+      const made = decision === 'make' ? await caseForEach(db, project, { scriptIds, by: caller.accountId }) : { cases: [], areas: [] }
+      const changes = decided.map(({ change }) => change)
+      const actId = await this.changes.keep(db, context, 'script.decided', changes, made)
+      return { scripts: decided.length, cases: made.cases.length, actId }
     })
   }
 

@@ -1,4 +1,4 @@
-import { fromSources, type OutcomeTotals } from '@bobbin/core'
+import { type ActKind, fromSources, type OutcomeTotals } from '@bobbin/core'
 import { Inject, Injectable } from '@nestjs/common'
 import { InjectConnection } from '@nestjs/sequelize'
 import { resolve } from 'node:path'
@@ -8,7 +8,8 @@ import type { Source, SourceFile, SourceList, SourceLook } from '../contract/ind
 import { announce } from '../events/announce.js'
 import { disposeOf, IntakeService, readFiles } from '../intake/index.js'
 import { CONFIG, type Config } from '../platform/config.js'
-import { rowsOf, run } from '../platform/database.js'
+import { actorOf, record, recordOf } from '../platform/acts/index.js'
+import { type InTransaction, inTransaction, rowsOf, run } from '../platform/database.js'
 import { notFound, Problem } from '../platform/problem.js'
 import { lookIntoFolder } from './folder-source.js'
 import { buildOf, type Found, type FoundFile } from './found-file.js'
@@ -55,9 +56,19 @@ export class SourcesService {
 
   async add(context: Context, dto: SourceDto): Promise<Source> {
     const { project, caller } = context
-    const [row] = await rowsOf<{ id: number }>(this, sql.ADD, { ...bindOf(dto), projectId: project.id, accountId: caller.accountId })
-    if (!row) throw nameTaken(dto.name)
-    return sourceOf(await this.record(context, row.id))
+    const { answer: id } = await inTransaction(this, (db) =>
+      recordOf(
+        db,
+        this.act(context, 'source.added'),
+        (id) => [watched(context, id)],
+        async () => {
+          const [row] = await rowsOf<{ id: number }>(db, sql.ADD, { ...bindOf(dto), projectId: project.id, accountId: caller.accountId })
+          if (!row) throw nameTaken(dto.name)
+          return row.id
+        },
+      ),
+    )
+    return sourceOf(await this.record(context, id))
   }
 
   async edit(context: Context, id: number, dto: SourceDto): Promise<Source> {
@@ -68,30 +79,40 @@ export class SourcesService {
       id,
     })
     if (twin) throw nameTaken(dto.name)
-    const rows = await rowsOf(this, sql.EDIT, { ...bindOf(dto), id, projectId: project.id })
-    if (rows.length === 0) throw notFound('source', id)
+    await this.change(context, 'source.changed', id, async (db) => {
+      const rows = await rowsOf(db, sql.EDIT, { ...bindOf(dto), id, projectId: project.id })
+      if (rows.length === 0) throw notFound('source', id)
+    })
     return sourceOf(await this.record(context, id))
   }
 
+  private act({ caller, project }: Context, kind: ActKind) {
+    return { actor: actorOf(caller), projectId: project.id, kind }
+  }
+
+  private async change(context: Context, kind: ActKind, id: number, work: (db: InTransaction) => Promise<void>): Promise<void> {
+    await inTransaction(this, (db) => recordOf(db, this.act(context, kind), [watched(context, id)], () => work(db)))
+  }
+
   async pause(context: Context, id: number, paused: boolean): Promise<Source> {
-    await run(
-      this,
-      'update source set paused = $paused, next_at = case when $paused then next_at else now() end where id = $id and project_id = $projectId',
-      {
-        id,
-        paused,
-        projectId: context.project.id,
-      },
+    await this.change(context, paused ? 'source.paused' : 'source.resumed', id, (db) =>
+      run(
+        db,
+        'update source set paused = $paused, next_at = case when $paused then next_at else now() end where id = $id and project_id = $projectId',
+        { id, paused, projectId: context.project.id },
+      ),
     )
     return sourceOf(await this.record(context, id))
   }
 
-  async remove({ project }: Context, id: number): Promise<void> {
-    const rows = await rowsOf(this, 'delete from source where id = $id and project_id = $projectId returning id', {
-      id,
-      projectId: project.id,
+  remove(context: Context, id: number): Promise<void> {
+    return this.change(context, 'source.removed', id, async (db) => {
+      const rows = await rowsOf(db, 'delete from source where id = $id and project_id = $projectId returning id', {
+        id,
+        projectId: context.project.id,
+      })
+      if (rows.length === 0) throw notFound('source', id)
     })
-    if (rows.length === 0) throw notFound('source', id)
   }
 
   /** What a source holds now, and what would become of it; nothing is stored. It may be one that is only being thought of. */
@@ -115,9 +136,13 @@ export class SourcesService {
 
   /** Looks into a source now. @throws Problem conflict when somebody does already */
   async fetchNow(context: Context, id: number): Promise<Source> {
-    await this.record(context, id)
-    const [claimed] = await rowsOf<SourceRecord>(this, sql.CLAIM, { id })
-    if (!claimed) throw new Problem('conflict', 'busy', 'This source is being checked at the moment')
+    const { name } = await this.record(context, id)
+    const claimed = await inTransaction(this, async (db) => {
+      const [row] = await rowsOf<SourceRecord>(db, sql.CLAIM, { id })
+      if (!row) throw new Problem('conflict', 'busy', 'This source is being checked at the moment')
+      await record(db, { ...this.act(context, 'source.checked'), subject: { id, name } })
+      return row
+    })
     await this.fetch(claimed)
     return sourceOf(await this.record(context, id))
   }
@@ -211,6 +236,9 @@ export class SourcesService {
     return new Map(rows.map(({ path, stamp }) => [path, stamp]))
   }
 }
+
+const watched = ({ project }: Context, id: number) =>
+  ({ kind: 'source', where: 't.id = $id and t.project_id = $projectId', bind: { id, projectId: project.id } }) as const
 
 const NOT_LOOKED_INTO = { format: null, totals: null, error: null }
 

@@ -12,7 +12,9 @@ const TOUCHED: Record<Topic, readonly string[]> = {
   runs: ['runs', 'run', 'brief', 'lens', 'scripts', 'script', 'case-scripts', 'deliveries', 'queue'],
   // sums come with the news; the rest of the run is asked for less often
   live: [],
-  members: ['members', 'me'],
+  members: ['members', 'me', 'roles'],
+  teams: ['teams', 'members', 'me'],
+  acts: ['acts'],
   tokens: ['tokens'],
   views: ['views'],
   sources: ['sources'],
@@ -83,7 +85,9 @@ export function useLive(): void {
     }
     const everything = () => refresh(Object.values(TOUCHED).flat())
     source.addEventListener('change', (event) => {
-      const { topics, live } = JSON.parse((event as MessageEvent<string>).data) as ChangeEvent
+      const { topics, subjects, live } = JSON.parse((event as MessageEvent<string>).data) as ChangeEvent
+      // who did something told what it was: the log has one entry more
+      if (subjects) refresh(['acts'])
       if (live) {
         sums.set(live.runId, live)
         // the first is drawn at once, what follows closely is drawn together

@@ -3,11 +3,13 @@ import { useQueryClient } from '@tanstack/react-query'
 import { MoreHorizontal } from 'lucide-react'
 import { useState, type DragEvent } from 'react'
 import { useSession } from '../../context/session.js'
+import { useDone } from '../../context/use-undo.js'
 import { api } from '../../lib/api.js'
 import { count } from '../../lib/format.js'
 import { Menu, MenuItem } from '../../ui/menu.js'
 import { messageOf } from '../../ui/states.js'
-import { notifyError, notifyUndo } from '../../ui/toast.js'
+import { notifyError } from '../../ui/toast.js'
+import { HistoryDialog } from '../audit/history-dialog.js'
 import { areaSums, isWithin, placesBeside, type PlacesBeside } from './area-paths.js'
 import { AreaPicker } from './area-picker.js'
 import { NameDialog } from './name-dialog.js'
@@ -23,7 +25,11 @@ export interface AreaTreeProps {
   onDropCases: (keys: string[], area: AreaNode) => void
 }
 
-type Act = { kind: 'rename'; area: AreaNode } | { kind: 'move'; area: AreaNode } | { kind: 'new'; parent: AreaNode | null }
+type Act =
+  | { kind: 'rename'; area: AreaNode }
+  | { kind: 'move'; area: AreaNode }
+  | { kind: 'history'; area: AreaNode }
+  | { kind: 'new'; parent: AreaNode | null }
 
 /** The areas: chosen, made, renamed, moved by dragging or by the menu, and deleted with undo. */
 export function AreaTree({ areas, chosen, onChoose, onDropCases }: AreaTreeProps) {
@@ -87,6 +93,7 @@ export function AreaTree({ areas, chosen, onChoose, onDropCases }: AreaTreeProps
           }}
         />
       )}
+      {act?.kind === 'history' && <HistoryDialog kind="area" id={act.area.id} name={act.area.name} onClose={() => setAct(null)} />}
       {(act?.kind === 'rename' || act?.kind === 'new') && (
         <NameDialog
           title={act.kind === 'rename' ? `Rename ${act.area.name}` : act.parent ? `New area in ${act.parent.name}` : 'New area'}
@@ -151,6 +158,7 @@ function AreaLine({ area, cases, depth, chosen, onChoose, onAct, onDelete, place
         {up !== undefined && <MenuItem onSelect={() => onPlace(up)}>Move up</MenuItem>}
         {down !== undefined && <MenuItem onSelect={() => onPlace(down)}>Move down</MenuItem>}
         <MenuItem onSelect={() => onAct({ kind: 'move', area })}>Move …</MenuItem>
+        <MenuItem onSelect={() => onAct({ kind: 'history', area })}>History</MenuItem>
         <MenuItem onSelect={onDelete}>Delete (its contents move up)</MenuItem>
       </AreaMenu>
     </div>
@@ -179,6 +187,7 @@ function AreaMenu({ label, children }: { label: string; children: React.ReactNod
 function useAreaChanges() {
   const { project } = useSession()
   const queries = useQueryClient()
+  const done = useDone()
   const refresh = () => queries.invalidateQueries({ predicate: (query) => ['areas', 'cases', 'case'].includes(String(query.queryKey[0])) })
   const fail = (error: unknown) => notifyError(messageOf(error))
   const at = (id: number) => ({ project: project.slug, id })
@@ -197,11 +206,9 @@ function useAreaChanges() {
     remove: (area: AreaNode) =>
       api
         .delete('/projects/{project}/areas/{id}', { path: at(area.id) })
-        .then(({ cases }) => {
+        .then(({ cases, actId }) => {
           void refresh()
-          notifyUndo(`Deleted the area ${area.name}; ${count(cases, 'case')} moved up`, () => {
-            api.post('/projects/{project}/areas/{id}/restore', { path: at(area.id) }).then(refresh, fail)
-          })
+          done(`Deleted the area ${area.name}; ${count(cases, 'case')} moved up`, actId)
         })
         .catch(fail),
   }

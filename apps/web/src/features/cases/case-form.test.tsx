@@ -5,6 +5,7 @@ import { renderAt } from '../../testing/render.js'
 import { CaseForm } from './case-form.js'
 
 const found: CaseDetail = {
+  id: 12,
   key: 'FERRY-214', title: 'Axle limit', areaId: 1, areaPath: ['Deck planner', 'Limits'], preconditions: 'A ferry', priority: 2, tags: ['smoke'], ownerId: null,
   steps: [{ action: 'Load a trailer', expected: 'It is refused' }, { action: 'Unload', expected: 'It is empty' }], state: 'approved', intent: 'toAutomate', estimateS: null, version: 3, updatedAt: '2026-11-22T00:00:00Z',
 } // prettier-ignore
@@ -32,7 +33,7 @@ describe('CaseForm', () => {
   })
 
   it('sends only what changed, with the version it was read in', async () => {
-    const { sent } = await open({ [PATH]: { case: { ...found, version: 4 }, changeId: 9 } })
+    const { sent } = await open({ [PATH]: { case: { ...found, version: 4 }, actId: 9 } })
     fireEvent.click(screen.getByRole('button', { name: 'Step 2 up' }))
     fireEvent.change(screen.getByLabelText('Priority'), { target: { value: '1' } })
     fireEvent.click(screen.getByRole('button', { name: 'Save' }))

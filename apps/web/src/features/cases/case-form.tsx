@@ -149,7 +149,7 @@ function useSaving(base: CaseDetail, { onSaved, onConflict }: SavingEvents) {
       api.patch('/projects/{project}/cases/{key}', { path: { project: project.slug, key: base.key }, body: edit }),
     onSuccess: (saved) => {
       onSaved(saved.case)
-      changes.done(`Saved ${base.key}`, saved.changeId)
+      changes.done(`Saved ${base.key}`, saved.actId)
     },
     onError: (error) => {
       if (isConflict(error)) onConflict(error.extra['theirs'] as CaseDetail)

@@ -6,6 +6,7 @@ import { useSession } from '../../context/session.js'
 import { api } from '../../lib/api.js'
 import { Inspector } from '../../ui/inspector.js'
 import { ErrorState, Loading } from '../../ui/states.js'
+import { ActHistory } from '../audit/act-history.js'
 import { LaneHistory } from '../history/lane-history.js'
 import { NewestResult } from '../runs/newest-result.js'
 import { CaseForm } from './case-form.js'
@@ -50,6 +51,7 @@ export function CaseInspector({ caseKey, onClose, onDelete }: { caseKey: string;
           ))}
         </section>
       )}
+      {found.data && <ActHistory kind="case" id={found.data.id} />}
     </Inspector>
   )
 }

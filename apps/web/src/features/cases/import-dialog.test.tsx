@@ -22,7 +22,7 @@ it('says what each row will do, what is left out and why, before anything is don
   const done = vi.fn()
   const { sent } = renderAt('/gullhaven/cases', <ImportDialog onClose={done} />, {
     [`${API}/preview`]: preview,
-    [API]: { changeId: 3, cases: 1, made: 1, changed: 0, left: 1 },
+    [API]: { actId: 3, cases: 1, made: 1, changed: 0, left: 1 },
   })
   await screen.findByRole('dialog')
   choose()

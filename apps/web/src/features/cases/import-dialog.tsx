@@ -25,9 +25,9 @@ export function ImportDialog({ onClose }: { onClose: () => void }) {
   })
   const apply = useMutation({
     mutationFn: (chosen: File) => api.post('/projects/{project}/case-tables', { path, body: form(chosen) }),
-    onSuccess: ({ made, changed, changeId }) => {
+    onSuccess: ({ made, changed, actId }) => {
       onClose()
-      changes.done(`Made ${count(made, 'case')}, changed ${changed}`, changeId)
+      changes.done(`Made ${count(made, 'case')}, changed ${changed}`, actId)
     },
   })
   const choose = (chosen: File | undefined) => {

@@ -40,7 +40,7 @@ function OutlineForm({ areaId, onDone }: { areaId: number | null; onDone: () => 
     mutationFn: () => api.post('/projects/{project}/cases/outline', { path: { project: project.slug }, body: { text, areaId } }),
     onSuccess: (made) => {
       onDone()
-      changes.done(`Made ${count(made.cases.length, 'case')}${made.areas > 0 ? ` and ${count(made.areas, 'area')}` : ''}`, made.changeId)
+      changes.done(`Made ${count(made.cases.length, 'case')}${made.areas > 0 ? ` and ${count(made.areas, 'area')}` : ''}`, made.actId)
       if (made.cases[0]) setAddress({ case: made.cases[0].key, search: null, only: null })
     },
   })

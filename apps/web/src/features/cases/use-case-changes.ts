@@ -2,10 +2,11 @@ import type { BulkSetDto, CaseChange } from '@bobbin/client'
 import { useQueryClient } from '@tanstack/react-query'
 import { useCallback, useMemo } from 'react'
 import { useSession } from '../../context/session.js'
+import { useDone } from '../../context/use-undo.js'
 import { api } from '../../lib/api.js'
-import { count, formatList } from '../../lib/format.js'
+import { count } from '../../lib/format.js'
 import { messageOf } from '../../ui/states.js'
-import { notify, notifyError, notifyUndo } from '../../ui/toast.js'
+import { notifyError } from '../../ui/toast.js'
 
 const TOUCHED = ['case', 'cases', 'case-scripts', 'areas', 'case-facets']
 
@@ -13,28 +14,20 @@ const TOUCHED = ['case', 'cases', 'case-scripts', 'areas', 'case-facets']
 export function useCaseChanges() {
   const { project } = useSession()
   const queries = useQueryClient()
+  const say = useDone()
   const refresh = useCallback(
     () => queries.invalidateQueries({ predicate: (query) => TOUCHED.includes(String(query.queryKey[0])) }),
     [queries],
   )
   return useMemo(() => {
     const fail = (error: unknown) => notifyError(messageOf(error))
-    const undo = async (id: number) => {
-      const { undone, left } = await api.post('/projects/{project}/cases/changes/{id}/undo', { path: { project: project.slug, id } })
-      void refresh()
-      if (left.length > 0)
-        notifyError(
-          `${count(undone, 'case')} put back. Somebody changed ${formatList(left.slice(0, 5))} since; these were left as they are.`,
-        )
-    }
     /** Says what was done, with the way back. */
-    const done = (words: string, changeId: number | null) => {
+    const done = (words: string, actId: number | null) => {
       void refresh()
-      if (changeId === null) notify('Nothing had to be changed')
-      else notifyUndo(words, () => void undo(changeId).catch(fail))
+      say(words, actId)
     }
     const apply = (change: Promise<CaseChange>, words: (cases: string) => string) =>
-      change.then((made) => done(words(count(made.cases, 'case')), made.changeId)).catch(fail)
+      change.then((made) => done(words(count(made.cases, 'case')), made.actId)).catch(fail)
     const path = { project: project.slug }
     return {
       refresh,
@@ -49,5 +42,5 @@ export function useCaseChanges() {
       remove: (keys: string[]) =>
         apply(api.post('/projects/{project}/cases/delete', { path, body: { keys } }), (cases) => `Deleted ${cases}`),
     }
-  }, [project.slug, refresh])
+  }, [project.slug, refresh, say])
 }

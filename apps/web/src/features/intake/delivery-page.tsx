@@ -4,6 +4,7 @@ import { useMutation, useQuery } from '@tanstack/react-query'
 import { useState } from 'react'
 import { useParams } from 'react-router'
 import { ProjectLink } from '../../context/project-link.js'
+import { ActHistory } from '../audit/act-history.js'
 import { useSession } from '../../context/session.js'
 import { api } from '../../lib/api.js'
 import { useRefresh } from '../../lib/use-refresh.js'
@@ -45,6 +46,9 @@ export function DeliveryView({ delivery }: { delivery: DeliveryDetail }) {
       {delivery.state !== 'read' && <NotRead delivery={delivery} />}
       <Decisions delivery={delivery} />
       <Files delivery={delivery} reading={reading} />
+      <div className="px-6">
+        <ActHistory kind="delivery" id={delivery.id} />
+      </div>
     </section>
   )
 }

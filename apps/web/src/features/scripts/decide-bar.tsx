@@ -1,12 +1,13 @@
 import type { ScriptRow, UnknownTests } from '@bobbin/client'
 import { X } from 'lucide-react'
 import { useSession } from '../../context/session.js'
+import { useDone } from '../../context/use-undo.js'
 import { api } from '../../lib/api.js'
 import { count } from '../../lib/format.js'
 import { useKeys } from '../../lib/use-keys.js'
 import { useRefresh } from '../../lib/use-refresh.js'
 import { Button, Key, messageOf } from '../../ui/states.js'
-import { notify, notifyError, notifyUndo } from '../../ui/toast.js'
+import { notify, notifyError } from '../../ui/toast.js'
 
 export interface DecideBarProps {
   /** The picked scripts. */
@@ -57,6 +58,7 @@ export function DecideBar({ scripts, onDone }: DecideBarProps) {
 function useDecisions(onDone: () => void) {
   const { project } = useSession()
   const refresh = useRefresh()
+  const done = useDone()
   const path = { project: project.slug }
   const fail = (error: unknown) => notifyError(messageOf(error))
   const idsOf = (rows: readonly ScriptRow[]) => rows.map(({ id }) => id)
@@ -65,25 +67,24 @@ function useDecisions(onDone: () => void) {
     refresh()
     return done
   }
-  const decide = (rows: readonly ScriptRow[], decision: 'aside' | 'ask', back: 'aside' | 'ask', words: string) =>
+  const decide = (rows: readonly ScriptRow[], decision: 'aside' | 'ask', words: string) =>
     send(idsOf(rows), decision)
-      .then(({ scripts }) => {
+      .then(({ scripts, actId }) => {
         onDone()
-        notifyUndo(`${count(scripts, 'script')} ${words}`, () => void send(idsOf(rows), back).catch(fail))
+        done(`${count(scripts, 'script')} ${words}`, actId)
       })
       .catch(fail)
   return {
-    aside: (rows: readonly ScriptRow[]) => decide(rows, 'aside', 'ask', 'set aside'),
-    ask: (rows: readonly ScriptRow[]) => decide(rows, 'ask', 'aside', 'wait for a case again'),
+    aside: (rows: readonly ScriptRow[]) => decide(rows, 'aside', 'set aside'),
+    ask: (rows: readonly ScriptRow[]) => decide(rows, 'ask', 'wait for a case again'),
     make: (rows: readonly ScriptRow[]) =>
       send(idsOf(rows), 'make')
-        .then(({ scripts, cases, changeId }) => {
+        .then(({ scripts, cases, actId }) => {
           onDone()
           const words = `${count(cases, 'case')} made, in the areas that mirror the folders of ${count(scripts, 'script')}`
-          if (changeId === null)
+          if (cases === 0)
             return notify(scripts > 0 ? `${count(scripts, 'script')} joined the case of their siblings` : 'All of them have a case by now')
-          const undo = () => api.post('/projects/{project}/cases/changes/{id}/undo', { path: { ...path, id: changeId } }).then(refresh)
-          notifyUndo(words, () => void undo().catch(fail))
+          done(words, actId)
         })
         .catch(fail),
   }

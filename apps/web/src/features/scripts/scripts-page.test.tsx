@@ -75,7 +75,7 @@ describe('ScriptsPage', () => {
 describe('picked scripts', () => {
   const DECISIONS = `POST ${LIST}/decisions`
   it('are decided about together, but for those that have a case', async () => {
-    const { sent } = open('', { [DECISIONS]: { scripts: 2, cases: 2, changeId: 7 } })
+    const { sent } = open('', { [DECISIONS]: { scripts: 2, cases: 2, actId: 7 } })
     const grid = await screen.findByRole('grid')
     fireEvent.keyDown(grid, { key: 'a', ctrlKey: true })
     const bar = await screen.findByRole('toolbar', { name: '3 scripts selected' })
@@ -86,7 +86,7 @@ describe('picked scripts', () => {
   })
 
   it('are set aside by a key, and taken back by the same', async () => {
-    const { sent } = open('', { [DECISIONS]: { scripts: 2, cases: 0, changeId: null } })
+    const { sent } = open('', { [DECISIONS]: { scripts: 2, cases: 0, actId: null } })
     fireEvent.keyDown(await screen.findByRole('grid'), { key: 'a', ctrlKey: true })
     await screen.findByRole('toolbar')
     fireEvent.keyDown(window, { key: 's' })

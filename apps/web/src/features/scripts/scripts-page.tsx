@@ -16,6 +16,7 @@ import { Button, EmptyState, ErrorState, Key, Loading, PartMissing } from '../..
 import { OutcomeGlyph } from '../../ui/thread.js'
 import { Time } from '../../ui/time.js'
 import { notifyUndo } from '../../ui/toast.js'
+import { ActHistory } from '../audit/act-history.js'
 import { LaneHistory } from '../history/lane-history.js'
 import { DecideBar } from './decide-bar.js'
 import { LinkDialog, useLinking } from './link-dialog.js'
@@ -247,6 +248,7 @@ function ScriptBody({ script, onLink }: { script: ScriptDetail; onLink: () => vo
           <LaneHistory key={history.lane.id} history={history} scriptId={script.id} />
         ))}
       </section>
+      <ActHistory kind="script" id={script.id} />
     </>
   )
 }

@@ -10,6 +10,7 @@ import { Button, ErrorState, Loading, messageOf } from '../../ui/states.js'
 import { notifyError } from '../../ui/toast.js'
 import { PERSON_KINDS, ProjectFields, type ProjectDraft } from '../access/person-fields.js'
 import { Invitations } from './invitations.js'
+import { HistoryDialog } from '../audit/history-dialog.js'
 
 /** The project's name and people, and how a new one is made. */
 export function ProjectSettings() {
@@ -95,6 +96,7 @@ function MemberLine({ member }: { member: Member }) {
   const path = { project: project.slug, id: member.id }
   const after = () => queries.invalidateQueries({ predicate: (query) => ['members', 'me'].includes(String(query.queryKey[0])) })
   const fail = (error: unknown) => notifyError(messageOf(error))
+  const [history, setHistory] = useState(false)
   const setRole = (role: 'keeper' | 'member') => api.patch('/projects/{project}/members/{id}', { path, body: { role } }).then(after, fail)
   const remove = () => api.delete('/projects/{project}/members/{id}', { path }).then(after, fail)
   return (
@@ -111,11 +113,13 @@ function MemberLine({ member }: { member: Member }) {
           ) : (
             <MenuItem onSelect={() => void setRole('keeper')}>Make an owner</MenuItem>
           )}
+          <MenuItem onSelect={() => setHistory(true)}>History</MenuItem>
           <MenuItem onSelect={() => void remove()}>
             {member.id === me.account.id ? 'Leave the project' : 'Remove from the project'}
           </MenuItem>
         </Menu>
       )}
+      {history && <HistoryDialog kind="member" id={member.id} name={member.name} onClose={() => setHistory(false)} />}
     </li>
   )
 }

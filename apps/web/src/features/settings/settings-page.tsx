@@ -2,6 +2,7 @@ import { NavLink, Navigate, useParams } from 'react-router'
 import { useProjectPath } from '../../context/project-link.js'
 import { useSession } from '../../context/session.js'
 import { AccountSettings } from './account-settings.js'
+import { AuditLog } from './audit-log.js'
 import { ProjectSettings } from './project-settings.js'
 import { RuleSettings } from './rule-settings.js'
 import { ServerSettings } from './server-settings.js'
@@ -14,6 +15,7 @@ const PARTS = [
   { to: 'project', name: 'Project', Part: ProjectSettings },
   { to: 'intake', name: 'Ingestion rules', Part: RuleSettings },
   { to: 'space', name: 'Space', Part: SpaceSettings },
+  { to: 'audit', name: 'Audit log', Part: AuditLog, wide: true },
   { to: 'server', name: 'Server', Part: ServerSettings },
 ]
 
@@ -48,7 +50,7 @@ export function SettingsPage() {
         </ul>
       </nav>
       <section aria-label={shown.name} className="min-w-0 flex-1 overflow-y-auto px-8 py-4" tabIndex={0}>
-        <div className="max-w-[760px] pb-16">
+        <div className={'wide' in shown && shown.wide ? 'flex h-full flex-col' : 'max-w-[760px] pb-16'}>
           <h1 className="mb-4 text-xl">{shown.name}</h1>
           <shown.Part />
         </div>

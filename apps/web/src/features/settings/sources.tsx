@@ -11,6 +11,7 @@ import { Time } from '../../ui/time.js'
 import { notify, notifyError } from '../../ui/toast.js'
 import { SourceDialog } from './source-dialog.js'
 import { everyWords } from './source-words.js'
+import { HistoryDialog } from '../audit/history-dialog.js'
 
 /** Folders and addresses that are looked into at an interval, for teams who can't push. */
 export function Sources() {
@@ -55,6 +56,7 @@ function None({ list: { folders, hosts } }: { list: SourceList }) {
 function SourceLine({ source, onEdit }: { source: Source; onEdit: () => void }) {
   const { project } = useSession()
   const act = useSourceActions(source)
+  const [history, setHistory] = useState(false)
   const { name, address, pipeline, environment, paused, problem, failures, lastAt, nextAt, brought, lastDelivery, everySeconds } = source
   return (
     <li className="border-t border-hairline py-2">
@@ -72,6 +74,7 @@ function SourceLine({ source, onEdit }: { source: Source; onEdit: () => void }) 
           <Menu label={`Actions for ${name}`} trigger={<Button aria-label={`Actions for ${name}`}>…</Button>}>
             <MenuItem onSelect={onEdit}>Change …</MenuItem>
             <MenuItem onSelect={() => act.pause(!paused)}>{paused ? 'Go on' : 'Pause'}</MenuItem>
+            <MenuItem onSelect={() => setHistory(true)}>History</MenuItem>
             <MenuItem onSelect={act.remove}>Delete the source</MenuItem>
           </Menu>
         )}
@@ -109,6 +112,7 @@ function SourceLine({ source, onEdit }: { source: Source; onEdit: () => void }) 
           )}
         </p>
       )}
+      {history && <HistoryDialog kind="source" id={source.id} name={name} onClose={() => setHistory(false)} />}
     </li>
   )
 }

@@ -7,6 +7,7 @@ import { Button, ErrorState, Loading, messageOf } from '../../ui/states.js'
 import { CopyBlock } from '../../ui/copy-block.js'
 import { Time } from '../../ui/time.js'
 import { notify, notifyError } from '../../ui/toast.js'
+import { HistoryDialog } from '../audit/history-dialog.js'
 
 const SCOPES: Record<TokenScope, string> = { deliver: 'deliver results, and read', read: 'read only' }
 
@@ -14,6 +15,7 @@ const SCOPES: Record<TokenScope, string> = { deliver: 'deliver results, and read
 export function TokenSettings() {
   const { project } = useSession()
   const [made, setMade] = useState<MadeToken | null>(null)
+  const [history, setHistory] = useState<{ id: number; name: string } | null>(null)
   const tokens = useQuery({
     queryKey: ['tokens', project.slug],
     queryFn: () => api.get('/projects/{project}/tokens', { path: { project: project.slug } }),
@@ -51,10 +53,12 @@ export function TokenSettings() {
                 '; never expires'
               )}
             </span>
+            <Button onClick={() => setHistory({ id, name })}>History</Button>
             <Revoke id={id} name={name} />
           </li>
         ))}
       </ul>
+      {history && <HistoryDialog kind="token" {...history} onClose={() => setHistory(null)} />}
     </>
   )
 }

@@ -1,0 +1,92 @@
+import { type ActChange, type ActKind, actClause, canUndo } from '@bobbin/core'
+import { Injectable } from '@nestjs/common'
+import { InjectConnection } from '@nestjs/sequelize'
+import { Sequelize } from 'sequelize-typescript'
+import type { Context } from '../access/index.js'
+import type { ActUndone } from '../contract/index.js'
+import { actorOf, record, type RowSubject } from '../platform/acts/index.js'
+import { type InTransaction, inTransaction, isUniqueViolation, rowsOf } from '../platform/database.js'
+import { notFound, Problem } from '../platform/problem.js'
+import { revert, UNDOING, unmake } from './undo-queries.js'
+
+const FIND = `
+select a.kind, a.subject_id as "subjectId", a.subject_name as "subjectName", a.subjects, a.changes, exists (select 1 from act u where u.undoes = a.id) as undone
+from act a where a.id = $id and a.project_id = $projectId`
+
+interface Found {
+  kind: ActKind
+  subjectId: number | null
+  subjectName: string
+  subjects: string[]
+  changes: ActChange[]
+  undone: boolean
+}
+
+/** A field of a table, since it becomes part of a statement. */
+const COLUMN = /^[a-z][a-z_]{0,40}$/
+
+/** Takes acts back by what they say of before and after. What somebody changed since is left as it is. */
+@Injectable()
+export class UndoService {
+  constructor(@InjectConnection() readonly sequelize: Sequelize) {}
+
+  async undo({ project, caller }: Context, id: number): Promise<ActUndone> {
+    try {
+      return await inTransaction(this, async (db) => {
+        const [act] = await rowsOf<Found>(db, FIND, { id, projectId: project.id })
+        if (!act || act.undone || !canUndo(act.kind)) throw notFound('act that can be undone', id)
+        const changes: ActChange[] = []
+        const kinds = Object.keys(UNDOING) as RowSubject[]
+        const of = (kind: RowSubject) => act.changes.filter((change) => change.kind === kind)
+        for (const kind of kinds) changes.push(...(await this.revert(db, project.id, kind, of(kind))))
+        // what was made goes in the other order: cases before what they stand in
+        for (const kind of kinds.toReversed()) changes.push(...(await this.unmake(db, project.id, kind, of(kind))))
+        const subjects = act.changes.filter((change) => change.kind === act.subjects[0]?.split(':')[0]).length
+        const actId = await record(db, {
+          actor: actorOf(caller),
+          projectId: project.id,
+          kind: 'act.undone',
+          subject: { id: project.id, name: act.kind === 'act.undone' ? act.subjectName : actClause(act.kind, act.subjectName, subjects) },
+          changes,
+          also: act.subjects,
+          undoes: id,
+        })
+        const done = new Set(changes.map((change) => `${change.kind}:${change.id}`))
+        const left = act.changes.filter((change) => !done.has(`${change.kind}:${change.id}`)).map((change) => change.name)
+        return { actId, undone: changes.length, left }
+      })
+    } catch (error) {
+      if (!isUniqueViolation(error)) throw error
+      // two at once, or the place of a name was taken meanwhile
+      throw new Problem('conflict', 'cannotUndo', 'This cannot be undone any more: it was undone already, or its name is in use again')
+    }
+  }
+
+  private async revert(db: InTransaction, projectId: number, kind: RowSubject, all: ActChange[]): Promise<ActChange[]> {
+    const undoing = UNDOING[kind]
+    const changed = all.filter((change) => change.before && change.after)
+    const columns = [...new Set(changed.flatMap(({ before }) => Object.keys(before ?? {})))].filter((column) => COLUMN.test(column))
+    if (!undoing || columns.length === 0) return []
+    return changesOf(db, revert(kind, undoing, columns), projectId, changed)
+  }
+
+  private async unmake(db: InTransaction, projectId: number, kind: RowSubject, all: ActChange[]): Promise<ActChange[]> {
+    const statement = UNDOING[kind]?.unmake
+    let made = all.filter((change) => !change.before)
+    if (statement === undefined) return []
+    const gone: ActChange[] = []
+    // an area that holds another goes after it
+    while (made.length > 0) {
+      const now = await changesOf(db, unmake(kind, statement), projectId, made)
+      if (now.length === 0) break
+      gone.push(...now)
+      made = made.filter((change) => !now.some(({ id }) => id === change.id))
+    }
+    return gone
+  }
+}
+
+async function changesOf(db: InTransaction, sql: string, projectId: number, changes: ActChange[]): Promise<ActChange[]> {
+  const rows = await rowsOf<{ change: ActChange }>(db, sql, { projectId, changes: JSON.stringify(changes) })
+  return rows.map(({ change }) => change)
+}

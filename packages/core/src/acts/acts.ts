@@ -1,0 +1,117 @@
+/** Whose deed an act was: a person in a session, a machine with a token, an agent, or Bobbin by itself. */
+export type ActorKind = 'person' | 'token' | 'agent' | 'system'
+
+/** What an act may be about. */
+export type SubjectKind =
+  | 'account'
+  | 'area'
+  | 'case'
+  | 'delivery'
+  | 'feed'
+  | 'invitation'
+  | 'link'
+  | 'member'
+  | 'project'
+  | 'role'
+  | 'run'
+  | 'script'
+  | 'source'
+  | 'team'
+  | 'token'
+  | 'view'
+
+/** Parts of a project that an open page may have to ask for anew. */
+export type Topic =
+  'cases' | 'scripts' | 'runs' | 'live' | 'members' | 'teams' | 'tokens' | 'views' | 'sources' | 'space' | 'project' | 'acts'
+
+interface ActSort {
+  subject: SubjectKind
+  /** What it did, with \`#\` for its subject: one, and several. */
+  one: string
+  many?: string
+  topics: readonly Topic[]
+  /** It can be undone by what it says of before and after. */
+  undo?: true
+}
+
+const sort = (subject: SubjectKind, topics: readonly Topic[], one: string, many?: string): ActSort => ({
+  subject,
+  topics,
+  one,
+  ...(many !== undefined && { many }),
+})
+const undoable = (subject: SubjectKind, topics: readonly Topic[], one: string, many?: string): ActSort => ({
+  ...sort(subject, topics, one, many),
+  undo: true,
+})
+
+/** Every kind of act. A kind is kept for ever: old acts name it. */
+export const ACTS = {
+  'account.made': sort('account', [], 'created the account #'),
+  'account.signedIn': sort('account', [], 'signed in'),
+  'account.signedOut': sort('account', [], 'signed out'),
+  'account.sessionsEnded': sort('account', [], 'ended sessions of their own'),
+  'account.passwordChanged': sort('account', [], 'changed their password'),
+  'account.rightsChanged': sort('account', [], 'changed the server rights of #'),
+  'account.resetLinkMade': sort('account', [], 'created a password reset link for #'),
+  'account.passwordReset': sort('account', [], 'reset their password by a link'),
+  'area.made': undoable('area', ['cases'], 'created the area #'),
+  'area.changed': undoable('area', ['cases'], 'changed the area #'),
+  'area.deleted': undoable('area', ['cases'], 'deleted the area #'),
+  'case.made': undoable('case', ['cases'], 'created #', 'created # cases'),
+  'case.changed': undoable('case', ['cases'], 'changed #', 'changed # cases'),
+  'case.deleted': undoable('case', ['cases', 'scripts'], 'deleted #', 'deleted # cases'),
+  'case.imported': undoable('case', ['cases'], 'imported #', 'imported # cases'),
+  'delivery.sent': sort('delivery', [], 'sent results: #'),
+  'delivery.moved': sort('delivery', ['runs'], 'moved the delivery #'),
+  'delivery.undone': sort('delivery', ['runs', 'scripts'], 'undid the delivery #'),
+  'delivery.readAgain': sort('delivery', ['runs', 'scripts'], 'read a file again: #'),
+  'delivery.retried': sort('delivery', ['runs'], 'retried the delivery #'),
+  'details.deleted': sort('project', ['space', 'runs'], 'deleted old details'),
+  'feed.opened': sort('feed', [], 'started the live run #'),
+  'invitation.made': sort('invitation', ['members'], 'invited #'),
+  'invitation.withdrawn': sort('invitation', ['members'], 'withdrew the invitation of #'),
+  'link.made': undoable('link', ['scripts'], 'linked #', 'linked # scripts'),
+  'link.removed': undoable('link', ['scripts'], 'removed the link #', 'removed # links'),
+  'member.joined': sort('member', ['members'], 'joined the project'),
+  'member.roleChanged': sort('member', ['members'], 'changed the role of #'),
+  'member.removed': sort('member', ['members', 'cases', 'teams'], 'removed #'),
+  'project.made': sort('project', [], 'created the project #'),
+  'project.changed': undoable('project', ['project'], 'changed the settings of #'),
+  'project.sourcesAllowed': sort('project', ['sources'], 'changed where sources of # may look'),
+  'role.made': undoable('role', ['members'], 'created the role #'),
+  'role.changed': undoable('role', ['members'], 'changed the role #'),
+  'role.deleted': sort('role', ['members'], 'deleted the role #'),
+  'run.kept': undoable('run', ['runs', 'space'], 'chose to keep #'),
+  'run.released': undoable('run', ['runs', 'space'], 'no longer keeps #'),
+  'run.stopAsked': sort('run', ['runs'], 'asked to stop #'),
+  'run.stopTakenBack': sort('run', ['runs'], 'withdrew the request to stop #'),
+  'script.decided': undoable('script', ['scripts', 'cases'], 'decided about #', 'decided about # scripts'),
+  'source.added': sort('source', ['sources'], 'added the source #'),
+  'source.changed': undoable('source', ['sources'], 'changed the source #'),
+  'source.paused': undoable('source', ['sources'], 'paused the source #'),
+  'source.resumed': undoable('source', ['sources'], 'resumed the source #'),
+  'source.checked': sort('source', [], 'checked the source #'),
+  'source.removed': sort('source', ['sources'], 'removed the source #'),
+  'sums.recounted': sort('project', ['runs'], 'recounted the sums of #'),
+  'team.made': sort('team', ['teams', 'members'], 'created the team #'),
+  'team.changed': sort('team', ['teams', 'members'], 'changed the team #'),
+  'team.deleted': sort('team', ['teams', 'members'], 'deleted the team #'),
+  'token.made': sort('token', ['tokens'], 'created the token #'),
+  'token.revoked': sort('token', ['tokens'], 'revoked the token #'),
+  'view.saved': sort('view', ['views'], 'saved the view #'),
+  'view.removed': sort('view', ['views'], 'deleted the view #'),
+  'act.undone': undoable('project', [], 'undid “#”'),
+} as const satisfies Record<string, ActSort>
+
+export type ActKind = keyof typeof ACTS
+
+export const ACT_KINDS = Object.keys(ACTS) as ActKind[]
+
+export const isActKind = (word: string): word is ActKind => word in ACTS
+
+/** What of a project an act touches, so that open pages ask for it anew. */
+export const topicsOf = (kind: ActKind): readonly Topic[] => ACTS[kind].topics
+
+/** Whether what an act did can be taken back by what it says of before and after. */
+export const canUndo = (kind: ActKind): boolean => 'undo' in ACTS[kind]
