@@ -18,9 +18,8 @@ import { READ_TIMEOUT_MS } from './platform/read-connections.js'
 import { ProblemFilter } from './platform/problem-filter.js'
 import { ThreadPool } from './platform/threads/thread-pool.js'
 import { Project } from './access/index.js'
-import { MembersService } from './projects/members.service.js'
 import { OpenApiController } from './openapi/openapi.controller.js'
-import { ProjectsController } from './projects/projects.controller.js'
+import { ProjectsModule } from './projects/projects.module.js'
 import { RunsModule } from './runs/index.js'
 import { SourcesModule } from './sources/sources.module.js'
 import { ScriptsModule } from './scripts/index.js'
@@ -68,6 +67,7 @@ export class AppModule {
           retryAttempts: 0,
         }),
         AccessModule,
+        ProjectsModule,
         CasesModule,
         ScriptsModule,
         RunsModule,
@@ -81,8 +81,8 @@ export class AppModule {
         EventsModule,
         AuditModule,
       ],
-      controllers: [ProjectsController, OpenApiController],
-      providers: [MembersService, { provide: APP_FILTER, useClass: ProblemFilter }],
+      controllers: [OpenApiController],
+      providers: [{ provide: APP_FILTER, useClass: ProblemFilter }],
     }
   }
 }

@@ -54,7 +54,7 @@ export async function seedProject(app: NestExpressApplication, seed: Seed): Prom
       db,
       `with made as (insert into account (email, name, kind, password_hash)
          select email, name, kind, password_hash from jsonb_to_recordset($accounts::jsonb) as x (email text, name text, kind text, password_hash text) returning id, kind)
-       insert into membership (project_id, account_id, role) select $projectId, id, case when kind in ('engineer', 'lead') then 'keeper' else 'member' end from made`,
+       insert into membership (project_id, account_id, role) select $projectId, id, case when id = (select min(id) from made) then 'lead' else kind end from made`,
       { accounts: JSON.stringify(accounts), projectId },
     )
     // as after a first run, whoever came first looks after the server

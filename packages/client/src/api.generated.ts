@@ -58,6 +58,43 @@ export interface paths {
     patch?: never
     trace?: never
   }
+  '/oidc/callback': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /**
+     * Where the provider sends people back to
+     * @description What went wrong is told on the sign-in page.
+     */
+    get: operations['oidcCallback']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/oidc/start': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** Goes to where people sign in besides here, and afterwards to a page of Bobbin */
+    get: operations['oidcStart']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
   '/openapi.json': {
     parameters: {
       query?: never
@@ -69,6 +106,60 @@ export interface paths {
     get: operations['openApiDocument']
     put?: never
     post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/password-resets': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    /**
+     * Sends a link for a new password by mail
+     * @description The answer is the same whether there is such an account.
+     */
+    post: operations['passwordResetRequest']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/password-resets/accept': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    /** Sets a new password by a link, ends every session of the account, and signs in */
+    post: operations['passwordResetAccept']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/password-resets/look': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    /** Whose password a link sets */
+    post: operations['passwordResetLook']
     delete?: never
     options?: never
     head?: never
@@ -736,7 +827,7 @@ export interface paths {
       cookie?: never
     }
     /** Who belongs to the project */
-    get: operations['projectsMembers']
+    get: operations['peopleMembers']
     put?: never
     post?: never
     delete?: never
@@ -755,12 +846,32 @@ export interface paths {
     get?: never
     put?: never
     post?: never
-    /** Takes somebody out of the project */
-    delete: operations['projectsRemoveMember']
+    /**
+     * Takes somebody out of the project
+     * @description Everybody may leave by themselves.
+     */
+    delete: operations['peopleRemoveMember']
     options?: never
     head?: never
-    /** Makes a member keeper, or a keeper member */
-    patch: operations['projectsSetRole']
+    /** Gives a member another role */
+    patch: operations['peopleSetRole']
+    trace?: never
+  }
+  '/projects/{project}/members/{id}/work': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** What somebody has to do with in the project, to be seen before they are removed */
+    get: operations['peopleWork']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
     trace?: never
   }
   '/projects/{project}/queue': {
@@ -795,6 +906,42 @@ export interface paths {
      */
     post: operations['recountRecount']
     delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/roles': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** The roles that every project has, and the project's own */
+    get: operations['peopleRoles']
+    put?: never
+    /** Makes a role */
+    post: operations['peopleMakeRole']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/roles/{id}': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    /** Changes one of the project's own roles */
+    put: operations['peopleEditRole']
+    post?: never
+    /** Deletes one of the project's own roles that nobody has */
+    delete: operations['peopleRemoveRole']
     options?: never
     head?: never
     patch?: never
@@ -1192,6 +1339,48 @@ export interface paths {
     patch?: never
     trace?: never
   }
+  '/projects/{project}/teams': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** Teams, with their members and what they own */
+    get: operations['peopleTeams']
+    put?: never
+    /** Makes a team */
+    post: operations['peopleMakeTeam']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/teams/{id}': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    /**
+     * Changes a team
+     * @description its members, what it owns, and what it may do.
+     */
+    put: operations['peopleEditTeam']
+    post?: never
+    /**
+     * Deletes a team
+     * @description Its members stay in the project.
+     */
+    delete: operations['peopleRemoveTeam']
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
   '/projects/{project}/tokens': {
     parameters: {
       query?: never
@@ -1303,6 +1492,23 @@ export interface paths {
     head?: never
     /** Changes what somebody may do on the server */
     patch: operations['serverSetRights']
+    trace?: never
+  }
+  '/server/accounts/{id}/reset-link': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    /** Makes a link by which somebody sets their password anew; it is answered this once, and works once, for two hours */
+    post: operations['serverResetLink']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
     trace?: never
   }
   '/server/acts': {
@@ -1428,6 +1634,23 @@ export interface paths {
     post?: never
     /** Ends one of one's own sessions */
     delete: operations['sessionsEnd']
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/sign-in-ways': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** How one can sign in here */
+    get: operations['passwordResetWays']
+    put?: never
+    post?: never
+    delete?: never
     options?: never
     head?: never
     patch?: never
@@ -2229,6 +2452,8 @@ export interface components {
     InvitationRow: {
       id: number
       email: string
+      /** @description What they become. */
+      role: string
       invitedBy: string
       createdAt: string
       expiresAt: string
@@ -2354,9 +2579,16 @@ export interface components {
     MadeInvitation: {
       invitation: components['schemas']['InvitationRow']
       secret: string
+      /** @description It was sent by mail, too. */
+      mailed: boolean
     }
     MadeProject: {
       project: components['schemas']['ProjectInfo']
+    }
+    /** @description A link that sets a password anew; it ends in the secret, which is shown this once. */
+    MadeResetLink: {
+      secret: string
+      expiresAt: string
     }
     /** @description The secret is shown this once; only its hash is kept. */
     MadeToken: {
@@ -2379,10 +2611,25 @@ export interface components {
       name: string
       email: string
       kind: components['schemas']['AccountKind']
-      role: components['schemas']['Role']
+      role: string
+      /** @description Names of their teams. */
+      teams: string[]
     }
     MemberEditDto: {
-      role: components['schemas']['Role']
+      /** @description A built-in role, or one of the project's own. */
+      role: string
+    }
+    /** @description What somebody has to do with in a project: what becomes of it is said when they are removed. */
+    MemberWork: {
+      /** @description Cases that they own. */
+      cases: number
+      /** @description Tokens that end. */
+      tokens: number
+      /** @description Sources that check in their name, and stop. */
+      sources: number
+      /** @description Views of theirs that others use. */
+      sharedViews: number
+      teams: string[]
     }
     NewAccountDto: {
       name: string
@@ -2401,6 +2648,8 @@ export interface components {
     NewInvitationDto: {
       /** Format: email */
       email: string
+      /** @description What they become: a built-in role, or one of the project's own. */
+      role?: string
     }
     NewPasswordDto: {
       current: string
@@ -2521,18 +2770,25 @@ export interface components {
       unknownTests?: components['schemas']['UnknownTests']
       /** @description For so many days output, attachments and delivered files are kept; null is for ever. */
       keepDetailsDays?: number | null
+      /** @description For so many days the audit log is kept; null is for ever. */
+      keepActsDays?: number | null
     }
     ProjectInfo: {
       slug: string
       name: string
       keyPrefix: string
-      role: components['schemas']['Role']
+      /** @description The name of one's role: a built-in one, or one of the project's own. */
+      role: string
+      /** @description What one may do: what the role allows, and those of one's teams. */
+      rights: components['schemas']['Right'][]
     }
     /** @description How a project takes results in, and how long it keeps them. */
     ProjectRules: {
       unknownTests: components['schemas']['UnknownTests']
       /** @description For so many days output, attachments and delivered files are kept; null is for ever. */
       keepDetailsDays: number | null
+      /** @description For so many days the audit log is kept; null is for ever. */
+      keepActsDays: number | null
     }
     /** @description A delivery that is not read yet. */
     QueuedDelivery: {
@@ -2565,6 +2821,25 @@ export interface components {
         build: string
         pipeline: string
       }[]
+    }
+    ResetAcceptDto: {
+      /** @description What stands behind the # of the link. */
+      secret: string
+      /** @description At least 10 characters, as long as you like. */
+      password: string
+    }
+    ResetRequestDto: {
+      /** Format: email */
+      email: string
+    }
+    ResetSecretDto: {
+      /** @description What stands behind the # of the link. */
+      secret: string
+    }
+    /** @description Whose password a link sets anew. */
+    ResetSeen: {
+      name: string
+      email: string
     }
     ResultDetail: {
       script: components['schemas']['ScriptRef']
@@ -2612,11 +2887,20 @@ export interface components {
       signatureId: number | null
       oneCause: boolean
     }
-    /**
-     * @description A keeper adds people to a project and changes it.
-     * @enum {string}
-     */
-    Role: 'keeper' | 'member'
+    /** @enum {string} */
+    Right: 'read' | 'deliver' | 'editCases' | 'organize' | 'link' | 'run' | 'runProtected' | 'decide' | 'approve' | 'signOff' | 'manage'
+    RoleDto: {
+      name: string
+      rights: components['schemas']['Right'][]
+    }
+    /** @description A role, built in or the project's own. */
+    RoleRow: {
+      /** @description Null for one that every project has. */
+      id: number | null
+      name: string
+      rights: components['schemas']['Right'][]
+      members: number
+    }
     /** @description What became of one row of a data-driven test. */
     RowResult: {
       scriptId: number
@@ -2854,6 +3138,13 @@ export interface components {
       email: string
       password: string
     }
+    /** @description How one can sign in here. */
+    SignInWays: {
+      /** @description What stands on the button of the other place where people can sign in; null where there is none. */
+      oidc: string | null
+      /** @description A forgotten password can be set anew by a link that comes by mail. */
+      mail: boolean
+    }
     /** @description A place that is looked into at an interval, for teams who can't push. */
     Source: {
       id: number
@@ -2975,6 +3266,33 @@ export interface components {
       | 'team'
       | 'token'
       | 'view'
+    /** @description People who own areas and source folders. */
+    Team: {
+      id: number
+      name: string
+      /** @description What its members may do besides what their own roles say; null adds nothing. */
+      role: string | null
+      folders: string[]
+      members: {
+        id: number
+        name: string
+      }[]
+      areas: {
+        id: number
+        name: string
+      }[]
+    }
+    TeamDto: {
+      name: string
+      /** @description What its members may do besides what their own roles say. */
+      role?: string | null
+      /** @description Source folders that it owns. */
+      folders: string[]
+      /** @description Numbers of the accounts of its members. */
+      members: number[]
+      /** @description Numbers of areas that it owns, with everything below them. */
+      areas: number[]
+    }
     /** @description One action inside an attempt. */
     TestStep: {
       /** @description `Given`, `Before`, `setup` …: what kind of step it is, where the file says so. */
@@ -2998,6 +3316,8 @@ export interface components {
       name: string
       scope: components['schemas']['TokenScope']
       by: string
+      /** @description Whose it is: they may revoke it themselves. */
+      accountId: number
       createdAt: string
       lastUsedAt: string | null
       /** @description It ends then; null for one that was made before tokens had an end. */
@@ -3137,10 +3457,12 @@ export type LiveSums = components['schemas']['LiveSums']
 export type Made = components['schemas']['Made']
 export type MadeInvitation = components['schemas']['MadeInvitation']
 export type MadeProject = components['schemas']['MadeProject']
+export type MadeResetLink = components['schemas']['MadeResetLink']
 export type MadeToken = components['schemas']['MadeToken']
 export type Me = components['schemas']['Me']
 export type Member = components['schemas']['Member']
 export type MemberEditDto = components['schemas']['MemberEditDto']
+export type MemberWork = components['schemas']['MemberWork']
 export type NewAccountDto = components['schemas']['NewAccountDto']
 export type NewAreaDto = components['schemas']['NewAreaDto']
 export type NewCaseDto = components['schemas']['NewCaseDto']
@@ -3162,9 +3484,15 @@ export type ProjectInfo = components['schemas']['ProjectInfo']
 export type ProjectRules = components['schemas']['ProjectRules']
 export type QueuedDelivery = components['schemas']['QueuedDelivery']
 export type Recounted = components['schemas']['Recounted']
+export type ResetAcceptDto = components['schemas']['ResetAcceptDto']
+export type ResetRequestDto = components['schemas']['ResetRequestDto']
+export type ResetSecretDto = components['schemas']['ResetSecretDto']
+export type ResetSeen = components['schemas']['ResetSeen']
 export type ResultDetail = components['schemas']['ResultDetail']
 export type ResultRow = components['schemas']['ResultRow']
-export type Role = components['schemas']['Role']
+export type Right = components['schemas']['Right']
+export type RoleDto = components['schemas']['RoleDto']
+export type RoleRow = components['schemas']['RoleRow']
 export type RowResult = components['schemas']['RowResult']
 export type RunDetail = components['schemas']['RunDetail']
 export type RunFeeds = components['schemas']['RunFeeds']
@@ -3183,6 +3511,7 @@ export type ServerProject = components['schemas']['ServerProject']
 export type ServerRightsDto = components['schemas']['ServerRightsDto']
 export type SessionRow = components['schemas']['SessionRow']
 export type SignInDto = components['schemas']['SignInDto']
+export type SignInWays = components['schemas']['SignInWays']
 export type Source = components['schemas']['Source']
 export type SourceDto = components['schemas']['SourceDto']
 export type SourceFile = components['schemas']['SourceFile']
@@ -3194,6 +3523,8 @@ export type SourcesAllowedDto = components['schemas']['SourcesAllowedDto']
 export type Space = components['schemas']['Space']
 export type SpacePart = components['schemas']['SpacePart']
 export type SubjectKind = components['schemas']['SubjectKind']
+export type Team = components['schemas']['Team']
+export type TeamDto = components['schemas']['TeamDto']
 export type TestStep = components['schemas']['TestStep']
 export type Threads = components['schemas']['Threads']
 export type TokenRow = components['schemas']['TokenRow']
@@ -3331,6 +3662,67 @@ export interface operations {
       }
     }
   }
+  oidcCallback: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'text/html': string
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  oidcStart: {
+    parameters: {
+      query?: {
+        /** @description A path of Bobbin to go to afterwards. */
+        to?: string
+      }
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'text/html': string
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
   openApiDocument: {
     parameters: {
       query?: never
@@ -3347,6 +3739,101 @@ export interface operations {
         }
         content: {
           'application/openapi+json': string
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  passwordResetRequest: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['ResetRequestDto']
+      }
+    }
+    responses: {
+      /** @description Done, nothing to say */
+      204: {
+        headers: {
+          [name: string]: unknown
+        }
+        content?: never
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  passwordResetAccept: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['ResetAcceptDto']
+      }
+    }
+    responses: {
+      /** @description Done, nothing to say */
+      204: {
+        headers: {
+          [name: string]: unknown
+        }
+        content?: never
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  passwordResetLook: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['ResetSecretDto']
+      }
+    }
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['ResetSeen']
         }
       }
       /** @description What went wrong */
@@ -4864,7 +5351,7 @@ export interface operations {
       }
     }
   }
-  projectsMembers: {
+  peopleMembers: {
     parameters: {
       query?: never
       header?: never
@@ -4895,9 +5382,12 @@ export interface operations {
       }
     }
   }
-  projectsRemoveMember: {
+  peopleRemoveMember: {
     parameters: {
-      query?: never
+      query?: {
+        /** @description The account that owns their cases from now on. */
+        heir?: number
+      }
       header?: never
       path: {
         project: string
@@ -4925,7 +5415,7 @@ export interface operations {
       }
     }
   }
-  projectsSetRole: {
+  peopleSetRole: {
     parameters: {
       query?: never
       header?: never
@@ -4948,6 +5438,38 @@ export interface operations {
         }
         content: {
           'application/json': components['schemas']['Member']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  peopleWork: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+        id: number
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['MemberWork']
         }
       }
       /** @description What went wrong */
@@ -5010,6 +5532,140 @@ export interface operations {
         }
         content: {
           'application/json': components['schemas']['Recounted']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  peopleRoles: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['RoleRow'][]
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  peopleMakeRole: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['RoleDto']
+      }
+    }
+    responses: {
+      /** @description Done */
+      201: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['RoleRow'][]
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  peopleEditRole: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+        id: number
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['RoleDto']
+      }
+    }
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['RoleRow'][]
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  peopleRemoveRole: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+        id: number
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['RoleRow'][]
         }
       }
       /** @description What went wrong */
@@ -5955,6 +6611,140 @@ export interface operations {
       }
     }
   }
+  peopleTeams: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['Team'][]
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  peopleMakeTeam: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['TeamDto']
+      }
+    }
+    responses: {
+      /** @description Done */
+      201: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['Team'][]
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  peopleEditTeam: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+        id: number
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['TeamDto']
+      }
+    }
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['Team'][]
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  peopleRemoveTeam: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+        id: number
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['Team'][]
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
   tokensList: {
     parameters: {
       query?: never
@@ -6200,6 +6990,37 @@ export interface operations {
         }
         content: {
           'application/json': components['schemas']['AccountRow']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  serverResetLink: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        id: number
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done */
+      201: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['MadeResetLink']
         }
       }
       /** @description What went wrong */
@@ -6513,6 +7334,35 @@ export interface operations {
           [name: string]: unknown
         }
         content?: never
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  passwordResetWays: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['SignInWays']
+        }
       }
       /** @description What went wrong */
       default: {

@@ -80,3 +80,14 @@ export { readEstimate, writeEstimate } from './cases/estimate.js'
 export { readStepTable, type Step } from './cases/step-table.js'
 export { type ActKind, ACT_KINDS, type ActorKind, ACTS, canUndo, isActKind, type SubjectKind, type Topic, topicsOf } from './acts/acts.js'
 export { type ActChange, actClause, type FieldChange, fieldChanges } from './acts/act-sentence.js'
+export {
+  ALL_RIGHTS,
+  BUILT_IN_ROLES,
+  type BuiltInRole,
+  isBuiltInRole,
+  type Right,
+  RIGHTS,
+  rightsOf,
+  ROLES,
+  SCOPE_RIGHTS,
+} from './access/rights.js'

@@ -18,7 +18,7 @@ import {
   ValidateNested,
 } from 'class-validator'
 import type { AccountKind, TokenScope } from '../contract/index.js'
-import { trimmed } from '../platform/validation.js'
+import { maybe, trimmed } from '../platform/validation.js'
 
 export class SignInDto {
   @IsEmail()
@@ -65,6 +65,41 @@ export class NewInvitationDto {
   @IsEmail({}, { message: 'This is no e-mail address' })
   @MaxLength(320)
   email: string
+  /** What they become: a built-in role, or one of the project's own. */
+  @maybe()
+  @IsString()
+  @MaxLength(60)
+  role?: string
+}
+
+export class ResetRequestDto {
+  @IsEmail({}, { message: 'This is no e-mail address' })
+  @MaxLength(320)
+  email: string
+}
+
+export class OidcStartDto {
+  /** A path of Bobbin to go to afterwards. */
+  @IsOptional()
+  @IsString()
+  @MaxLength(2000)
+  @Matches(/^\/(?![/\\])/, { message: 'to must be a path of this server' })
+  to?: string
+}
+
+export class ResetSecretDto {
+  /** What stands behind the # of the link. */
+  @IsString()
+  @Matches(/^[\w-]{20,100}$/, { message: 'This is no link for a new password; copy it whole' })
+  secret: string
+}
+
+export class ResetAcceptDto extends ResetSecretDto {
+  /** At least 10 characters, as long as you like. */
+  @IsString()
+  @MinLength(10, { message: 'A password has at least 10 characters' })
+  @MaxLength(1024)
+  password: string
 }
 
 export class InvitationSecretDto {

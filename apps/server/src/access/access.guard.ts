@@ -1,8 +1,10 @@
 import { type CanActivate, type ExecutionContext, Injectable } from '@nestjs/common'
 import { Reflector } from '@nestjs/core'
+import { type Right, SCOPE_RIGHTS } from '@bobbin/core'
+import type { TokenScope } from '../contract/index.js'
 import { Problem } from '../platform/problem.js'
 import { AccessService } from './access.service.js'
-import { ADMIN_ONLY, type BobbinRequest, type Caller, DELIVERS, KEEPER_ONLY, MAKES_PROJECTS, PERSON_ONLY, PUBLIC } from './context.js'
+import { ADMIN_ONLY, type BobbinRequest, type Caller, MAKES_PROJECTS, missing, NEEDS, PERSON_ONLY, PUBLIC, SIGNED_IN } from './context.js'
 import { logSecurity } from './security-log.js'
 import { sessionOf } from './session-cookie.js'
 import { SessionsService } from './sessions.service.js'
@@ -23,7 +25,7 @@ export class AccessGuard implements CanActivate {
     if (has(PUBLIC)) return true
     const request = host.switchToHttp().getRequest<BobbinRequest>()
     try {
-      await this.check(request, has)
+      await this.check(request, has, this.reflector.getAllAndOverride<Right | undefined>(NEEDS, [host.getHandler(), host.getClass()]))
     } catch (error) {
       if (error instanceof Problem && error.kind === 'forbidden')
         logSecurity('refused', { code: error.code, method: request.method, path: request.path, account: request.caller?.accountId ?? null })
@@ -32,17 +34,19 @@ export class AccessGuard implements CanActivate {
     return true
   }
 
-  private async check(request: BobbinRequest, has: (key: string) => boolean): Promise<void> {
+  private async check(request: BobbinRequest, has: (key: string) => boolean, needs: Right | undefined): Promise<void> {
     const caller = await this.callerOf(request)
     if (!caller) throw new Problem('notSignedIn', 'notSignedIn', 'Sign in, or send a valid token as “Authorization: Bearer …”')
     request.caller = caller
-    if (caller.token) this.checkScope(caller.token.scope, request.method, has)
+    if (caller.token) checkScope(caller.token.scope, needs, has)
     if (has(ADMIN_ONLY) || has(MAKES_PROJECTS)) await this.checkServerRights(caller, has)
     const slug = request.params['project']
-    if (typeof slug === 'string') Object.assign(request, await this.access.projectFor(caller, slug))
-    if (has(KEEPER_ONLY) && request.role !== 'keeper') {
-      throw new Problem('forbidden', 'keeper', 'Only an owner of this project may do this')
-    }
+    if (typeof slug === 'string') {
+      Object.assign(request, await this.access.projectFor(caller, slug))
+      // a route that says nothing is for nobody
+      if (needs === undefined) throw new Problem('forbidden', 'noRight', 'This route names no right')
+      if (!request.rights?.has(needs)) throw missing(needs)
+    } else if (![ADMIN_ONLY, MAKES_PROJECTS, SIGNED_IN].some(has)) throw new Problem('forbidden', 'noRight', 'This route names no right')
   }
 
   private async checkServerRights({ accountId }: Caller, has: (key: string) => boolean): Promise<void> {
@@ -52,16 +56,17 @@ export class AccessGuard implements CanActivate {
       throw new Problem('forbidden', 'makesProjects', 'You may not create projects on this server. Ask one of its administrators')
   }
 
-  private checkScope(scope: string, method: string, has: (key: string) => boolean): void {
-    const reads = method === 'GET' || method === 'HEAD'
-    const may = !has(PERSON_ONLY) && (reads || (has(DELIVERS) && scope === 'deliver'))
-    if (!may) throw new Problem('forbidden', 'scope', `A token with the scope “${scope}” may not do this`)
-  }
-
   private callerOf(request: BobbinRequest): Promise<Caller | null> {
     const bearer = /^Bearer (.+)$/.exec(request.headers.authorization ?? '')?.[1]
     if (bearer) return this.tokens.callerOf(bearer)
     const cookie = sessionOf(request)
     return cookie ? this.sessions.callerOf(cookie) : Promise.resolve(null)
   }
+}
+
+/** Before anything is looked up: a machine learns nothing of what it may not do. */
+function checkScope(scope: TokenScope, needs: Right | undefined, has: (key: string) => boolean): void {
+  const rights: readonly Right[] = SCOPE_RIGHTS[scope]
+  const may = !has(PERSON_ONLY) && (needs === undefined || rights.includes(needs))
+  if (!may) throw new Problem('forbidden', 'scope', `A token with the scope “${scope}” may not do this`)
 }

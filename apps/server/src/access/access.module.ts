@@ -3,6 +3,11 @@ import { APP_GUARD } from '@nestjs/core'
 import { SequelizeModule } from '@nestjs/sequelize'
 import { Project } from './project.model.js'
 import { SessionsController } from './sessions.controller.js'
+import { Mailer } from '../platform/mailer.js'
+import { OidcController } from './oidc.controller.js'
+import { OidcService } from './oidc.service.js'
+import { PasswordResetController } from './password-reset.controller.js'
+import { PasswordResetService } from './password-reset.service.js'
 import { AccessGuard } from './access.guard.js'
 import { AccessService } from './access.service.js'
 import { Account } from './account.model.js'
@@ -20,7 +25,15 @@ import { TokensService } from './tokens.service.js'
 
 @Module({
   imports: [SequelizeModule.forFeature([Account, Session, ApiToken, Project])],
-  controllers: [SessionsController, FirstRunController, TokensController, InvitationsController, ServerController],
+  controllers: [
+    OidcController,
+    PasswordResetController,
+    SessionsController,
+    FirstRunController,
+    TokensController,
+    InvitationsController,
+    ServerController,
+  ],
   providers: [
     AccessService,
     SessionsService,
@@ -28,8 +41,11 @@ import { TokensService } from './tokens.service.js'
     FirstRunService,
     InvitationsService,
     ServerService,
+    PasswordResetService,
+    OidcService,
+    Mailer,
     { provide: APP_GUARD, useClass: AccessGuard },
   ],
-  exports: [AccessService, TokensService, FirstRunService, SessionsService],
+  exports: [Mailer, AccessService, TokensService, FirstRunService, SessionsService],
 })
 export class AccessModule {}

@@ -1,12 +1,32 @@
 import { Injectable } from '@nestjs/common'
 import { InjectConnection, InjectModel } from '@nestjs/sequelize'
 import { Sequelize } from 'sequelize-typescript'
-import type { Me, ProjectInfo, Role } from '../contract/index.js'
+import { type Right, rightsOf, SCOPE_RIGHTS } from '@bobbin/core'
+import type { Me, ProjectInfo } from '../contract/index.js'
 import { rowsOf } from '../platform/database.js'
 import { Problem } from '../platform/problem.js'
 import { Project } from './project.model.js'
 import { Account } from './account.model.js'
 import type { Caller, Context } from './context.js'
+
+/** Of the membership `m` and the project `p`: the role, those of the member's teams, and what the project's own roles allow. */
+const ROLE_COLUMNS = `m.role,
+  array(select t.role from team t join team_member x on x.team_id = t.id where t.project_id = p.id and x.account_id = m.account_id and t.role is not null) as "teamRoles",
+  (select coalesce(jsonb_object_agg(r.name, r.rights), '{}') from role r where r.project_id = p.id) as "ownRoles"`
+
+interface RoleRow {
+  role: string
+  teamRoles: string[]
+  ownRoles: Record<string, Right[]>
+}
+
+/** What the caller may do: what their roles allow, and for a token no more than its scope. */
+function rightsIn({ token }: Caller, { role, teamRoles, ownRoles }: RoleRow): ReadonlySet<Right> {
+  const rights = rightsOf([role, ...teamRoles], ownRoles)
+  if (!token) return rights
+  const scope: readonly Right[] = SCOPE_RIGHTS[token.scope]
+  return new Set([...rights].filter((right) => scope.includes(right)))
+}
 
 /** Who somebody is, and what they belong to. */
 @Injectable()
@@ -20,14 +40,20 @@ export class AccessService {
   async me(caller: Caller): Promise<Me> {
     const account = await this.accounts.findByPk(caller.accountId)
     if (!account) throw new Problem('notSignedIn', 'notSignedIn', 'Sign in first')
-    const projects = await rowsOf<ProjectInfo>(
+    const projects = await rowsOf<Omit<ProjectInfo, 'rights'> & RoleRow>(
       this,
-      `select p.slug, p.name, p.key_prefix as "keyPrefix", m.role from project p join membership m on m.project_id = p.id
+      `select p.slug, p.name, p.key_prefix as "keyPrefix", ${ROLE_COLUMNS} from project p join membership m on m.project_id = p.id
        where m.account_id = $accountId and ($only::int is null or p.id = $only) order by p.name`,
       { accountId: caller.accountId, only: caller.token?.projectId ?? null },
     )
     const { id, name, email, kind } = account
-    return { account: { id, name, email, kind, ...(await this.serverRights(id)) }, projects }
+    return {
+      account: { id, name, email, kind, ...(await this.serverRights(id)) },
+      projects: projects.map(({ teamRoles, ownRoles, ...project }) => ({
+        ...project,
+        rights: [...rightsIn(caller, { role: project.role, teamRoles, ownRoles })],
+      })),
+    }
   }
 
   async serverRights(accountId: number): Promise<Pick<Me['account'], 'serverAdmin' | 'makesProjects'>> {
@@ -40,19 +66,20 @@ export class AccessService {
   }
 
   /** The project and the caller's role in it, if they belong to it; a stranger learns nothing about whether it exists. */
-  async projectFor(caller: Caller, slug: string): Promise<{ project: Project; role: Role }> {
+  async projectFor(caller: Caller, slug: string): Promise<{ project: Project; role: string; rights: ReadonlySet<Right> }> {
     const [found] = await rowsOf<ProjectRow>(
       this,
       `select p.id, p.slug, p.name, p.key_prefix as "keyPrefix", p.next_case_number as "nextCaseNumber", p.created_at as "createdAt",
-         p.unknown_tests as "unknownTests", p.keep_details_days as "keepDetailsDays", p.source_folders as "sourceFolders", p.source_hosts as "sourceHosts", m.role
+         p.unknown_tests as "unknownTests", p.keep_details_days as "keepDetailsDays", p.keep_acts_days as "keepActsDays", p.source_folders as "sourceFolders", p.source_hosts as "sourceHosts", ${ROLE_COLUMNS}
        from project p join membership m on m.project_id = p.id and m.account_id = $accountId where p.slug = $slug`,
       { slug, accountId: caller.accountId },
     )
     if (!found || (caller.token && caller.token.projectId !== found.id)) {
       throw new Problem('notFound', 'notFound', `There is no project “${slug}” that you belong to`)
     }
-    const { role, ...project } = found
-    return { project: this.projects.build(project, { isNewRecord: false, raw: true }), role }
+    const { role, teamRoles, ownRoles, ...project } = found
+    const rights = rightsIn(caller, { role, teamRoles, ownRoles })
+    return { project: this.projects.build(project, { isNewRecord: false, raw: true }), role, rights }
   }
 
   /** The context of work that goes on after who asked for it has gone. @throws Error when they belong to the project no longer */
@@ -73,6 +100,8 @@ type ProjectRow = Pick<
   | 'createdAt'
   | 'unknownTests'
   | 'keepDetailsDays'
+  | 'keepActsDays'
   | 'sourceFolders'
   | 'sourceHosts'
-> & { role: Role }
+> &
+  RoleRow

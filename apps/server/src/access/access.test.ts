@@ -127,31 +127,31 @@ describe('projects', () => {
     expect((await ask('POST', '/projects', { cookie, body })).status).toBe(201)
     expect((await ask<{ code: string }>('POST', '/projects', { cookie, body })).body.code).toBe('nameTaken')
     const { projects } = (await ask<Me>('GET', '/session', { cookie })).body
-    expect(projects.map((project) => [project.slug, project.role])).toContainEqual(['tide', 'keeper'])
+    expect(projects.map((project) => [project.slug, project.role])).toContainEqual(['tide', 'lead'])
     expect((await ask('PATCH', '/projects/tide', { cookie, body: { name: 'Tides' } })).status).toBe(200)
     const olav = await bobbin.signIn(OLAV, OLAVS)
     const refused = await ask<{ code: string }>('POST', '/projects', { cookie: olav, body: { ...body, slug: 'own' } })
     expect([refused.status, refused.body.code]).toEqual([403, 'makesProjects'])
   })
 
-  it('keep their last keeper, also when twelve requests take the role away at once', async () => {
+  it('keep their last lead, also when twelve requests take the role away at once', async () => {
     const cookie = await bobbin.signIn(RUNA)
-    const names = Array.from({ length: 6 }, (_, i) => `keeper-${i}@gullhaven.example`)
+    const names = Array.from({ length: 6 }, (_, i) => `lead-${i}@gullhaven.example`)
     const joined = await Promise.all(names.map((email) => join(cookie, email)))
     const members = (await ask<Member[]>('GET', '/projects/gullhaven/members', { cookie })).body
-    for (const { id } of members) await ask('PATCH', `/projects/gullhaven/members/${id}`, { cookie, body: { role: 'keeper' } })
+    for (const { id } of members) await ask('PATCH', `/projects/gullhaven/members/${id}`, { cookie, body: { role: 'lead' } })
     const leave = ({ id }: Member, i: number) => [
-      ask('PATCH', `/projects/gullhaven/members/${id}`, { cookie: joined[i % joined.length] ?? '', body: { role: 'member' } }),
+      ask('PATCH', `/projects/gullhaven/members/${id}`, { cookie: joined[i % joined.length] ?? '', body: { role: 'engineer' } }),
       ask('DELETE', `/projects/gullhaven/members/${id}`, { cookie: joined[(i + 1) % joined.length] ?? '' }),
     ]
     await Promise.all(members.flatMap(leave))
-    const [left] = await bobbin.ask<{ keepers: number }>(
-      `select count(*)::int as keepers from membership where role = 'keeper' and project_id = (select id from project where slug = 'gullhaven')`,
+    const [left] = await bobbin.ask<{ leads: number }>(
+      `select count(*)::int as leads from membership where role = 'lead' and project_id = (select id from project where slug = 'gullhaven')`,
     )
-    expect(left?.keepers).toBeGreaterThan(0)
-    await bobbin.ask(`insert into membership (project_id, account_id, role) select p.id, a.id, 'keeper' from project p, account a
-      where p.slug = 'gullhaven' and a.email = '${RUNA}' on conflict (project_id, account_id) do update set role = 'keeper'`)
-    await bobbin.ask(`delete from membership where account_id in (select id from account where email like 'keeper-%')`)
+    expect(left?.leads).toBeGreaterThan(0)
+    await bobbin.ask(`insert into membership (project_id, account_id, role) select p.id, a.id, 'lead' from project p, account a
+      where p.slug = 'gullhaven' and a.email = '${RUNA}' on conflict (project_id, account_id) do update set role = 'lead'`)
+    await bobbin.ask(`delete from membership where account_id in (select id from account where email like 'lead-%')`)
   })
 })
 
@@ -188,7 +188,7 @@ describe('invitations', () => {
     const teo = both.find(({ status }) => status === 200)?.cookie ?? ''
     expect((await ask<Me>('GET', '/session', { cookie: teo })).body).toMatchObject({
       account: { name: 'Teo Lind', serverAdmin: false, makesProjects: false },
-      projects: [{ slug: 'gullhaven', role: 'member' }],
+      projects: [{ slug: 'gullhaven', role: 'engineer' }],
     })
     expect((await accept({ secret, account: NEWCOMER })).body.code).toBe('invitationGone')
     expect((await ask('POST', '/projects/gullhaven/invitations', { cookie: teo, body: { email: 'x@y.example' } })).status).toBe(403)
@@ -375,7 +375,7 @@ it('the first run makes an account and a project in an empty Bobbin', async () =
     const me = (await (await fetch(`${empty.url}/api/session`, { headers: { cookie } })).json()) as Me
     expect(me).toMatchObject({
       account: { name: 'Ann', serverAdmin: true, makesProjects: true },
-      projects: [{ slug: 'ferry', role: 'keeper' }],
+      projects: [{ slug: 'ferry', role: 'lead' }],
     })
     expect(await first()).toEqual({ needed: false })
   } finally {

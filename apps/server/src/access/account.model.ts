@@ -11,8 +11,9 @@ export class Account extends Model {
   declare name: string
   @Column(DataType.TEXT)
   declare kind: AccountKind
+  /** Null for somebody who signs in elsewhere. */
   @Column(DataType.TEXT)
-  declare passwordHash: string
+  declare passwordHash: string | null
   @CreatedAt
   declare createdAt: Date
 }

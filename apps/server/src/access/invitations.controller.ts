@@ -3,7 +3,7 @@ import type { Response } from 'express'
 import type { InvitationAccepted, InvitationRow, InvitationSeen, MadeInvitation } from '../contract/index.js'
 import { CONFIG, type Config } from '../platform/config.js'
 import { AcceptDto, InvitationSecretDto, NewInvitationDto } from './access.dto.js'
-import { type BobbinRequest, type Context, Ctx, KeeperOnly, PersonOnly, Public } from './context.js'
+import { type BobbinRequest, type Context, Ctx, Needs, PersonOnly, Public } from './context.js'
 import { InvitationsService } from './invitations.service.js'
 import { placeOf, sessionOf, setSession } from './session-cookie.js'
 import { SessionsService } from './sessions.service.js'
@@ -18,7 +18,7 @@ export class InvitationsController {
 
   /** The project's invitations that can still be accepted. */
   @Get('projects/:project/invitations')
-  @KeeperOnly()
+  @Needs('manage')
   @PersonOnly()
   list(@Ctx() context: Context): Promise<InvitationRow[]> {
     return this.invitations.list(context)
@@ -26,15 +26,15 @@ export class InvitationsController {
 
   /** Invites somebody by a link, which is answered this once: it can be accepted once, within 7 days. */
   @Post('projects/:project/invitations')
-  @KeeperOnly()
+  @Needs('manage')
   @PersonOnly()
-  make(@Ctx() context: Context, @Body() { email }: NewInvitationDto): Promise<MadeInvitation> {
-    return this.invitations.make(context, email)
+  make(@Ctx() context: Context, @Body() { email, role }: NewInvitationDto): Promise<MadeInvitation> {
+    return this.invitations.make(context, email, role ?? 'engineer')
   }
 
   /** Withdraws an invitation. */
   @Delete('projects/:project/invitations/:id')
-  @KeeperOnly()
+  @Needs('manage')
   @PersonOnly()
   @HttpCode(204)
   withdraw(@Ctx() context: Context, @Param('id', ParseIntPipe) id: number): Promise<void> {

@@ -1,3 +1,4 @@
+import { isBuiltInRole } from '@bobbin/core'
 import { Inject, Injectable } from '@nestjs/common'
 import { InjectConnection } from '@nestjs/sequelize'
 import { Sequelize } from 'sequelize-typescript'
@@ -5,6 +6,7 @@ import type { AccountKind, InvitationRow, InvitationSeen, MadeInvitation } from 
 import { CONFIG, type Config } from '../platform/config.js'
 import { actorOf, record, recordOf } from '../platform/acts/index.js'
 import { type InTransaction, inTransaction, rowsOf, run } from '../platform/database.js'
+import { Mailer } from '../platform/mailer.js'
 import { notFound, Problem } from '../platform/problem.js'
 import type { Caller, Context } from './context.js'
 import { countTry, rightGuess } from './guesses.js'
@@ -15,13 +17,13 @@ import { logSecurity } from './security-log.js'
 const DAYS = 7
 
 const ROWS = `
-select i.id, i.email, a.name as "invitedBy", i.created_at as "createdAt", i.expires_at as "expiresAt"
+select i.id, i.email, i.role, a.name as "invitedBy", i.created_at as "createdAt", i.expires_at as "expiresAt"
 from invitation i join account a on a.id = i.invited_by
 where i.project_id = $projectId and i.accepted_at is null and i.withdrawn_at is null and i.expires_at > now()
   and ($id::int is null or i.id = $id) order by i.id`
 
 const OPEN = `
-select i.id, i.project_id as "projectId", i.email, p.name as project, p.slug, a.name as "invitedBy"
+select i.id, i.project_id as "projectId", i.email, i.role, p.name as project, p.slug, a.name as "invitedBy"
 from invitation i join project p on p.id = i.project_id join account a on a.id = i.invited_by
 where i.secret_hash = $hash and i.accepted_at is null and i.withdrawn_at is null and i.expires_at > now()`
 
@@ -29,6 +31,7 @@ interface OpenInvitation {
   id: number
   projectId: number
   email: string
+  role: string
   project: string
   slug: string
   invitedBy: string
@@ -44,6 +47,7 @@ export interface NewAccount {
 @Injectable()
 export class InvitationsService {
   constructor(
+    private readonly mailer: Mailer,
     @Inject(CONFIG) private readonly config: Config,
     @InjectConnection() readonly sequelize: Sequelize,
   ) {}
@@ -53,7 +57,14 @@ export class InvitationsService {
   }
 
   /** An invitation for the same address before this one ends. */
-  async make({ project, caller }: Context, email: string): Promise<MadeInvitation> {
+  async make({ project, caller }: Context, email: string, role: string): Promise<MadeInvitation> {
+    if (!isBuiltInRole(role)) {
+      const own = await rowsOf(this, 'select 1 as yes from role where project_id = $projectId and name = $role', {
+        projectId: project.id,
+        role,
+      })
+      if (own.length === 0) throw new Problem('invalid', 'noRole', `This project has no role “${role}”`)
+    }
     const secret = randomSecret()
     const act = { actor: actorOf(caller), projectId: project.id, kind: 'invitation.made' } as const
     const mine = {
@@ -72,16 +83,21 @@ export class InvitationsService {
         )
         return rowsOf<{ id: number }>(
           db,
-          `insert into invitation (project_id, email, secret_hash, invited_by, expires_at)
-           values ($projectId, $email, $hash, $by, now() + make_interval(days => ${DAYS})) returning id`,
-          { projectId: project.id, email, hash: this.hash(secret), by: caller.accountId },
+          `insert into invitation (project_id, email, role, secret_hash, invited_by, expires_at)
+           values ($projectId, $email, $role, $hash, $by, now() + make_interval(days => ${DAYS})) returning id`,
+          { projectId: project.id, email, role, hash: this.hash(secret), by: caller.accountId },
         )
       }),
     )
     const [invitation] = await this.rows(project.id, made?.id ?? 0)
     if (!invitation) throw notFound('invitation', made?.id ?? 0)
     logSecurity('invited', { project: project.slug, by: caller.accountId, invitation: invitation.id })
-    return { invitation, secret }
+    const mailed = await this.mailer.trySend({
+      to: email,
+      subject: `You are invited to ${project.name}`,
+      text: `Hello,\n\n${invitation.invitedBy} invites you to ${project.name} on Bobbin. Follow this link to join; it works once, within ${DAYS} days:\n\n${this.mailer.link(`/join#${secret}`)}`,
+    })
+    return { invitation, secret, mailed }
   }
 
   async withdraw({ project, caller }: Context, id: number): Promise<void> {
@@ -123,7 +139,8 @@ export class InvitationsService {
       const [open] = await rowsOf<OpenInvitation>(db, `${OPEN} for update of i`, { hash: this.hash(secret) })
       if (!open) throw GONE()
       const accountId = caller?.accountId ?? (await this.makeAccount(db, open.email, account, passwordHash))
-      await run(db, 'insert into membership (project_id, account_id) values ($projectId, $accountId) on conflict do nothing', {
+      await run(db, 'insert into membership (project_id, account_id, role) values ($projectId, $accountId, $role) on conflict do nothing', {
+        role: open.role,
         projectId: open.projectId,
         accountId,
       })

@@ -3,8 +3,8 @@ import { type InTransaction, rowsOf, run } from '../platform/database.js'
 import { Problem } from '../platform/problem.js'
 import type { NewProjectDto } from './access.dto.js'
 
-/** Makes a project, kept by an account. @throws Problem conflict when its short name is taken */
-export async function makeProject(db: InTransaction, keeperId: number, dto: NewProjectDto): Promise<void> {
+/** Makes a project, led by an account. @throws Problem conflict when its short name is taken */
+export async function makeProject(db: InTransaction, leadId: number, dto: NewProjectDto): Promise<void> {
   const { slug, name, keyPrefix } = dto
   const [project] = await rowsOf<{ id: number }>(
     db,
@@ -12,12 +12,12 @@ export async function makeProject(db: InTransaction, keeperId: number, dto: NewP
     { slug, name, keyPrefix },
   )
   if (!project) throw new Problem('conflict', 'nameTaken', `The short name “${slug}” is taken; choose another`)
-  await run(db, `insert into membership (project_id, account_id, role) values ($projectId, $keeperId, 'keeper')`, {
+  await run(db, `insert into membership (project_id, account_id, role) values ($projectId, $leadId, 'lead')`, {
     projectId: project.id,
-    keeperId,
+    leadId,
   })
   await record(db, {
-    actor: { kind: 'person', accountId: keeperId, tokenId: null },
+    actor: { kind: 'person', accountId: leadId, tokenId: null },
     projectId: project.id,
     kind: 'project.made',
     changes: [{ kind: 'project', id: project.id, name, before: null, after: { slug, name, key_prefix: keyPrefix } }],

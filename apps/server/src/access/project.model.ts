@@ -19,6 +19,9 @@ export class Project extends Model {
   /** For so many days output and attachments are kept; null is for ever. */
   @Column(DataType.INTEGER)
   declare keepDetailsDays: number | null
+  /** For so many days the audit log is kept; null is for ever. */
+  @Column(DataType.INTEGER)
+  declare keepActsDays: number | null
   /** Folders of the server, and hosts, where its sources may look; an administrator names them. */
   @Column(DataType.ARRAY(DataType.TEXT))
   declare sourceFolders: string[]

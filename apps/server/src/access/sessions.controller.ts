@@ -4,7 +4,7 @@ import type { Me, SessionRow } from '../contract/index.js'
 import { CONFIG, type Config } from '../platform/config.js'
 import { NewPasswordDto, SignInDto } from './access.dto.js'
 import { AccessService } from './access.service.js'
-import { type BobbinRequest, type Caller, PersonOnly, Public, Who } from './context.js'
+import { type BobbinRequest, type Caller, PersonOnly, Public, Who, SignedIn } from './context.js'
 import { clearSession, placeOf, sessionOf, setSession } from './session-cookie.js'
 import { SessionsService } from './sessions.service.js'
 
@@ -27,12 +27,14 @@ export class SessionsController {
 
   /** Who asks, and their projects. */
   @Get('session')
+  @SignedIn()
   me(@Who() caller: Caller): Promise<Me> {
     return this.access.me(caller)
   }
 
   /** Signs out here. */
   @Delete('session')
+  @SignedIn()
   @PersonOnly()
   @HttpCode(204)
   async signOut(@Req() request: BobbinRequest, @Res({ passthrough: true }) response: Response): Promise<void> {
@@ -43,6 +45,7 @@ export class SessionsController {
 
   /** Changes one's password. Every session ends, and this one begins anew. */
   @Put('session/password')
+  @SignedIn()
   @PersonOnly()
   @HttpCode(204)
   async changePassword(
@@ -57,6 +60,7 @@ export class SessionsController {
 
   /** Where one is signed in. */
   @Get('sessions')
+  @SignedIn()
   @PersonOnly()
   list(@Who() caller: Caller): Promise<SessionRow[]> {
     return this.sessions.list(caller)
@@ -64,6 +68,7 @@ export class SessionsController {
 
   /** Signs out everywhere. */
   @Delete('sessions')
+  @SignedIn()
   @PersonOnly()
   @HttpCode(204)
   async endAll(@Who() caller: Caller, @Res({ passthrough: true }) response: Response): Promise<void> {
@@ -73,6 +78,7 @@ export class SessionsController {
 
   /** Ends one of one's own sessions. */
   @Delete('sessions/:id')
+  @SignedIn()
   @PersonOnly()
   @HttpCode(204)
   end(@Who() caller: Caller, @Param('id', ParseIntPipe) id: number): Promise<void> {

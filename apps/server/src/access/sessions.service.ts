@@ -171,6 +171,7 @@ export class SessionsService {
     if (!account) throw notFound('account', caller.accountId)
     const guess = { email: account.email, address: place.address }
     const tries = await countTry(this, guess)
+    if (account.passwordHash === null) throw new Problem('conflict', 'noPassword', 'You sign in elsewhere, and have no password here')
     if (!(await passwordMatches(account.passwordHash, current))) {
       throw new Problem('invalid', 'wrongPassword', 'The current password is wrong; nothing was changed')
     }

@@ -9,14 +9,14 @@ import { inTransaction, rowsOf, run } from '../platform/database.js'
 import { notFound } from '../platform/problem.js'
 import { ApiToken } from './api-token.model.js'
 import { announceAccess } from './announce-access.js'
-import type { Caller, Context } from './context.js'
+import { type Caller, can, type Context, missing } from './context.js'
 import { logSecurity } from './security-log.js'
 import { randomSecret, secretHash } from './secrets.js'
 
 const PREFIX = 'bbn_'
 
 const TOKENS = `
-select t.id, t.name, t.scope, a.name as by, t.created_at as "createdAt", t.last_used_at as "lastUsedAt", t.expires_at as "expiresAt"
+select t.id, t.name, t.scope, a.name as by, t.account_id as "accountId", t.created_at as "createdAt", t.last_used_at as "lastUsedAt", t.expires_at as "expiresAt"
 from api_token t join account a on a.id = t.account_id
 where t.project_id = $projectId and t.revoked_at is null and coalesce(t.expires_at > now(), true) and ($id::int is null or t.id = $id) order by t.created_at desc, t.id desc`
 
@@ -81,7 +81,9 @@ export class TokensService {
     return made.id
   }
 
-  async revoke({ project, caller }: Context, id: number): Promise<void> {
+  /** One's own; those of others need the right to manage. */
+  async revoke(context: Context, id: number): Promise<void> {
+    const { project, caller } = context
     const act = { actor: actorOf(caller), projectId: project.id, kind: 'token.revoked' } as const
     await inTransaction(this, async (db) => {
       await recordOf(
@@ -89,9 +91,12 @@ export class TokensService {
         act,
         [{ kind: 'token', where: 't.id = $id and t.project_id = $projectId', bind: { id, projectId: project.id } }],
         async () => {
-          const where = { id, projectId: project.id, revokedAt: null }
+          const where = { id, projectId: project.id, revokedAt: null, ...(!can(context, 'manage') && { accountId: caller.accountId }) }
           const [revoked] = await this.tokens.update({ revokedAt: new Date() }, { where, transaction: db.transaction })
-          if (revoked === 0) throw notFound('token', id)
+          if (revoked === 0) {
+            const others = await this.tokens.count({ where: { id, projectId: project.id, revokedAt: null }, transaction: db.transaction })
+            throw others > 0 ? missing('manage') : notFound('token', id)
+          }
         },
       )
       const [token] = await rowsOf<{ accountId: number }>(db, 'select account_id as "accountId" from api_token where id = $id', { id })

@@ -1,6 +1,6 @@
 import { Controller, Get, Header, Headers, Param, ParseIntPipe, Res, StreamableFile } from '@nestjs/common'
 import type { Response } from 'express'
-import { type Context, Ctx } from '../access/index.js'
+import { type Context, Ctx, Needs } from '../access/index.js'
 import type { ArchiveEntry } from '../contract/index.js'
 import { Sandboxed } from '../platform/sandboxed.js'
 import { AttachmentsService } from './attachments.service.js'
@@ -17,6 +17,7 @@ export class AttachmentsController {
    * @answers application/octet-stream
    */
   @Get('attachments/:id')
+  @Needs('read')
   @Header('accept-ranges', 'bytes')
   @Sandboxed()
   async content(
@@ -44,6 +45,7 @@ export class AttachmentsController {
    * @answers image/webp
    */
   @Get('attachments/:id/thumbnail')
+  @Needs('read')
   @Sandboxed()
   async thumbnail(@Ctx() context: Context, @Param('id', ParseIntPipe) id: number): Promise<StreamableFile> {
     return new StreamableFile(await this.attachments.thumbnail(context, id), { type: 'image/webp', disposition: 'inline' })
@@ -51,6 +53,7 @@ export class AttachmentsController {
 
   /** The files in an attached archive, with their sizes unpacked. */
   @Get('attachments/:id/entries')
+  @Needs('read')
   entries(@Ctx() context: Context, @Param('id', ParseIntPipe) id: number): Promise<ArchiveEntry[]> {
     return this.attachments.entries(context, id)
   }
@@ -60,6 +63,7 @@ export class AttachmentsController {
    * @answers application/zip
    */
   @Get('runs/:id/results/:script/attempts/:ordinal/attachments')
+  @Needs('read')
   @Sandboxed()
   async zip(
     @Ctx() context: Context,

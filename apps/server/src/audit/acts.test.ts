@@ -73,9 +73,11 @@ let invited: MadeInvitation
 let watched: Source
 let deliveryId: number
 let runId: number
+let secret: string
 let feed: { id: number; runId: number }
 const scriptId = async () => (await bobbin.ask<{ id: number }>('select id from script order by id limit 1'))[0]?.id ?? 0
 const memberId = async (name: string) => (await bobbin.ask<{ id: number }>(`select id from account where name = '${name}'`))[0]?.id ?? 0
+const idIn = async (table: string) => (await bobbin.ask<{ id: number }>(`select max(id) as id from ${table}`))[0]?.id ?? 0
 const place = { pipeline: 'fare-desk-web', branch: 'main', environment: 'pier-test' }
 
 /** Every route that changes something, in an order in which each finds what it needs. */
@@ -190,9 +192,21 @@ const STEPS: Record<string, Step> = {
   },
   'PATCH /members/:id': {
     kind: 'member.roleChanged',
-    act: async () => ask('PATCH', `/members/${await memberId('eira')}`, { role: 'keeper' }),
+    act: async () => ask('PATCH', `/members/${await memberId('eira')}`, { role: 'lead' }),
   },
   'DELETE /members/:id': { kind: 'member.removed', act: async () => ask('DELETE', `/members/${await memberId('eira')}`) },
+  'POST /roles': { kind: 'role.made', act: () => ask('POST', '/roles', { name: 'Crew', rights: ['run'] }) },
+  'PUT /roles/:id': {
+    kind: 'role.changed',
+    act: async () => ask('PUT', `/roles/${await idIn('role')}`, { name: 'Crew', rights: ['link'] }),
+  },
+  'DELETE /roles/:id': { kind: 'role.deleted', act: async () => ask('DELETE', `/roles/${await idIn('role')}`) },
+  'POST /teams': { kind: 'team.made', act: () => ask('POST', '/teams', { name: 'Deck', folders: [], members: [1], areas: [] }) },
+  'PUT /teams/:id': {
+    kind: 'team.changed',
+    act: async () => ask('PUT', `/teams/${await idIn('team')}`, { name: 'Deck', folders: [], members: [], areas: [] }),
+  },
+  'DELETE /teams/:id': { kind: 'team.deleted', act: async () => ask('DELETE', `/teams/${await idIn('team')}`) },
   'DELETE /invitations/:id': {
     kind: 'invitation.withdrawn',
     act: async () => {
@@ -212,6 +226,17 @@ const STEPS: Record<string, Step> = {
   'PATCH /api/server/projects/:id': {
     kind: 'project.sourcesAllowed',
     act: async () => outside('PATCH', '/server/projects/1', { folders: [folder], hosts: ['pier.example'] }, await cookie()),
+  },
+  'POST /api/server/accounts/:id/reset-link': {
+    kind: 'account.resetLinkMade',
+    act: async () => {
+      const answer = await outside('POST', `/server/accounts/${await memberId('eira')}/reset-link`, undefined, await cookie())
+      secret = ((await answer.json()) as { secret: string }).secret
+    },
+  },
+  'POST /api/password-resets/accept': {
+    kind: 'account.passwordReset',
+    act: () => outside('POST', '/password-resets/accept', { secret, password: 'eleven wet ropes' }),
   },
   'POST /api/session': { kind: 'account.signedIn', act: () => bobbin.signIn('runa@gullhaven.example') },
   'DELETE /api/session': { kind: 'account.signedOut', act: async () => outside('DELETE', '/session', undefined, await cookie()) },
@@ -250,6 +275,8 @@ const NO_ACT: Record<string, string> = {
   'POST /feeds/:id/batches': 'belongs to the act that opened the feed, as the results of a delivery to its sending',
   'POST /feeds/:id/close': 'belongs to the act that opened the feed',
   'POST /sources/:id/fetch': 'tried in sources.test.ts, and below',
+  'POST /api/password-resets/look': 'stores nothing',
+  'POST /api/password-resets': 'sends mail, and tells nobody whether; tried in password-reset.test.ts',
   'POST /api/first-run': 'tried with an empty database in access.test.ts: project.made',
 }
 

@@ -1,6 +1,6 @@
 import { Controller, Get, HttpCode, Param, ParseIntPipe, Post, Query, StreamableFile } from '@nestjs/common'
 import { Readable } from 'node:stream'
-import { AdminOnly, Ctx, type Context, PersonOnly } from '../access/index.js'
+import { AdminOnly, Ctx, type Context, PersonOnly, Needs } from '../access/index.js'
 import type { ActList, ActUndone } from '../contract/index.js'
 import { ActExportDto, ActFilterDto } from './audit.dto.js'
 import { AuditService } from './audit.service.js'
@@ -16,6 +16,7 @@ export class AuditController {
 
   /** What was done in the project, newest first: by whom, to what, and what it changed. */
   @Get()
+  @Needs('read')
   list(@Ctx() { project }: Context, @Query() filter: ActFilterDto): Promise<ActList> {
     return this.audit.list(project.id, filter)
   }
@@ -25,6 +26,7 @@ export class AuditController {
    * @answers text/csv
    */
   @Get('export')
+  @Needs('read')
   export(@Ctx() { project }: Context, @Query() { format, ...filter }: ActExportDto): StreamableFile {
     const lines = format === 'csv' ? this.audit.csv(project.id, filter) : this.audit.ndjson(project.id, filter)
     return new StreamableFile(Readable.from(lines), {
@@ -35,6 +37,7 @@ export class AuditController {
 
   /** Undoes an act. What somebody changed since is left as it is. The undoing is an act itself, and can be undone. */
   @Post(':id/undo')
+  @Needs('read')
   @HttpCode(200)
   undo(@Ctx() context: Context, @Param('id', ParseIntPipe) id: number): Promise<ActUndone> {
     return this.undoing.undo(context, id)

@@ -1,8 +1,8 @@
-import { type ActChange, type ActKind, actClause, canUndo } from '@bobbin/core'
+import { type ActChange, type ActKind, actClause, canUndo, type Right } from '@bobbin/core'
 import { Injectable } from '@nestjs/common'
 import { InjectConnection } from '@nestjs/sequelize'
 import { Sequelize } from 'sequelize-typescript'
-import type { Context } from '../access/index.js'
+import { type Context, mustBeAble } from '../access/index.js'
 import type { ActUndone } from '../contract/index.js'
 import { actorOf, record, type RowSubject } from '../platform/acts/index.js'
 import { type InTransaction, inTransaction, isUniqueViolation, rowsOf } from '../platform/database.js'
@@ -22,6 +22,32 @@ interface Found {
   undone: boolean
 }
 
+/** Taking something back needs the right that doing it needs. */
+const RIGHT_FOR: Partial<Record<string, Right>> = {
+  case: 'editCases',
+  area: 'organize',
+  link: 'link',
+  script: 'link',
+  run: 'run',
+  source: 'manage',
+  project: 'manage',
+  role: 'manage',
+}
+
+function rightsToUndo({ changes }: Found): Right[] {
+  const rights = changes.flatMap(({ kind, before, after }): Right[] => {
+    const right = RIGHT_FOR[kind] ?? 'manage'
+    const fields = new Set([...Object.keys(before ?? {}), ...Object.keys(after ?? {})])
+    const moves = kind === 'case' && before !== null && (fields.has('area_id') || fields.has('deleted_at'))
+    return [
+      right,
+      ...(moves ? (['organize'] as const) : []),
+      ...(kind === 'case' && before?.['state'] === 'approved' ? (['approve'] as const) : []),
+    ]
+  })
+  return [...new Set(rights)]
+}
+
 /** A field of a table, since it becomes part of a statement. */
 const COLUMN = /^[a-z][a-z_]{0,40}$/
 
@@ -30,11 +56,13 @@ const COLUMN = /^[a-z][a-z_]{0,40}$/
 export class UndoService {
   constructor(@InjectConnection() readonly sequelize: Sequelize) {}
 
-  async undo({ project, caller }: Context, id: number): Promise<ActUndone> {
+  async undo(context: Context, id: number): Promise<ActUndone> {
+    const { project, caller } = context
     try {
       return await inTransaction(this, async (db) => {
         const [act] = await rowsOf<Found>(db, FIND, { id, projectId: project.id })
         if (!act || act.undone || !canUndo(act.kind)) throw notFound('act that can be undone', id)
+        for (const right of rightsToUndo(act)) mustBeAble(context, right)
         const changes: ActChange[] = []
         const kinds = Object.keys(UNDOING) as RowSubject[]
         const of = (kind: RowSubject) => act.changes.filter((change) => change.kind === kind)

@@ -1,6 +1,6 @@
 import { Controller, Get, Module, Query } from '@nestjs/common'
 import type { Brief } from '../contract/index.js'
-import { Ctx, type Context } from '../access/index.js'
+import { Ctx, type Context, Needs } from '../access/index.js'
 import { HistoryModule } from '../history/index.js'
 import { LensDto, lensOf, RunsModule } from '../runs/index.js'
 import { BriefService } from './brief.service.js'
@@ -11,6 +11,7 @@ export class BriefController {
 
   /** What a person who opens Bobbin should know, worst first. */
   @Get()
+  @Needs('read')
   get(@Ctx() context: Context, @Query() lens: LensDto): Promise<Brief> {
     return this.brief.get(context, lensOf(lens))
   }

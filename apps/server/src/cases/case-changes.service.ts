@@ -2,7 +2,7 @@ import type { ActChange, ActKind } from '@bobbin/core'
 import { Injectable } from '@nestjs/common'
 import { InjectConnection } from '@nestjs/sequelize'
 import { Sequelize } from 'sequelize-typescript'
-import type { Context } from '../access/index.js'
+import { type Context, mustBeAble } from '../access/index.js'
 import type { CaseChange } from '../contract/index.js'
 import { actorOf, record } from '../platform/acts/index.js'
 import { type InTransaction, inTransaction, rowsOf, type Queryable } from '../platform/database.js'
@@ -31,6 +31,8 @@ export class CaseChangesService {
   ) {}
 
   async bulk(context: Context, keys: string[], set: BulkSetDto): Promise<CaseChange> {
+    if (set.areaId !== undefined) mustBeAble(context, 'organize')
+    if (set.state !== undefined && set.state !== 'draft') mustBeAble(context, 'approve')
     if (set.areaId) await this.areas.orThrow(context, set.areaId)
     await ownerBelongs(this, context, set.ownerId)
     return this.change(context, 'case.changed', BULK, keys, {

@@ -1,7 +1,7 @@
 import { Controller, Get, HttpCode, Post, Query, Req, StreamableFile } from '@nestjs/common'
 import type { IncomingMessage } from 'node:http'
 import { Readable } from 'node:stream'
-import { Ctx, type Context } from '../access/index.js'
+import { Ctx, type Context, Needs } from '../access/index.js'
 import type { Imported, ImportPreview } from '../contract/index.js'
 import { readOneFile } from '../platform/upload.js'
 import { CaseTablesService } from './case-tables.service.js'
@@ -19,6 +19,7 @@ export class CaseTablesController {
    * @answers text/csv
    */
   @Get()
+  @Needs('read')
   async export(@Ctx() context: Context, @Query() dto: CaseExportDto): Promise<StreamableFile> {
     const { content, type, name } = await this.tables.export(context, dto)
     const stream = typeof content === 'string' || Buffer.isBuffer(content) ? Readable.from([content]) : Readable.from(content)
@@ -30,6 +31,7 @@ export class CaseTablesController {
    * @takes multipart/form-data
    */
   @Post('preview')
+  @Needs('editCases')
   @HttpCode(200)
   async preview(@Ctx() context: Context, @Req() request: IncomingMessage): Promise<ImportPreview> {
     return this.tables.preview(context, await readOneFile(request, MOST_BYTES))
@@ -40,6 +42,7 @@ export class CaseTablesController {
    * @takes multipart/form-data
    */
   @Post()
+  @Needs('editCases')
   @HttpCode(200)
   async import(@Ctx() context: Context, @Req() request: IncomingMessage): Promise<Imported> {
     return this.tables.import(context, await readOneFile(request, MOST_BYTES))

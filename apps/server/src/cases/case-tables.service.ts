@@ -13,7 +13,7 @@ import {
 } from '@bobbin/core'
 import type { Transaction } from 'sequelize'
 import { Sequelize } from 'sequelize-typescript'
-import type { Context } from '../access/index.js'
+import { can, type Context } from '../access/index.js'
 import type { Imported, ImportPreview, ImportRow } from '../contract/index.js'
 import { rowsOf, type Queryable } from '../platform/database.js'
 import { Problem } from '../platform/problem.js'
@@ -147,7 +147,8 @@ export class CaseTablesService {
     return table
   }
 
-  private async match(db: Queryable, { project }: Context, table: ReadTable): Promise<Matched[]> {
+  private async match(db: Queryable, context: Context, table: ReadTable): Promise<Matched[]> {
+    const { project } = context
     const keys = table.rows.flatMap(({ row }) => (row.key && numberOf(project, row.key) !== null ? [row.key] : []))
     const known = keys.length > 0 ? await this.tableCases(db, project, { keys }) : []
     const byKey = new Map(known.map((row) => [row.key, row]))
@@ -158,7 +159,7 @@ export class CaseTablesService {
     )
     const owners = new Map(people.flatMap(({ id, name, email }) => [[name.toLowerCase(), id] as const, [email.toLowerCase(), id] as const]))
     const seen = new Set<string>()
-    return table.rows.map((read) => matchRow(read, byKey, owners, seen))
+    return table.rows.map((read) => withRights(context, matchRow(read, byKey, owners, seen)))
   }
 
   private async rewrite({ project }: Context, db: Required<Queryable>, rows: Matched[], areas: AreaMaker): Promise<ActChange[]> {
@@ -197,6 +198,20 @@ async function fieldsOf(row: TableRow, ownerId: number | null, areas: AreaMaker)
     ...(row.owner !== undefined && { owner_id: ownerId }),
     ...(row.estimate !== undefined && { estimate_s: row.estimate }),
   }
+}
+
+/** What the reader of a table may not do, its rows may not either. */
+function withRights(context: Context, row: Matched): Matched {
+  const { preview, known, read } = row
+  const changes = new Set(preview.changes.map(({ field }) => field))
+  const state = read.row.state
+  const approves = state !== undefined && state !== 'draft' && (known ? changes.has('state') : true)
+  const problems = [
+    ...(approves && !can(context, 'approve') ? ['Your role does not allow you to approve or retire cases'] : []),
+    ...(changes.has('area') && !can(context, 'organize') ? ['Your role does not allow you to move cases'] : []),
+  ]
+  if (problems.length === 0) return row
+  return { ...row, preview: { ...preview, action: 'refuse', problems: [...preview.problems, ...problems] } }
 }
 
 function matchRow(read: Matched['read'], byKey: Map<string, TableCase>, owners: Map<string, number>, seen: Set<string>): Matched {

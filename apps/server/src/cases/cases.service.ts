@@ -3,7 +3,7 @@ import { InjectConnection, InjectModel } from '@nestjs/sequelize'
 import { type ActChange, readOutline } from '@bobbin/core'
 import type { Transaction } from 'sequelize'
 import { Sequelize } from 'sequelize-typescript'
-import type { Context } from '../access/index.js'
+import { type Context, mustBeAble } from '../access/index.js'
 import type { CaseDetail, CaseEdited, CaseFacets, CaseList, CaseRow, OutlineMade } from '../contract/index.js'
 import { type Queryable, rowsOf } from '../platform/database.js'
 import { notFound, Problem } from '../platform/problem.js'
@@ -98,6 +98,7 @@ export class CasesService {
 
   /** Changes a case that nobody else has changed since it was read; a change of what it says takes an approval away. */
   async edit(context: Context, key: string, edit: CaseEditDto): Promise<CaseEdited> {
+    if (edit.areaId !== undefined) mustBeAble(context, 'organize')
     if (edit.areaId) await this.areas.orThrow(context, edit.areaId)
     const actId = await this.sequelize.transaction(async (transaction) => {
       const found = await this.find(context, key, transaction)
@@ -115,6 +116,7 @@ export class CasesService {
         )
       }
       const db = { sequelize: this.sequelize, transaction }
+      if (edit.state !== undefined && edit.state !== found.state && edit.state !== 'draft') mustBeAble(context, 'approve')
       const row = { ...rowOf(found), ...changesOf(found, edit) }
       return this.changes.keep(db, context, 'case.changed', await rewriteCases(db, context.project, [row]))
     })

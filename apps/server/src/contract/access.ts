@@ -1,3 +1,5 @@
+import type { Right } from '@bobbin/core'
+
 export interface Me {
   account: { id: number; name: string; email: string; kind: AccountKind; serverAdmin: boolean; makesProjects: boolean }
   projects: ProjectInfo[]
@@ -5,14 +7,14 @@ export interface Me {
 
 export type AccountKind = 'engineer' | 'tester' | 'developer' | 'lead'
 
-/** A keeper adds people to a project and changes it. */
-export type Role = 'keeper' | 'member'
-
 export interface ProjectInfo {
   slug: string
   name: string
   keyPrefix: string
-  role: Role
+  /** The name of one's role: a built-in one, or one of the project's own. */
+  role: string
+  /** What one may do: what the role allows, and those of one's teams. */
+  rights: Right[]
 }
 
 /** Where somebody is signed in. */
@@ -33,6 +35,8 @@ export interface TokenRow {
   name: string
   scope: TokenScope
   by: string
+  /** Whose it is: they may revoke it themselves. */
+  accountId: number
   createdAt: string
   lastUsedAt: string | null
   /** It ends then; null for one that was made before tokens had an end. */
@@ -54,6 +58,8 @@ export interface FirstRun {
 export interface InvitationRow {
   id: number
   email: string
+  /** What they become. */
+  role: string
   invitedBy: string
   createdAt: string
   expiresAt: string
@@ -63,6 +69,8 @@ export interface InvitationRow {
 export interface MadeInvitation {
   invitation: InvitationRow
   secret: string
+  /** It was sent by mail, too. */
+  mailed: boolean
 }
 
 /** What the holder of a link sees. */
@@ -98,4 +106,24 @@ export interface ServerProject {
   folders: string[]
   hosts: string[]
   sources: number
+}
+
+/** How one can sign in here. */
+export interface SignInWays {
+  /** What stands on the button of the other place where people can sign in; null where there is none. */
+  oidc: string | null
+  /** A forgotten password can be set anew by a link that comes by mail. */
+  mail: boolean
+}
+
+/** A link that sets a password anew; it ends in the secret, which is shown this once. */
+export interface MadeResetLink {
+  secret: string
+  expiresAt: string
+}
+
+/** Whose password a link sets anew. */
+export interface ResetSeen {
+  name: string
+  email: string
 }

@@ -1,11 +1,47 @@
-import type { AccountKind, ProjectInfo, Role } from './access.js'
+import type { Right } from '@bobbin/core'
+import type { AccountKind, ProjectInfo } from './access.js'
 
 export interface Member {
   id: number
   name: string
   email: string
   kind: AccountKind
-  role: Role
+  role: string
+  /** Names of their teams. */
+  teams: string[]
+}
+
+/** A role, built in or the project's own. */
+export interface RoleRow {
+  /** Null for one that every project has. */
+  id: number | null
+  name: string
+  rights: Right[]
+  members: number
+}
+
+/** People who own areas and source folders. */
+export interface Team {
+  id: number
+  name: string
+  /** What its members may do besides what their own roles say; null adds nothing. */
+  role: string | null
+  folders: string[]
+  members: { id: number; name: string }[]
+  areas: { id: number; name: string }[]
+}
+
+/** What somebody has to do with in a project: what becomes of it is said when they are removed. */
+export interface MemberWork {
+  /** Cases that they own. */
+  cases: number
+  /** Tokens that end. */
+  tokens: number
+  /** Sources that check in their name, and stop. */
+  sources: number
+  /** Views of theirs that others use. */
+  sharedViews: number
+  teams: string[]
 }
 
 /**
@@ -19,6 +55,8 @@ export interface ProjectRules {
   unknownTests: UnknownTests
   /** For so many days output, attachments and delivered files are kept; null is for ever. */
   keepDetailsDays: number | null
+  /** For so many days the audit log is kept; null is for ever. */
+  keepActsDays: number | null
 }
 
 export interface MadeProject {

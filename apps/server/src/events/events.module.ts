@@ -1,6 +1,6 @@
 import { Controller, type MessageEvent, Module, Sse } from '@nestjs/common'
 import { concatMap, defer, filter, interval, map, merge, of, takeUntil, type Observable } from 'rxjs'
-import { AccessModule, Ctx, type Context, SessionsService } from '../access/index.js'
+import { AccessModule, Ctx, type Context, SessionsService, Needs } from '../access/index.js'
 import type { Began } from '../contract/index.js'
 import { ChangeListener } from './listener.js'
 
@@ -19,6 +19,7 @@ export class EventsController {
    * @event Began | ChangeEvent
    */
   @Sse()
+  @Needs('read')
   events(@Ctx() { project, caller }: Context): Observable<MessageEvent> {
     const changes = this.listener.changes.pipe(
       filter((change) => change === 'missed' || change.projectId === project.id),

@@ -1,5 +1,5 @@
 import { Body, Controller, Get, HttpCode, Param, ParseIntPipe, Post, StreamableFile } from '@nestjs/common'
-import { Ctx, type Context } from '../access/index.js'
+import { Ctx, type Context, Needs, PersonOnly } from '../access/index.js'
 import type { DeliveryDetail, DeliveryFile, DeliveryRow } from '../contract/index.js'
 import { Sandboxed } from '../platform/sandboxed.js'
 import { DeliveriesService } from './deliveries.service.js'
@@ -11,12 +11,14 @@ export class DeliveriesController {
 
   /** The newest deliveries, each with what its files came to. */
   @Get()
+  @Needs('read')
   list(@Ctx() context: Context): Promise<DeliveryRow[]> {
     return this.deliveries.list(context)
   }
 
   /** A delivery: who, from where, what was decided, and each of its files. */
   @Get(':id')
+  @Needs('read')
   get(@Ctx() context: Context, @Param('id', ParseIntPipe) id: number): Promise<DeliveryDetail> {
     return this.deliveries.get(context, id)
   }
@@ -26,6 +28,7 @@ export class DeliveriesController {
    * @answers application/octet-stream
    */
   @Get(':id/files/:file/original')
+  @Needs('read')
   @Sandboxed()
   async original(
     @Ctx() context: Context,
@@ -45,6 +48,8 @@ export class DeliveriesController {
    * attached is attached again, with all that its delivery attached.
    */
   @Post(':id/files/:file/reading')
+  @Needs('deliver')
+  @PersonOnly()
   @HttpCode(200)
   readAgain(
     @Ctx() context: Context,
@@ -56,6 +61,8 @@ export class DeliveriesController {
 
   /** Moves a delivery to another pipeline, build, branch or environment. */
   @Post(':id/move')
+  @Needs('deliver')
+  @PersonOnly()
   @HttpCode(200)
   move(@Ctx() context: Context, @Param('id', ParseIntPipe) id: number, @Body() place: PlaceDto): Promise<DeliveryDetail> {
     return this.deliveries.move(context, id, place)
@@ -63,6 +70,8 @@ export class DeliveriesController {
 
   /** Takes all that a delivery brought out again; its files are kept, and can be read again. */
   @Post(':id/undo')
+  @Needs('deliver')
+  @PersonOnly()
   @HttpCode(200)
   undo(@Ctx() context: Context, @Param('id', ParseIntPipe) id: number): Promise<DeliveryDetail> {
     return this.deliveries.undo(context, id)

@@ -1,7 +1,7 @@
 import { Controller, HttpCode, Inject, Post, Query, Req } from '@nestjs/common'
 import type { DeliveryReport } from '../contract/index.js'
 import type { IncomingMessage } from 'node:http'
-import { Ctx, Delivers, type Context } from '../access/index.js'
+import { Ctx, Needs, type Context } from '../access/index.js'
 import { CONFIG, type Config } from '../platform/config.js'
 import { takeFiles } from './incoming-files.js'
 import { TargetDto } from './intake.dto.js'
@@ -22,7 +22,7 @@ export class IntakeController {
    * @takes multipart/form-data
    */
   @Post()
-  @Delivers()
+  @Needs('deliver')
   @HttpCode(200)
   async deliver(@Ctx() context: Context, @Query() target: TargetDto, @Req() request: IncomingMessage): Promise<DeliveryReport> {
     const bytes = Math.max(Number(request.headers['content-length'] ?? 0), target.bytes ?? 0)

@@ -1,7 +1,7 @@
 import { Controller, HttpCode, Post } from '@nestjs/common'
 import { InjectConnection } from '@nestjs/sequelize'
 import { Sequelize } from 'sequelize-typescript'
-import { Ctx, type Context, Delivers } from '../access/index.js'
+import { Ctx, type Context, Needs } from '../access/index.js'
 import type { Recounted } from '../contract/index.js'
 import { actorOf, record } from '../platform/acts/index.js'
 import { clientOf } from '../platform/database.js'
@@ -14,7 +14,7 @@ export class RecountController {
 
   /** Counts what is kept with the runs of the project anew from their results, and says which differed. Deliveries wait for it. */
   @Post()
-  @Delivers()
+  @Needs('deliver')
   @HttpCode(200)
   recount(@Ctx() { project, caller }: Context): Promise<Recounted> {
     return this.sequelize.transaction(async (transaction) => {

@@ -112,13 +112,13 @@ describe('a person decides', () => {
     expect(await decide([theirs?.id ?? 0], 'make')).toEqual({ scripts: 0, cases: 0, actId: null })
   })
 
-  it('as keeper what the project does with them', async () => {
+  it('as lead what the project does with them', async () => {
     await expect(choose('nonsense' as UnknownTests)).rejects.toThrow('400')
     const role = (word: string) =>
       bobbin.ask(`update membership set role = '${word}' where account_id = (select id from account where name = 'runa')`)
-    await role('member')
+    await role('engineer')
     await expect(choose('make')).rejects.toThrow('403')
-    await role('keeper')
-    expect(await bobbin.get('/rules')).toEqual({ unknownTests: 'ask', keepDetailsDays: 60 })
+    await role('lead')
+    expect(await bobbin.get('/rules')).toEqual({ unknownTests: 'ask', keepDetailsDays: 60, keepActsDays: null })
   })
 })

@@ -1,5 +1,5 @@
 import { Body, Controller, Delete, HttpCode, Param, ParseIntPipe, Post } from '@nestjs/common'
-import { Ctx, type Context, Delivers } from '../access/index.js'
+import { Ctx, type Context, Needs } from '../access/index.js'
 import type { BatchTaken, FeedClosed, FeedOpened } from '../contract/index.js'
 import { BatchDto, CloseFeedDto, OpenFeedDto } from './live.dto.js'
 import { LiveService } from './live.service.js'
@@ -10,7 +10,7 @@ export class FeedsController {
 
   /** Opens a feed: a sender that tells the results of a run one by one while its tests run. Opening it again finds it. */
   @Post()
-  @Delivers()
+  @Needs('deliver')
   @HttpCode(200)
   open(@Ctx() context: Context, @Body() feed: OpenFeedDto): Promise<FeedOpened> {
     return this.live.open(context, feed)
@@ -18,7 +18,7 @@ export class FeedsController {
 
   /** Takes the next batch of results. One that was taken before changes nothing, so that it may be sent again. */
   @Post(':id/batches')
-  @Delivers()
+  @Needs('deliver')
   @HttpCode(200)
   take(@Ctx() context: Context, @Param('id', ParseIntPipe) id: number, @Body() batch: BatchDto): Promise<BatchTaken> {
     return this.live.take(context, id, batch)
@@ -26,7 +26,7 @@ export class FeedsController {
 
   /** Says that everything was sent. The run ends with its last feed, once its announced shards are in. */
   @Post(':id/close')
-  @Delivers()
+  @Needs('deliver')
   @HttpCode(200)
   close(@Ctx() context: Context, @Param('id', ParseIntPipe) id: number, @Body() close: CloseFeedDto): Promise<FeedClosed> {
     return this.live.close(context, id, close)
@@ -39,6 +39,7 @@ export class StopController {
 
   /** Asks a live run to stop: its reporters are told with their next batch, and tell their runner where they can. */
   @Post(':id/stop')
+  @Needs('run')
   @HttpCode(204)
   stop(@Ctx() context: Context, @Param('id', ParseIntPipe) id: number): Promise<void> {
     return this.live.stop(context, id)
@@ -46,6 +47,7 @@ export class StopController {
 
   /** Takes the asking to stop back. */
   @Delete(':id/stop')
+  @Needs('run')
   @HttpCode(204)
   takeBack(@Ctx() context: Context, @Param('id', ParseIntPipe) id: number): Promise<void> {
     return this.live.takeBack(context, id)

@@ -18,6 +18,7 @@ import { countedOnce } from '../migrations/0016-counted-once.js'
 import { claims } from '../migrations/0018-claims.js'
 import { invited } from '../migrations/0017-invited.js'
 import { acts } from '../migrations/0019-acts.js'
+import { rights } from '../migrations/0020-rights.js'
 
 /** Every migration, in order; a name stays for ever. */
 const MIGRATIONS: readonly { name: string; sql: string }[] = [
@@ -40,6 +41,7 @@ const MIGRATIONS: readonly { name: string; sql: string }[] = [
   { name: '0017-invited', sql: invited },
   { name: '0018-claims', sql: claims },
   { name: '0019-acts', sql: acts },
+  { name: '0020-rights', sql: rights },
 ]
 
 const LOCK = 0x0b0bb1

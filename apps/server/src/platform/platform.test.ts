@@ -83,6 +83,7 @@ describe('migrate', () => {
         '0017-invited',
         '0018-claims',
         '0019-acts',
+        '0020-rights',
       ])
       expect(await migrate(url)).toEqual([])
     }))

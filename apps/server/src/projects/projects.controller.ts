@@ -1,19 +1,16 @@
-import { Body, Controller, Delete, Get, HttpCode, Param, ParseIntPipe, Patch, Post } from '@nestjs/common'
+import { ALL_RIGHTS } from '@bobbin/core'
+import { Body, Controller, Get, Patch, Post } from '@nestjs/common'
 import { InjectConnection } from '@nestjs/sequelize'
 import { Sequelize } from 'sequelize-typescript'
-import { Ctx, KeeperOnly, makeProject, MakesProjects, NewProjectDto, PersonOnly, Who, type Caller, type Context } from '../access/index.js'
-import type { MadeProject, Member, ProjectRules } from '../contract/index.js'
+import { Ctx, Needs, makeProject, MakesProjects, NewProjectDto, PersonOnly, Who, type Caller, type Context } from '../access/index.js'
+import type { MadeProject, ProjectRules } from '../contract/index.js'
 import { actorOf, recordOf } from '../platform/acts/index.js'
 import { inTransaction } from '../platform/database.js'
-import { MembersService } from './members.service.js'
-import { MemberEditDto, ProjectEditDto } from './projects.dto.js'
+import { ProjectEditDto } from './projects.dto.js'
 
 @Controller('projects')
 export class ProjectsController {
-  constructor(
-    private readonly membership: MembersService,
-    @InjectConnection() readonly sequelize: Sequelize,
-  ) {}
+  constructor(@InjectConnection() readonly sequelize: Sequelize) {}
 
   /** Makes a project, which its maker keeps. */
   @Post()
@@ -22,14 +19,14 @@ export class ProjectsController {
   async make(@Who() caller: Caller, @Body() body: NewProjectDto): Promise<MadeProject> {
     await this.sequelize.transaction((transaction) => makeProject({ sequelize: this.sequelize, transaction }, caller.accountId, body))
     const { slug, name, keyPrefix } = body
-    return { project: { slug, name, keyPrefix, role: 'keeper' } }
+    return { project: { slug, name, keyPrefix, role: 'lead', rights: ALL_RIGHTS } }
   }
 
   /** Changes the project. */
   @Patch(':project')
-  @KeeperOnly()
+  @Needs('manage')
   @PersonOnly()
-  async edit(@Ctx() { project, role, caller }: Context, @Body() body: ProjectEditDto): Promise<MadeProject> {
+  async edit(@Ctx() { project, role, rights, caller }: Context, @Body() body: ProjectEditDto): Promise<MadeProject> {
     await inTransaction(this, (db) =>
       recordOf(
         db,
@@ -39,35 +36,13 @@ export class ProjectsController {
       ),
     )
     const { slug, name, keyPrefix } = project
-    return { project: { slug, name, keyPrefix, role } }
+    return { project: { slug, name, keyPrefix, role, rights: [...rights] } }
   }
 
   /** How the project takes results in, and how long it keeps them. */
   @Get(':project/rules')
-  rules(@Ctx() { project: { unknownTests, keepDetailsDays } }: Context): ProjectRules {
-    return { unknownTests, keepDetailsDays }
-  }
-
-  /** Who belongs to the project. */
-  @Get(':project/members')
-  members(@Ctx() context: Context): Promise<Member[]> {
-    return this.membership.list(context)
-  }
-
-  /** Makes a member keeper, or a keeper member. */
-  @Patch(':project/members/:id')
-  @KeeperOnly()
-  @PersonOnly()
-  setRole(@Ctx() context: Context, @Param('id', ParseIntPipe) id: number, @Body() body: MemberEditDto): Promise<Member> {
-    return this.membership.setRole(context, id, body.role)
-  }
-
-  /** Takes somebody out of the project. */
-  @Delete(':project/members/:id')
-  @KeeperOnly()
-  @PersonOnly()
-  @HttpCode(204)
-  removeMember(@Ctx() context: Context, @Param('id', ParseIntPipe) id: number): Promise<void> {
-    return this.membership.remove(context, id)
+  @Needs('read')
+  rules(@Ctx() { project: { unknownTests, keepDetailsDays, keepActsDays } }: Context): ProjectRules {
+    return { unknownTests, keepDetailsDays, keepActsDays }
   }
 }

@@ -1,5 +1,7 @@
-import { IsIn, IsInt, IsNotEmpty, IsOptional, IsString, Max, MaxLength, Min } from 'class-validator'
-import type { Role, UnknownTests } from '../contract/index.js'
+import { ALL_RIGHTS, type Right } from '@bobbin/core'
+import { ArrayMaxSize, IsArray, IsIn, IsInt, IsNotEmpty, IsOptional, IsString, Max, MaxLength, Min } from 'class-validator'
+import { Type } from 'class-transformer'
+import type { UnknownTests } from '../contract/index.js'
 import { maybe, trimmed } from '../platform/validation.js'
 
 export class ProjectEditDto {
@@ -18,9 +20,66 @@ export class ProjectEditDto {
   @Min(1)
   @Max(36_500)
   keepDetailsDays?: number | null
+  /** For so many days the audit log is kept; null is for ever. */
+  @IsOptional()
+  @IsInt()
+  @Min(30)
+  @Max(36_500)
+  keepActsDays?: number | null
 }
 
 export class MemberEditDto {
-  @IsIn(['keeper', 'member'])
-  role: Role
+  /** A built-in role, or one of the project's own. */
+  @IsString()
+  @IsNotEmpty()
+  @MaxLength(60)
+  role: string
+}
+
+export class MemberRemovalDto {
+  /** The account that owns their cases from now on. */
+  @IsOptional()
+  @Type(() => Number)
+  @IsInt()
+  heir?: number
+}
+
+export class RoleDto {
+  @trimmed()
+  @IsString()
+  @IsNotEmpty({ message: 'A role needs a name' })
+  @MaxLength(60)
+  name: string
+  @IsArray()
+  @IsIn(ALL_RIGHTS, { each: true })
+  rights: Right[]
+}
+
+export class TeamDto {
+  @trimmed()
+  @IsString()
+  @IsNotEmpty({ message: 'A team needs a name' })
+  @MaxLength(100)
+  name: string
+  /** What its members may do besides what their own roles say. */
+  @IsOptional()
+  @IsString()
+  @MaxLength(60)
+  role?: string | null
+  /** Source folders that it owns. */
+  @IsArray()
+  @ArrayMaxSize(200)
+  @IsString({ each: true })
+  @MaxLength(500, { each: true })
+  folders: string[]
+  /** Numbers of the accounts of its members. */
+  @IsArray()
+  @ArrayMaxSize(1000)
+  @IsInt({ each: true })
+  members: number[]
+  /** Numbers of areas that it owns, with everything below them. */
+  @IsArray()
+  @ArrayMaxSize(1000)
+  @IsInt({ each: true })
+  areas: number[]
 }

@@ -1,7 +1,7 @@
 import { Controller, Get, Query } from '@nestjs/common'
 import { InjectConnection } from '@nestjs/sequelize'
 import { Sequelize } from 'sequelize-typescript'
-import { type Context, Ctx } from '../access/index.js'
+import { type Context, Ctx, Needs } from '../access/index.js'
 import type { LensOptions } from '../contract/index.js'
 import { rowsOf } from '../platform/database.js'
 import { LensDto, lensOf } from './runs.dto.js'
@@ -12,6 +12,7 @@ export class LensController {
 
   /** What there is to look through: branches by how many builds they have, environments, pipelines; how many older builds the lens hides. */
   @Get()
+  @Needs('read')
   async lens(@Ctx() { project }: Context, @Query() dto: LensDto): Promise<LensOptions> {
     const bind = { id: project.id }
     const [branches, environments, pipelines, [builds]] = await Promise.all([

@@ -1,5 +1,5 @@
 import { Body, Controller, Delete, Get, HttpCode, Param, ParseIntPipe, Patch, Post, Put } from '@nestjs/common'
-import { Ctx, type Context, KeeperOnly, PersonOnly } from '../access/index.js'
+import { Ctx, type Context, Needs, PersonOnly } from '../access/index.js'
 import type { Source, SourceList, SourceLook } from '../contract/index.js'
 import { SourceDto, SourcePausedDto } from './sources.dto.js'
 import { SourcesService } from './sources.service.js'
@@ -10,13 +10,14 @@ export class SourcesController {
 
   /** Folders and addresses that are looked into at an interval. */
   @Get()
+  @Needs('read')
   list(@Ctx() context: Context): Promise<SourceList> {
     return this.sources.list(context)
   }
 
   /** Adds a source. */
   @Post()
-  @KeeperOnly()
+  @Needs('manage')
   @PersonOnly()
   add(@Ctx() context: Context, @Body() source: SourceDto): Promise<Source> {
     return this.sources.add(context, source)
@@ -24,7 +25,7 @@ export class SourcesController {
 
   /** What a source that is only being thought of holds, and what would become of it; nothing is stored. */
   @Post('look')
-  @KeeperOnly()
+  @Needs('manage')
   @PersonOnly()
   @HttpCode(200)
   look(@Ctx() context: Context, @Body() source: SourceDto): Promise<SourceLook> {
@@ -33,7 +34,7 @@ export class SourcesController {
 
   /** The same for one that is there: what it brought before is told apart. */
   @Post(':id/look')
-  @KeeperOnly()
+  @Needs('manage')
   @PersonOnly()
   @HttpCode(200)
   lookAgain(@Ctx() context: Context, @Param('id', ParseIntPipe) id: number, @Body() source: SourceDto): Promise<SourceLook> {
@@ -42,7 +43,7 @@ export class SourcesController {
 
   /** Changes a source. */
   @Put(':id')
-  @KeeperOnly()
+  @Needs('manage')
   @PersonOnly()
   edit(@Ctx() context: Context, @Param('id', ParseIntPipe) id: number, @Body() source: SourceDto): Promise<Source> {
     return this.sources.edit(context, id, source)
@@ -50,7 +51,7 @@ export class SourcesController {
 
   /** Pauses a source, or goes on with it. */
   @Patch(':id')
-  @KeeperOnly()
+  @Needs('manage')
   @PersonOnly()
   pause(@Ctx() context: Context, @Param('id', ParseIntPipe) id: number, @Body() { paused }: SourcePausedDto): Promise<Source> {
     return this.sources.pause(context, id, paused)
@@ -58,6 +59,7 @@ export class SourcesController {
 
   /** Looks into a source now and takes in what is new. */
   @Post(':id/fetch')
+  @Needs('deliver')
   @PersonOnly()
   @HttpCode(200)
   fetchNow(@Ctx() context: Context, @Param('id', ParseIntPipe) id: number): Promise<Source> {
@@ -66,7 +68,7 @@ export class SourcesController {
 
   /** Forgets a source; what it brought stays. */
   @Delete(':id')
-  @KeeperOnly()
+  @Needs('manage')
   @PersonOnly()
   @HttpCode(204)
   remove(@Ctx() context: Context, @Param('id', ParseIntPipe) id: number): Promise<void> {

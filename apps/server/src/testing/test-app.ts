@@ -51,6 +51,9 @@ export class TestApp {
       queueBytes: settings.queueBytes ?? 128 * 1024 ** 2,
       sourceFolders: settings.sourceFolders ?? [],
       sourceHosts: settings.sourceHosts ?? [],
+      url: settings.url ?? null,
+      mail: settings.mail ?? null,
+      oidc: settings.oidc ?? null,
       log: settings.log ?? 'text',
       blobs: settings.blobs ?? mkdtempSync(join(tmpdir(), 'bobbin-blobs-')),
     }

@@ -1,7 +1,7 @@
 import { Body, Controller, Delete, Get, HttpCode, Injectable, Module, Param, ParseIntPipe, Post, Query } from '@nestjs/common'
 import { InjectConnection } from '@nestjs/sequelize'
 import { Sequelize } from 'sequelize-typescript'
-import { Ctx, PersonOnly, type Context } from '../access/index.js'
+import { Ctx, PersonOnly, type Context, Needs } from '../access/index.js'
 import type { SavedView } from '../contract/index.js'
 import { actorOf, recordOf } from '../platform/acts/index.js'
 import { inTransaction, rowsOf, run } from '../platform/database.js'
@@ -62,12 +62,14 @@ export class ViewsController {
 
   /** Saved views of a page: one's own, and those that others share. */
   @Get()
+  @Needs('read')
   list(@Ctx() context: Context, @Query() query: ViewsOfDto): Promise<SavedView[]> {
     return this.views.list(context, query.page)
   }
 
   /** Saves a view. One of the same name is saved anew. */
   @Post()
+  @Needs('read')
   @HttpCode(200)
   keep(@Ctx() context: Context, @Body() body: NewViewDto): Promise<SavedView[]> {
     return this.views.keep(context, body)
@@ -75,6 +77,7 @@ export class ViewsController {
 
   /** Deletes a view of one's own. */
   @Delete(':id')
+  @Needs('read')
   @HttpCode(204)
   remove(@Ctx() context: Context, @Param('id', ParseIntPipe) id: number): Promise<void> {
     return this.views.remove(context, id)

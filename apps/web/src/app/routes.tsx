@@ -26,6 +26,11 @@ export const router = createBrowserRouter([
   { path: '/sign-in', Component: SignInPage, ErrorBoundary: Broken },
   { path: '/welcome', Component: later(() => import('../features/access/welcome-page.js'), 'WelcomePage'), ErrorBoundary: Broken },
   { path: '/join', Component: later(() => import('../features/access/join-page.js'), 'JoinPage'), ErrorBoundary: Broken },
+  {
+    path: '/new-password',
+    Component: later(() => import('../features/access/new-password-page.js'), 'NewPasswordPage'),
+    ErrorBoundary: Broken,
+  },
   { path: '/reference', Component: later(() => import('../features/reference/reference-page.js'), 'ReferencePage'), ErrorBoundary: Broken },
   { path: '/', element: <SessionProvider>{null}</SessionProvider>, ErrorBoundary: Broken },
   {

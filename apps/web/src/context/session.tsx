@@ -26,7 +26,7 @@ export function SessionProvider({ children }: { children: ReactNode }) {
   }
   if (me.error) return <ErrorState error={me.error} onRetry={() => void me.refetch()} />
   const [first] = me.data.projects
-  if (!first) return <EmptyState title="You belong to no project yet">Ask an owner of a project to invite you.</EmptyState>
+  if (!first) return <EmptyState title="You belong to no project yet">Ask a lead of a project to invite you.</EmptyState>
   const project = slug ? me.data.projects.find((candidate) => candidate.slug === slug) : first
   if (!project) return <EmptyState title="This is not here">There is no project “{slug}” that you belong to.</EmptyState>
   if (!slug) return <Navigate to={`/${project.slug}/brief`} replace />

@@ -1,3 +1,4 @@
+import { ALL_RIGHTS } from '@bobbin/core'
 import type { Me } from '@bobbin/client'
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query'
 import { act, render } from '@testing-library/react'
@@ -8,7 +9,7 @@ import { SessionProvider } from '../context/session.js'
 
 const ME: Me = {
   account: { id: 1, name: 'Runa Solberg', email: 'runa@gullhaven.example', kind: 'engineer', serverAdmin: true, makesProjects: true },
-  projects: [{ slug: 'gullhaven', name: 'Gullhaven Ferry', keyPrefix: 'FERRY', role: 'keeper' }],
+  projects: [{ slug: 'gullhaven', name: 'Gullhaven Ferry', keyPrefix: 'FERRY', role: 'lead', rights: ALL_RIGHTS }],
 }
 
 /**

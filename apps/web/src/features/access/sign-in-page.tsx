@@ -1,9 +1,12 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { useState, type FormEvent } from 'react'
-import { Navigate, useNavigate, useSearchParams } from 'react-router'
+import { Link, Navigate, useNavigate, useSearchParams } from 'react-router'
 import { Mark } from '../../ui/mark.js'
 import { api } from '../../lib/api.js'
 import { Button, messageOf } from '../../ui/states.js'
+
+/** Only addresses of this site. */
+const localPath = (to: string | null): string => (to?.startsWith('/') && !to.startsWith('//') ? to : '/')
 
 export function SignInPage() {
   const [email, setEmail] = useState('')
@@ -15,11 +18,10 @@ export function SignInPage() {
     mutationFn: () => api.post('/session', { body: { email: email.trim(), password } }),
     onSuccess: async () => {
       queries.clear()
-      const to = params.get('to')
-      // only addresses of this site
-      await navigate(to?.startsWith('/') && !to.startsWith('//') ? to : '/', { replace: true })
+      await navigate(localPath(params.get('to')), { replace: true })
     },
   })
+  const ways = useQuery({ queryKey: ['sign-in-ways'], queryFn: () => api.get('/sign-in-ways') })
   const first = useQuery({ queryKey: ['first-run'], queryFn: () => api.get('/first-run') })
   if (first.data?.needed) return <Navigate to="/welcome" replace />
   const submit = (event: FormEvent) => {
@@ -57,6 +59,11 @@ export function SignInPage() {
             onChange={(event) => setPassword(event.target.value)}
           />
         </label>
+        {params.get('problem') && !signIn.error && (
+          <p role="alert" className="text-failed">
+            {params.get('problem')}
+          </p>
+        )}
         {signIn.error && (
           <p role="alert" className="text-failed">
             {messageOf(signIn.error)}
@@ -65,6 +72,17 @@ export function SignInPage() {
         <Button type="submit" kind="strong" disabled={signIn.isPending} className="mt-1 justify-center">
           Sign in
         </Button>
+        {ways.data?.oidc && (
+          <a
+            className="inline-flex min-h-[30px] items-center justify-center rounded border border-hairline bg-surface px-3 py-1 font-medium hover:border-soft"
+            href={api.address('/oidc/start', { query: { to: localPath(params.get('to')) } })}
+          >
+            Sign in with {ways.data.oidc}
+          </a>
+        )}
+        <Link className="link self-start" to="/new-password">
+          Forgot your password?
+        </Link>
       </form>
     </main>
   )

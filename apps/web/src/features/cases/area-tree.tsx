@@ -2,6 +2,7 @@ import type { AreaNode } from '@bobbin/client'
 import { useQueryClient } from '@tanstack/react-query'
 import { MoreHorizontal } from 'lucide-react'
 import { useState, type DragEvent } from 'react'
+import { CanMenuItem } from '../../context/can.js'
 import { useSession } from '../../context/session.js'
 import { useDone } from '../../context/use-undo.js'
 import { api } from '../../lib/api.js'
@@ -77,7 +78,9 @@ export function AreaTree({ areas, chosen, onChoose, onDropCases }: AreaTreeProps
           All areas
         </button>
         <AreaMenu label="Areas">
-          <MenuItem onSelect={() => setAct({ kind: 'new', parent: null })}>New area</MenuItem>
+          <CanMenuItem right="editCases" onSelect={() => setAct({ kind: 'new', parent: null })}>
+            New area
+          </CanMenuItem>
         </AreaMenu>
       </div>
       <ul>{branch(null, 0)}</ul>
@@ -153,13 +156,29 @@ function AreaLine({ area, cases, depth, chosen, onChoose, onAct, onDelete, place
         <span className="ml-auto font-normal text-soft">{cases}</span>
       </button>
       <AreaMenu label={`Area ${area.name}`}>
-        <MenuItem onSelect={() => onAct({ kind: 'new', parent: area })}>New subarea</MenuItem>
-        <MenuItem onSelect={() => onAct({ kind: 'rename', area })}>Rename</MenuItem>
-        {up !== undefined && <MenuItem onSelect={() => onPlace(up)}>Move up</MenuItem>}
-        {down !== undefined && <MenuItem onSelect={() => onPlace(down)}>Move down</MenuItem>}
-        <MenuItem onSelect={() => onAct({ kind: 'move', area })}>Move …</MenuItem>
+        <CanMenuItem right="editCases" onSelect={() => onAct({ kind: 'new', parent: area })}>
+          New subarea
+        </CanMenuItem>
+        <CanMenuItem right="organize" onSelect={() => onAct({ kind: 'rename', area })}>
+          Rename
+        </CanMenuItem>
+        {up !== undefined && (
+          <CanMenuItem right="organize" onSelect={() => onPlace(up)}>
+            Move up
+          </CanMenuItem>
+        )}
+        {down !== undefined && (
+          <CanMenuItem right="organize" onSelect={() => onPlace(down)}>
+            Move down
+          </CanMenuItem>
+        )}
+        <CanMenuItem right="organize" onSelect={() => onAct({ kind: 'move', area })}>
+          Move …
+        </CanMenuItem>
         <MenuItem onSelect={() => onAct({ kind: 'history', area })}>History</MenuItem>
-        <MenuItem onSelect={onDelete}>Delete (its contents move up)</MenuItem>
+        <CanMenuItem right="organize" onSelect={onDelete}>
+          Delete (its contents move up)
+        </CanMenuItem>
       </AreaMenu>
     </div>
   )

@@ -3,6 +3,7 @@ import { X } from 'lucide-react'
 import { useState, type FormEvent } from 'react'
 import { api } from '../../lib/api.js'
 import { count } from '../../lib/format.js'
+import { CanButton, useCan } from '../../context/can.js'
 import { useSession } from '../../context/session.js'
 import { Dialog } from '../../ui/dialog.js'
 import { Menu, MenuItem, MenuLabel, MenuRule, MenuSub } from '../../ui/menu.js'
@@ -25,6 +26,7 @@ const MOST_EXPORTED = 1000
 export function BulkBar({ keys, onSet, onMove, onDelete, onClear }: BulkBarProps) {
   const { project } = useSession()
   const members = useMembers()
+  const approves = useCan('approve')
   const [tagging, setTagging] = useState(false)
   const cases = count(keys.length, 'case')
   const download = (format: 'csv' | 'xlsx' | 'json') => {
@@ -40,15 +42,15 @@ export function BulkBar({ keys, onSet, onMove, onDelete, onClear }: BulkBarProps
       <Menu
         label={`Change ${cases}`}
         trigger={
-          <Button>
+          <CanButton right="editCases">
             Change {cases} <span aria-hidden="true">…</span>
-          </Button>
+          </CanButton>
         }
       >
         <MenuLabel>In all {cases}, set</MenuLabel>
         <MenuSub name="State">
           {STATES.map((state) => (
-            <MenuItem key={state} onSelect={() => onSet({ state })}>
+            <MenuItem key={state} disabled={state !== 'draft' && !approves} onSelect={() => onSet({ state })}>
               {state}
             </MenuItem>
           ))}
@@ -90,10 +92,12 @@ export function BulkBar({ keys, onSet, onMove, onDelete, onClear }: BulkBarProps
           </MenuItem>
         </MenuSub>
       </Menu>
-      <Button onClick={onMove}>
+      <CanButton right="organize" onClick={onMove}>
         Move <Key>m</Key>
-      </Button>
-      <Button onClick={onDelete}>Delete {cases}</Button>
+      </CanButton>
+      <CanButton right="organize" onClick={onDelete}>
+        Delete {cases}
+      </CanButton>
       <button type="button" onClick={onClear} className="ml-auto inline-flex items-center gap-1 text-soft hover:text-ink">
         <X size={14} /> Clear selection
       </button>

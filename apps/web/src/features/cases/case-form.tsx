@@ -1,6 +1,7 @@
 import { ApiError, type CaseDetail, type CaseEditDto, type CaseState } from '@bobbin/client'
 import { useMutation } from '@tanstack/react-query'
 import { useState, type FormEvent } from 'react'
+import { CanButton, useCan } from '../../context/can.js'
 import { useSession } from '../../context/session.js'
 import { api } from '../../lib/api.js'
 import { Button, messageOf } from '../../ui/states.js'
@@ -74,9 +75,9 @@ export function CaseForm({ found }: CaseFormProps) {
       )}
       {edit && (
         <div className="sticky bottom-0 mt-4 flex items-center gap-3 border-t border-hairline bg-surface py-2.5">
-          <Button type="submit" kind="strong" disabled={save.isPending || problem !== null}>
+          <CanButton right="editCases" type="submit" kind="strong" disabled={save.isPending || problem !== null}>
             Save
-          </Button>
+          </CanButton>
           <Button kind="quiet" onClick={() => begin(found)}>
             Undo changes
           </Button>
@@ -111,6 +112,7 @@ function savingWords(base: CaseDetail, edit: CaseEditDto): string {
 }
 
 function Head({ found, state, onState }: { found: CaseDetail; state: CaseState; onState: (state: CaseState) => void }) {
+  const approves = useCan('approve')
   return (
     <p className="flex items-center gap-3 pr-16 text-soft">
       <span className="shrink-0 font-mono text-dye">{found.key}</span>
@@ -125,7 +127,9 @@ function Head({ found, state, onState }: { found: CaseDetail; state: CaseState; 
           className="rounded border border-transparent bg-transparent py-0.5 font-semibold text-ink hover:border-hairline"
         >
           {STATES.map((one) => (
-            <option key={one}>{one}</option>
+            <option key={one} disabled={one !== 'draft' && one !== state && !approves}>
+              {one}
+            </option>
           ))}
         </select>{' '}
         · version {found.version}

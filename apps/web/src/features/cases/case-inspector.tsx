@@ -1,6 +1,7 @@
 import { visibleText } from '@bobbin/core'
 import type { CaseScript } from '@bobbin/client'
 import { useQuery } from '@tanstack/react-query'
+import { useCan } from '../../context/can.js'
 import { ProjectLink } from '../../context/project-link.js'
 import { useSession } from '../../context/session.js'
 import { api } from '../../lib/api.js'
@@ -14,6 +15,7 @@ import { CaseForm } from './case-form.js'
 /** A case: what it says, edited in place, and the life of all its scripts. */
 export function CaseInspector({ caseKey, onClose, onDelete }: { caseKey: string; onClose: () => void; onDelete: () => void }) {
   const { project } = useSession()
+  const organizes = useCan('organize')
   const path = { project: project.slug, key: caseKey }
   const found = useQuery({
     queryKey: ['case', project.slug, caseKey],
@@ -28,9 +30,11 @@ export function CaseInspector({ caseKey, onClose, onDelete }: { caseKey: string;
       label="Case"
       onClose={onClose}
       footer={
-        <button type="button" onClick={onDelete} className="text-soft hover:text-failed">
-          Delete this case
-        </button>
+        organizes && (
+          <button type="button" onClick={onDelete} className="text-soft hover:text-failed">
+            Delete this case
+          </button>
+        )
       }
     >
       {found.isPending && <Loading what="the case" />}

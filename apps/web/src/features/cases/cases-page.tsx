@@ -1,5 +1,6 @@
 import { Columns3, Plus, Upload } from 'lucide-react'
 import { useEffect, useMemo, useRef } from 'react'
+import { CanButton, CanMenuItem, useCan } from '../../context/can.js'
 import { useSession } from '../../context/session.js'
 import { api } from '../../lib/api.js'
 import { count } from '../../lib/format.js'
@@ -32,15 +33,17 @@ export function CasesPage() {
   const cases = useCases(filter)
   const areas = useAreas()
   const changes = useCaseChanges()
+  const edits = useCan('editCases')
+  const organizes = useCan('organize')
   const selected = params.get('case')
   const [picked, changePicked] = usePicked()
   const acted = actedOn(params, project.keyPrefix)
   const actedNow = () => actedOn(now(), project.keyPrefix)
   useKeys({
-    n: () => setDoing('paste'),
-    i: () => setDoing('import'),
-    m: () => actedNow().length > 0 && setDoing('move'),
-    Delete: () => actedNow().length > 0 && void remove(actedNow()),
+    n: () => edits && setDoing('paste'),
+    i: () => edits && setDoing('import'),
+    m: () => organizes && actedNow().length > 0 && setDoing('move'),
+    Delete: () => organizes && actedNow().length > 0 && void remove(actedNow()),
   })
   const remove = async (keys: string[]) => {
     await changes.remove(keys)
@@ -69,9 +72,9 @@ export function CasesPage() {
             placeholder="Key, title, tag or owner"
             onChange={(value) => setAddress({ search: value }, { replace: true })}
           />
-          <Button onClick={() => setDoing('paste')}>
+          <CanButton right="editCases" onClick={() => setDoing('paste')}>
             <Plus size={14} /> New cases <Key>n</Key>
-          </Button>
+          </CanButton>
         </header>
         <div className="flex flex-wrap items-center gap-x-4 gap-y-1 border-b border-hairline px-5 pb-1.5">
           <ViewsMenu />
@@ -213,9 +216,9 @@ function TableMenu({ filter, onImport }: { filter: ReturnType<typeof readCaseFil
         </button>
       }
     >
-      <MenuItem onSelect={onImport}>
+      <CanMenuItem right="editCases" onSelect={onImport}>
         Import a table … <Key>i</Key>
-      </MenuItem>
+      </CanMenuItem>
       <MenuRule />
       <MenuLabel>Export what the list shows</MenuLabel>
       <MenuItem onSelect={download('xlsx')}>Workbook (.xlsx)</MenuItem>
@@ -245,10 +248,12 @@ function NoCases({ filtered, onClear, onPaste, onImport }: NoCasesProps) {
       title="No cases yet"
       action={
         <div className="flex gap-3">
-          <Button kind="strong" onClick={onPaste}>
+          <CanButton right="editCases" kind="strong" onClick={onPaste}>
             Paste lines
-          </Button>
-          <Button onClick={onImport}>Import a table</Button>
+          </CanButton>
+          <CanButton right="editCases" onClick={onImport}>
+            Import a table
+          </CanButton>
         </div>
       }
     >

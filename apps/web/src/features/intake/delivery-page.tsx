@@ -3,6 +3,7 @@ import { emptyTotals, type OutcomeTotals } from '@bobbin/core'
 import { useMutation, useQuery } from '@tanstack/react-query'
 import { useState } from 'react'
 import { useParams } from 'react-router'
+import { CanButton } from '../../context/can.js'
 import { ProjectLink } from '../../context/project-link.js'
 import { ActHistory } from '../audit/act-history.js'
 import { useSession } from '../../context/session.js'
@@ -139,23 +140,24 @@ function Actions({ delivery, reading }: { delivery: DeliveryDetail; reading: Rea
   return (
     <div className="flex shrink-0 gap-2">
       {!delivery.undone && (
-        <Button
+        <CanButton
+          right="deliver"
           disabled={busy || kept.length === 0}
           onClick={() => reading.start(kept)}
           title={kept.length === 0 ? 'No file was kept' : undefined}
         >
           Read again
-        </Button>
+        </CanButton>
       )}
       {(delivery.run || delivery.undone) && (
-        <Button disabled={busy} onClick={() => setAsking('move')}>
+        <CanButton right="deliver" disabled={busy} onClick={() => setAsking('move')}>
           Move …
-        </Button>
+        </CanButton>
       )}
       {delivery.run && (
-        <Button disabled={busy} onClick={() => (lost > 0 ? setAsking('undo') : undo.mutate())}>
+        <CanButton right="deliver" disabled={busy} onClick={() => (lost > 0 ? setAsking('undo') : undo.mutate())}>
           {undo.isPending ? 'Undoing …' : 'Undo delivery'}
-        </Button>
+        </CanButton>
       )}
       {asking === 'move' && <MoveDialog delivery={delivery} onClose={() => setAsking(null)} />}
       <Dialog
@@ -165,7 +167,8 @@ function Actions({ delivery, reading }: { delivery: DeliveryDetail; reading: Rea
         description={`${count(lost, 'file')} of it ${lost === 1 ? 'was' : 'were'} not kept as delivered, so what ${lost === 1 ? 'it' : 'they'} brought can’t be taken in again here.`}
       >
         <div className="flex gap-2">
-          <Button
+          <CanButton
+            right="deliver"
             kind="strong"
             onClick={() => {
               setAsking(null)
@@ -173,7 +176,7 @@ function Actions({ delivery, reading }: { delivery: DeliveryDetail; reading: Rea
             }}
           >
             Undo for good
-          </Button>
+          </CanButton>
           <Button onClick={() => setAsking(null)}>Cancel</Button>
         </div>
       </Dialog>
@@ -251,9 +254,9 @@ function Undone({ delivery, reading }: { delivery: DeliveryDetail; reading: Read
         )}
       </p>
       {kept.length > 0 && (
-        <Button kind="strong" disabled={reading.progress !== null} onClick={() => reading.start(kept)}>
+        <CanButton right="deliver" kind="strong" disabled={reading.progress !== null} onClick={() => reading.start(kept)}>
           {undone ? 'Restore it' : 'Restore the rest'}
-        </Button>
+        </CanButton>
       )}
     </div>
   )

@@ -2,6 +2,7 @@ import { deliver, type DeliveryReport } from '@bobbin/client'
 import { useMutation, useQuery } from '@tanstack/react-query'
 import { Download } from 'lucide-react'
 import { useRef, useState, type DragEvent, type FormEvent } from 'react'
+import { CanButton } from '../../context/can.js'
 import { useSession } from '../../context/session.js'
 import { api } from '../../lib/api.js'
 import { useRefresh } from '../../lib/use-refresh.js'
@@ -64,13 +65,13 @@ function Deliver({ guess }: { guess: TargetForm }) {
       {files.length > 0 && <Chosen files={files} onRemove={(name) => setFiles(files.filter((file) => file.name !== name))} />}
       <TargetFields target={target} onChange={setTarget} />
       <div className="flex items-center gap-3">
-        <Button type="submit" kind="strong" disabled={files.length === 0 || sending.isPending}>
+        <CanButton right="deliver" type="submit" kind="strong" disabled={files.length === 0 || sending.isPending}>
           {sending.isPending
             ? `Delivering ${count(files.length, 'file')} …`
             : files.length > 0
               ? `Deliver ${count(files.length, 'file')}`
               : 'Deliver'}
-        </Button>
+        </CanButton>
         {files.length === 0 && !sending.data && <span className="text-soft">Choose files first.</span>}
       </div>
       {sending.error && (

@@ -1,7 +1,8 @@
 import { useQueryClient } from '@tanstack/react-query'
+import { CanButton } from '../../context/can.js'
 import { useSession } from '../../context/session.js'
 import { api } from '../../lib/api.js'
-import { Button, messageOf } from '../../ui/states.js'
+import { messageOf } from '../../ui/states.js'
 import { notify, notifyError } from '../../ui/toast.js'
 
 /** Reads a delivery now that failed or was put off. */
@@ -14,5 +15,9 @@ export function Retry({ id }: { id: number }) {
       .then(() => notify('It is read as soon as a server is free'))
       .then(() => queries.invalidateQueries({ predicate: ({ queryKey: [word] }) => word === 'queue' || word === 'deliveries' }))
       .catch((error: unknown) => notifyError(messageOf(error)))
-  return <Button onClick={() => void retry()}>Try again now</Button>
+  return (
+    <CanButton right="deliver" onClick={() => void retry()}>
+      Try again now
+    </CanButton>
+  )
 }

@@ -1,6 +1,7 @@
 import type { RunRow } from '@bobbin/client'
 import { useMutation } from '@tanstack/react-query'
 import { Pin } from 'lucide-react'
+import { CanButton } from '../../context/can.js'
 import { useSession } from '../../context/session.js'
 import { api } from '../../lib/api.js'
 import { useKeys } from '../../lib/use-keys.js'
@@ -30,13 +31,14 @@ export function KeepRun({ run }: { run: Pick<RunRow, 'id' | 'build' | 'keep' | '
   useKeys({ p: () => !gone && toggle() })
   if (gone) return null
   return (
-    <Button
+    <CanButton
+      right="run"
       aria-pressed={run.keep}
       disabled={set.isPending}
       onClick={toggle}
       title={run.keep ? 'Details are kept permanently (p)' : 'Keep details permanently (p)'}
     >
       <Pin size={14} aria-hidden="true" className={run.keep ? 'fill-current' : ''} /> {run.keep ? 'Kept' : 'Keep'}
-    </Button>
+    </CanButton>
   )
 }

@@ -1,6 +1,7 @@
 import type { FeedRow, RunDetail } from '@bobbin/client'
 import { useMutation } from '@tanstack/react-query'
 import { useEffect, useState } from 'react'
+import { CanButton } from '../../context/can.js'
 import { useSession } from '../../context/session.js'
 import { api } from '../../lib/api.js'
 import { count, formatList, formatNumber } from '../../lib/format.js'
@@ -132,9 +133,9 @@ function Stop({ detail: { run, sent } }: { detail: RunDetail }) {
   })
   if (!sent?.stopAsked)
     return (
-      <Button onClick={() => asking.mutate(true)} disabled={asking.isPending}>
+      <CanButton right="run" onClick={() => asking.mutate(true)} disabled={asking.isPending}>
         Stop the run
-      </Button>
+      </CanButton>
     )
   return (
     <p className="max-w-[260px] text-right">

@@ -1,12 +1,13 @@
 import type { ScriptRow, UnknownTests } from '@bobbin/client'
 import { X } from 'lucide-react'
+import { CanButton, useCan } from '../../context/can.js'
 import { useSession } from '../../context/session.js'
 import { useDone } from '../../context/use-undo.js'
 import { api } from '../../lib/api.js'
 import { count } from '../../lib/format.js'
 import { useKeys } from '../../lib/use-keys.js'
 import { useRefresh } from '../../lib/use-refresh.js'
-import { Button, Key, messageOf } from '../../ui/states.js'
+import { Key, messageOf } from '../../ui/states.js'
 import { notify, notifyError } from '../../ui/toast.js'
 
 export interface DecideBarProps {
@@ -20,8 +21,9 @@ export function DecideBar({ scripts, onDone }: DecideBarProps) {
   const decide = useDecisions(onDone)
   const open = scripts.filter(({ cases }) => cases.length === 0)
   const [aside, waiting] = [open.filter((row) => row.aside), open.filter((row) => !row.aside)]
-  const make = () => open.length > 0 && decide.make(open)
-  const put = () => (waiting.length > 0 ? decide.aside(waiting) : aside.length > 0 && decide.ask(aside))
+  const links = useCan('link')
+  const make = () => links && open.length > 0 && decide.make(open)
+  const put = () => links && (waiting.length > 0 ? decide.aside(waiting) : aside.length > 0 && decide.ask(aside))
   useKeys({ c: () => void make(), s: () => void put() })
   return (
     <div
@@ -35,17 +37,17 @@ export function DecideBar({ scripts, onDone }: DecideBarProps) {
           {scripts.length - open.length} of them {scripts.length - open.length === 1 ? 'has' : 'have'} a case
         </span>
       )}
-      <Button disabled={open.length === 0} onClick={() => void make()}>
+      <CanButton right="link" disabled={open.length === 0} onClick={() => void make()}>
         Make {open.length === 1 ? 'a case' : `cases for ${open.length}`} <Key>c</Key>
-      </Button>
+      </CanButton>
       {waiting.length > 0 || aside.length === 0 ? (
-        <Button disabled={waiting.length === 0} onClick={() => void put()}>
+        <CanButton right="link" disabled={waiting.length === 0} onClick={() => void put()}>
           Set {waiting.length} aside <Key>s</Key>
-        </Button>
+        </CanButton>
       ) : (
-        <Button onClick={() => void put()}>
+        <CanButton right="link" onClick={() => void put()}>
           Take {aside.length} back <Key>s</Key>
-        </Button>
+        </CanButton>
       )}
       <button type="button" onClick={onDone} className="ml-auto inline-flex items-center gap-1 text-soft hover:text-ink">
         <X size={14} /> Clear selection

@@ -2,6 +2,7 @@ import { visibleText } from '@bobbin/core'
 import type { ScriptDetail, ScriptRow } from '@bobbin/client'
 import { useQuery } from '@tanstack/react-query'
 import { useState } from 'react'
+import { useCan } from '../../context/can.js'
 import { ProjectLink } from '../../context/project-link.js'
 import { useSession } from '../../context/session.js'
 import { api } from '../../lib/api.js'
@@ -178,15 +179,18 @@ function ScriptInspector({ id, onClose }: { id: string; onClose: () => void }) {
     queryKey: ['script', project.slug, id],
     queryFn: ({ signal }) => api.get('/projects/{project}/scripts/{id}', { path: { project: project.slug, id: Number(id) }, signal }),
   })
-  useKeys({ l: () => setLinking(true) })
+  const links = useCan('link')
+  useKeys({ l: () => links && setLinking(true) })
   return (
     <Inspector
       label="Script"
       onClose={onClose}
       footer={
-        <button type="button" onClick={() => setLinking(true)} className="flex items-center gap-1.5 hover:text-dye">
-          <Key>l</Key> link a case
-        </button>
+        links && (
+          <button type="button" onClick={() => setLinking(true)} className="flex items-center gap-1.5 hover:text-dye">
+            <Key>l</Key> link a case
+          </button>
+        )
       }
     >
       {script.isPending && <Loading what="the script" />}
@@ -199,6 +203,7 @@ function ScriptInspector({ id, onClose }: { id: string; onClose: () => void }) {
 
 function ScriptBody({ script, onLink }: { script: ScriptDetail; onLink: () => void }) {
   const { link, unlink } = useLinking(script)
+  const links = useCan('link')
   const remove = (key: string) => unlink.mutate(key, { onSuccess: () => notifyUndo(`Unlinked from ${key}`, () => link.mutate(key)) })
   return (
     <>
@@ -214,9 +219,11 @@ function ScriptBody({ script, onLink }: { script: ScriptDetail; onLink: () => vo
         {script.links.length === 0 && (
           <p className="text-soft">
             No case is verified by this script.{' '}
-            <button type="button" className="link" onClick={onLink}>
-              Link one
-            </button>
+            {links && (
+              <button type="button" className="link" onClick={onLink}>
+                Link one
+              </button>
+            )}
           </p>
         )}
         <ul>
@@ -229,9 +236,11 @@ function ScriptBody({ script, onLink }: { script: ScriptDetail; onLink: () => vo
                 {own.caseTitle}
               </span>
               <span className="text-soft">{own.origin === 'manual' ? 'by hand' : own.origin}</span>
-              <button type="button" className="text-soft hover:text-failed" onClick={() => remove(own.caseKey)}>
-                Unlink<span className="sr-only"> {own.caseKey}</span>
-              </button>
+              {links && (
+                <button type="button" className="text-soft hover:text-failed" onClick={() => remove(own.caseKey)}>
+                  Unlink<span className="sr-only"> {own.caseKey}</span>
+                </button>
+              )}
             </li>
           ))}
         </ul>

@@ -1,4 +1,4 @@
-import type { InvitationRow, MadeInvitation } from '@bobbin/client'
+import type { InvitationRow, MadeInvitation, RoleRow } from '@bobbin/client'
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { useState, type FormEvent } from 'react'
 import { useSession } from '../../context/session.js'
@@ -9,7 +9,7 @@ import { Time } from '../../ui/time.js'
 import { notifyError } from '../../ui/toast.js'
 
 /** Invites people by a link, and lists invitations that were not accepted yet. */
-export function Invitations() {
+export function Invitations({ roles }: { roles: readonly RoleRow[] }) {
   const { project } = useSession()
   const [made, setMade] = useState<MadeInvitation | null>(null)
   const path = { project: project.slug }
@@ -18,10 +18,15 @@ export function Invitations() {
   return (
     <>
       <h3 className="mb-2 font-semibold">Invite somebody</h3>
-      <NewInvitation onMade={setMade} />
+      <NewInvitation roles={roles} onMade={setMade} />
       {made && (
         <div className="mt-4 border-l-[3px] border-dye bg-surface px-4 py-3">
-          <p className="mb-2">Send this link to {made.invitation.email}. It can be accepted once, within 7 days, and is not shown again.</p>
+          <p className="mb-2">
+            {made.mailed
+              ? `It was mailed to ${made.invitation.email}; you can send the link, too.`
+              : `Send this link to ${made.invitation.email}.`}{' '}
+            It can be accepted once, within 7 days, and is not shown again.
+          </p>
           <CopyBlock label="Invitation link" text={`${window.location.origin}/join#${made.secret}`} />
         </div>
       )}
@@ -36,12 +41,13 @@ export function Invitations() {
   )
 }
 
-function NewInvitation({ onMade }: { onMade: (made: MadeInvitation) => void }) {
+function NewInvitation({ roles, onMade }: { roles: readonly RoleRow[]; onMade: (made: MadeInvitation) => void }) {
   const { project } = useSession()
   const queries = useQueryClient()
   const [email, setEmail] = useState('')
+  const [role, setRole] = useState('engineer')
   const invite = useMutation({
-    mutationFn: () => api.post('/projects/{project}/invitations', { path: { project: project.slug }, body: { email: email.trim() } }),
+    mutationFn: () => api.post('/projects/{project}/invitations', { path: { project: project.slug }, body: { email: email.trim(), role } }),
     onSuccess: (made) => {
       setEmail('')
       onMade(made)
@@ -57,6 +63,16 @@ function NewInvitation({ onMade }: { onMade: (made: MadeInvitation) => void }) {
       <label className="flex w-[280px] flex-col gap-1">
         Email
         <input className="field" type="email" required value={email} onChange={(event) => setEmail(event.target.value)} />
+      </label>
+      <label className="flex flex-col gap-1">
+        As
+        <select className="field" value={role} onChange={(event) => setRole(event.target.value)}>
+          {roles.map(({ name }) => (
+            <option key={name} value={name}>
+              {name}
+            </option>
+          ))}
+        </select>
       </label>
       <Button type="submit" disabled={email === '' || invite.isPending}>
         Create link
@@ -82,7 +98,7 @@ function InvitationLine({ row }: { row: InvitationRow }) {
     <li className="flex min-h-[38px] items-center gap-4 border-t border-hairline">
       <span className="min-w-0 flex-1 truncate">{row.email}</span>
       <span className="text-soft">
-        invited by {row.invitedBy} <Time iso={row.createdAt} />
+        as {row.role}, invited by {row.invitedBy} <Time iso={row.createdAt} />
       </span>
       <Button onClick={() => withdraw.mutate()} disabled={withdraw.isPending}>
         Withdraw

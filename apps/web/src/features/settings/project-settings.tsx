@@ -1,18 +1,14 @@
-import type { Member } from '@bobbin/client'
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
+import { useMutation, useQueryClient } from '@tanstack/react-query'
 import { useState, type FormEvent } from 'react'
 import { useNavigate } from 'react-router'
+import { useCan } from '../../context/can.js'
 import { useSession } from '../../context/session.js'
 import { api } from '../../lib/api.js'
 import { useAddress } from '../../lib/use-address.js'
-import { Menu, MenuItem } from '../../ui/menu.js'
-import { Button, ErrorState, Loading, messageOf } from '../../ui/states.js'
-import { notifyError } from '../../ui/toast.js'
-import { PERSON_KINDS, ProjectFields, type ProjectDraft } from '../access/person-fields.js'
-import { Invitations } from './invitations.js'
-import { HistoryDialog } from '../audit/history-dialog.js'
+import { Button, messageOf } from '../../ui/states.js'
+import { ProjectFields, type ProjectDraft } from '../access/person-fields.js'
 
-/** The project's name and people, and how a new one is made. */
+/** The project's name, and how a new one is made. */
 export function ProjectSettings() {
   const { project, me } = useSession()
   const [params, setAddress] = useAddress()
@@ -20,7 +16,6 @@ export function ProjectSettings() {
   return (
     <>
       <ProjectName />
-      <Members />
       <div className="mt-8 border-t border-hairline pt-4">
         <Button disabled={!me.account.makesProjects} onClick={() => setAddress({ new: '1' })}>
           Create another project
@@ -44,7 +39,7 @@ function ProjectName() {
     mutationFn: () => api.patch('/projects/{project}', { path: { project: project.slug }, body: { name } }),
     onSuccess: () => queries.invalidateQueries({ queryKey: ['me'] }),
   })
-  const keeps = project.role === 'keeper'
+  const keeps = useCan('manage')
   const submit = (event: FormEvent) => {
     event.preventDefault()
     save.mutate()
@@ -66,61 +61,6 @@ function ProjectName() {
         </p>
       )}
     </form>
-  )
-}
-
-function Members() {
-  const { project } = useSession()
-  const members = useQuery({
-    queryKey: ['members', project.slug],
-    queryFn: () => api.get('/projects/{project}/members', { path: { project: project.slug } }),
-  })
-  if (members.isPending) return <Loading what="the members" />
-  if (members.error) return <ErrorState error={members.error} onRetry={() => void members.refetch()} />
-  return (
-    <section>
-      <h2 className="mb-2 text-base">Members</h2>
-      <ul aria-label="Members" className="mb-5">
-        {members.data.map((member) => (
-          <MemberLine key={member.id} member={member} />
-        ))}
-      </ul>
-      {project.role === 'keeper' ? <Invitations /> : <p className="text-soft">Owners of the project invite people.</p>}
-    </section>
-  )
-}
-
-function MemberLine({ member }: { member: Member }) {
-  const { project, me } = useSession()
-  const queries = useQueryClient()
-  const path = { project: project.slug, id: member.id }
-  const after = () => queries.invalidateQueries({ predicate: (query) => ['members', 'me'].includes(String(query.queryKey[0])) })
-  const fail = (error: unknown) => notifyError(messageOf(error))
-  const [history, setHistory] = useState(false)
-  const setRole = (role: 'keeper' | 'member') => api.patch('/projects/{project}/members/{id}', { path, body: { role } }).then(after, fail)
-  const remove = () => api.delete('/projects/{project}/members/{id}', { path }).then(after, fail)
-  return (
-    <li className="flex min-h-[38px] items-center gap-4 border-t border-hairline">
-      <span className="min-w-0 flex-1 truncate">
-        {member.name} <span className="text-soft">{member.email}</span>
-      </span>
-      <span className="text-soft">{PERSON_KINDS[member.kind]}</span>
-      <span className="w-[70px] text-soft">{member.role === 'keeper' ? 'owner' : ''}</span>
-      {project.role === 'keeper' && (
-        <Menu label={`Actions for ${member.name}`} trigger={<Button aria-label={`Actions for ${member.name}`}>…</Button>}>
-          {member.role === 'keeper' ? (
-            <MenuItem onSelect={() => void setRole('member')}>Make a member</MenuItem>
-          ) : (
-            <MenuItem onSelect={() => void setRole('keeper')}>Make an owner</MenuItem>
-          )}
-          <MenuItem onSelect={() => setHistory(true)}>History</MenuItem>
-          <MenuItem onSelect={() => void remove()}>
-            {member.id === me.account.id ? 'Leave the project' : 'Remove from the project'}
-          </MenuItem>
-        </Menu>
-      )}
-      {history && <HistoryDialog kind="member" id={member.id} name={member.name} onClose={() => setHistory(false)} />}
-    </li>
   )
 }
 

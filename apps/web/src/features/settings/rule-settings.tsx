@@ -1,5 +1,6 @@
 import type { ProjectRules, UnknownTests } from '@bobbin/client'
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
+import { useCan } from '../../context/can.js'
 import { useSession } from '../../context/session.js'
 import { api } from '../../lib/api.js'
 import { ErrorState, Loading, messageOf } from '../../ui/states.js'
@@ -69,7 +70,7 @@ function UnknownTestsRule({ rules: { unknownTests } }: { rules: ProjectRules }) 
   const { project } = useSession()
   const rule = useRule()
   const now = rule.chosen.unknownTests ?? unknownTests
-  const keeps = project.role === 'keeper'
+  const keeps = useCan('manage')
   return (
     <fieldset disabled={!keeps} className="mb-9">
       <legend className="mb-2 text-base font-semibold">Tests that no case claims</legend>
@@ -89,7 +90,7 @@ function UnknownTestsRule({ rules: { unknownTests } }: { rules: ProjectRules }) 
         </label>
       ))}
       <p className="mt-1 text-soft">
-        It applies to new deliveries; each delivery’s page says what was decided.{!keeps && ' An owner of the project can change it.'}
+        It applies to new deliveries; each delivery’s page says what was decided.{!keeps && ' A lead of the project can change it.'}
       </p>
     </fieldset>
   )

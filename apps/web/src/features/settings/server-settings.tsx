@@ -3,6 +3,8 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { useState, type FormEvent } from 'react'
 import { useSession } from '../../context/session.js'
 import { api } from '../../lib/api.js'
+import { CopyBlock } from '../../ui/copy-block.js'
+import { Dialog } from '../../ui/dialog.js'
 import { Button, ErrorState, Loading, messageOf } from '../../ui/states.js'
 import { notify, notifyError } from '../../ui/toast.js'
 
@@ -32,6 +34,9 @@ function Accounts() {
             <th className="font-normal">Projects</th>
             <th className="font-normal">Creates projects</th>
             <th className="font-normal">Administrator</th>
+            <th className="font-normal">
+              <span className="sr-only">Password</span>
+            </th>
           </tr>
         </thead>
         <tbody>
@@ -50,6 +55,10 @@ function AccountLine({ row }: { row: AccountRow }) {
     mutationFn: (body: { serverAdmin?: boolean; makesProjects?: boolean }) =>
       api.patch('/server/accounts/{id}', { path: { id: row.id }, body }),
     onSuccess: () => void queries.invalidateQueries({ predicate: ({ queryKey: [word] }) => word === 'server-accounts' || word === 'me' }),
+    onError: (error) => notifyError(messageOf(error)),
+  })
+  const reset = useMutation({
+    mutationFn: () => api.post('/server/accounts/{id}/reset-link', { path: { id: row.id } }),
     onError: (error) => notifyError(messageOf(error)),
   })
   return (
@@ -76,7 +85,26 @@ function AccountLine({ row }: { row: AccountRow }) {
           onChange={(event) => change.mutate({ serverAdmin: event.target.checked })}
         />
       </td>
+      <td className="text-right">
+        <Button disabled={reset.isPending} onClick={() => reset.mutate()} aria-label={`New password for ${row.name}`}>
+          New password …
+        </Button>
+        {reset.data && <ResetLink name={row.name} secret={reset.data.secret} onClose={() => reset.reset()} />}
+      </td>
     </tr>
+  )
+}
+
+function ResetLink({ name, secret, onClose }: { name: string; secret: string; onClose: () => void }) {
+  return (
+    <Dialog
+      open
+      onOpenChange={(open) => !open && onClose()}
+      title={`A new password for ${name}`}
+      description={`Send this link to ${name}. It works once, within two hours, and is not shown again. Using it signs them out everywhere.`}
+    >
+      <CopyBlock label="Link" text={`${window.location.origin}/new-password#${secret}`} />
+    </Dialog>
   )
 }
 
@@ -88,7 +116,7 @@ function Projects() {
     <section>
       <h2 className="mb-1 text-base">Where projects may look for results</h2>
       <p className="mb-3 text-soft">
-        Owners of a project can have result files fetched from these folders of the server and these hosts, one a line, and from nowhere
+        Leads of a project can have result files fetched from these folders of the server and these hosts, one a line, and from nowhere
         else. A host in a private network needs its IP address on the list, too.
       </p>
       <ul aria-label="Projects">

@@ -3,6 +3,7 @@ import { useProjectPath } from '../../context/project-link.js'
 import { useSession } from '../../context/session.js'
 import { AccountSettings } from './account-settings.js'
 import { AuditLog } from './audit-log.js'
+import { PeopleSettings } from './people-settings.js'
 import { ProjectSettings } from './project-settings.js'
 import { RuleSettings } from './rule-settings.js'
 import { ServerSettings } from './server-settings.js'
@@ -11,6 +12,7 @@ import { TokenSettings } from './token-settings.js'
 
 const PARTS = [
   { to: 'account', name: 'Account', Part: AccountSettings },
+  { to: 'people', name: 'People', Part: PeopleSettings },
   { to: 'tokens', name: 'Tokens', Part: TokenSettings },
   { to: 'project', name: 'Project', Part: ProjectSettings },
   { to: 'intake', name: 'Ingestion rules', Part: RuleSettings },

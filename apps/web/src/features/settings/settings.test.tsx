@@ -1,4 +1,4 @@
-import type { AccountRow, MadeToken, Member, ServerProject, SessionRow, TokenRow } from '@bobbin/client'
+import type { AccountRow, MadeToken, ServerProject, SessionRow, TokenRow } from '@bobbin/client'
 import { fireEvent, screen, waitFor, within } from '@testing-library/react'
 import { describe, expect, it } from 'vitest'
 import { renderAt } from '../../testing/render.js'
@@ -8,7 +8,16 @@ import { ServerSettings } from './server-settings.js'
 import { TokenSettings } from './token-settings.js'
 
 const AT = '2026-11-20T10:00:00Z'
-const token: TokenRow = { id: 4, name: 'Nightly', scope: 'deliver', by: 'Runa Solberg', createdAt: AT, lastUsedAt: null, expiresAt: null }
+const token: TokenRow = {
+  id: 4,
+  name: 'Nightly',
+  scope: 'deliver',
+  by: 'Runa Solberg',
+  accountId: 1,
+  createdAt: AT,
+  lastUsedAt: null,
+  expiresAt: null,
+}
 const API = '/api/projects/gullhaven'
 const field = (name: string | RegExp) => screen.getByLabelText(name)
 const type = (name: string | RegExp, value: string) => fireEvent.change(field(name), { target: { value } })
@@ -96,22 +105,6 @@ describe('the account', () => {
 })
 
 describe('the project', () => {
-  const members: Member[] = [{ id: 1, name: 'Runa Solberg', email: 'runa@gullhaven.example', kind: 'engineer', role: 'keeper' }]
-  it('invites somebody by a link, which is shown once', async () => {
-    const invitation = { id: 3, email: 'teo@gullhaven.example', invitedBy: 'Runa Solberg', createdAt: AT, expiresAt: AT }
-    const { sent } = renderAt('/gullhaven/settings/project', <ProjectSettings />, {
-      [`${API}/members`]: members,
-      [`${API}/invitations`]: [],
-      [`POST ${API}/invitations`]: { invitation, secret: 'secret-of-the-link' },
-    })
-    expect((await screen.findByRole('listitem')).textContent).toContain('owner')
-    await screen.findByText('Invite somebody')
-    type('Email', ' teo@gullhaven.example ')
-    fireEvent.click(screen.getByRole('button', { name: 'Create link' }))
-    await waitFor(() => expect(sent[0]?.body).toEqual({ email: 'teo@gullhaven.example' }))
-    expect(await screen.findByText(/\/join#secret-of-the-link$/)).toBeTruthy()
-  })
-
   it('is made with a short name and a prefix that follow the name until they are typed', async () => {
     const { sent } = renderAt('/gullhaven/settings/project?new=1', <ProjectSettings />, {})
     await screen.findByText('A new project')

@@ -2,6 +2,7 @@ import type { Source, SourceDto, SourceList } from '@bobbin/client'
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
 import { ProjectLink } from '../../context/project-link.js'
+import { useCan } from '../../context/can.js'
 import { useSession } from '../../context/session.js'
 import { api } from '../../lib/api.js'
 import { count } from '../../lib/format.js'
@@ -21,7 +22,7 @@ export function Sources() {
     queryKey: ['sources', project.slug],
     queryFn: () => api.get('/projects/{project}/sources', { path: { project: project.slug } }),
   })
-  const keeps = project.role === 'keeper'
+  const keeps = useCan('manage')
   return (
     <section aria-label="Sources" className="mb-9">
       <div className="mb-2 flex items-center justify-between gap-4">
@@ -56,6 +57,7 @@ function None({ list: { folders, hosts } }: { list: SourceList }) {
 function SourceLine({ source, onEdit }: { source: Source; onEdit: () => void }) {
   const { project } = useSession()
   const act = useSourceActions(source)
+  const keeps = useCan('manage')
   const [history, setHistory] = useState(false)
   const { name, address, pipeline, environment, paused, problem, failures, lastAt, nextAt, brought, lastDelivery, everySeconds } = source
   return (
@@ -70,7 +72,7 @@ function SourceLine({ source, onEdit }: { source: Source; onEdit: () => void }) 
         <Button disabled={act.fetching} onClick={act.fetch}>
           {act.fetching ? 'Looking …' : 'Check now'}
         </Button>
-        {project.role === 'keeper' && (
+        {keeps && (
           <Menu label={`Actions for ${name}`} trigger={<Button aria-label={`Actions for ${name}`}>…</Button>}>
             <MenuItem onSelect={onEdit}>Change …</MenuItem>
             <MenuItem onSelect={() => act.pause(!paused)}>{paused ? 'Go on' : 'Pause'}</MenuItem>

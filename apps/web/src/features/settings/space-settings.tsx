@@ -1,5 +1,6 @@
 import type { Forgetting, Space, SpacePart } from '@bobbin/client'
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
+import { useCan } from '../../context/can.js'
 import { useSession } from '../../context/session.js'
 import { api } from '../../lib/api.js'
 import { count, formatBytes, formatList } from '../../lib/format.js'
@@ -33,7 +34,7 @@ function Keep({ space: { keepDetailsDays, due, kept } }: { space: Space }) {
   const { project } = useSession()
   const rule = useRule()
   const now = rule.chosen.keepDetailsDays === undefined ? keepDetailsDays : rule.chosen.keepDetailsDays
-  const keeps = project.role === 'keeper'
+  const keeps = useCan('manage')
   const spans = [...new Set([...SPANS, keepDetailsDays])].sort((a, b) => (a ?? Infinity) - (b ?? Infinity))
   const set = (days: number | null) => rule.set({ keepDetailsDays: days }, { keepDetailsDays }, `Details are kept ${spanWords(days)}`)
   return (

@@ -1,6 +1,7 @@
 import type { MadeToken, TokenScope } from '@bobbin/client'
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { useState, type FormEvent } from 'react'
+import { missingWords, useCan } from '../../context/can.js'
 import { useSession } from '../../context/session.js'
 import { api } from '../../lib/api.js'
 import { Button, ErrorState, Loading, messageOf } from '../../ui/states.js'
@@ -13,7 +14,9 @@ const SCOPES: Record<TokenScope, string> = { deliver: 'deliver results, and read
 
 /** Keys for pipelines: made here, shown once, taken back here. */
 export function TokenSettings() {
-  const { project } = useSession()
+  const { project, me } = useSession()
+  const manages = useCan('manage')
+  const delivers = useCan('deliver')
   const [made, setMade] = useState<MadeToken | null>(null)
   const [history, setHistory] = useState<{ id: number; name: string } | null>(null)
   const tokens = useQuery({
@@ -25,13 +28,13 @@ export function TokenSettings() {
       <p className="mb-5 text-soft">
         A token lets a pipeline into {project.name}, and nothing else. Its secret is shown once; only a hash of it is kept.
       </p>
-      <NewToken onMade={setMade} />
+      {delivers ? <NewToken onMade={setMade} /> : <p className="mb-6">{missingWords('deliver')}</p>}
       {made && <Made made={made} onDone={() => setMade(null)} />}
       {tokens.isPending && <Loading what="the tokens" />}
       {tokens.error && <ErrorState error={tokens.error} onRetry={() => void tokens.refetch()} />}
       {tokens.data?.length === 0 && <p className="text-soft">No token yet.</p>}
       <ul aria-label="Tokens">
-        {tokens.data?.map(({ id, name, scope, by, createdAt, lastUsedAt, expiresAt }) => (
+        {tokens.data?.map(({ id, name, scope, by, accountId, createdAt, lastUsedAt, expiresAt }) => (
           <li key={id} className="flex min-h-[38px] items-center gap-4 border-t border-hairline">
             <span className="min-w-0 flex-1 truncate">
               <strong>{name}</strong> <span className="text-soft">{SCOPES[scope]}</span>
@@ -54,7 +57,7 @@ export function TokenSettings() {
               )}
             </span>
             <Button onClick={() => setHistory({ id, name })}>History</Button>
-            <Revoke id={id} name={name} />
+            {(manages || accountId === me.account.id) && <Revoke id={id} name={name} />}
           </li>
         ))}
       </ul>
