@@ -102,14 +102,28 @@ try {
       await page.getByText('copy the secret now').waitFor()
     },
   })
-  await shoot('members', '/gullhaven/settings/project', {
+  await shoot('people', '/gullhaven/settings/people', {
     act: async (page) => {
-      await page.getByLabel('Email').fill('mar.tidewell@gullhaven.example')
-      await page.getByRole('button', { name: 'Create link' }).click()
-      // a secret of nobody's
-      await page
-        .getByLabel('Invitation link', { exact: true })
-        .evaluate((link) => (link.textContent = `${location.origin}/join#kQ3xUe0mV7c2hTzR9wLbYd4sNfGaPj6i1oEuXtCvB5M`))
+      const ask = askOf(page)
+      const [areas, members] = [await ask('GET', '/areas'), await ask('GET', '/members')]
+      const idsOf = (rows, names) => rows.filter(({ name }) => names.some((word) => name.startsWith(word))).map(({ id }) => id)
+      const team = { role: null, folders: ['tests/deck', 'tests/gate'], areas: idsOf(areas, ['Deck planner', 'Gate scanner']) }
+      await ask('POST', '/teams', { ...team, name: 'Deck crew', members: members.slice(0, 2).map(({ id }) => id) })
+      await ask('POST', '/roles', { name: 'Release crew', rights: ['signOff', 'runProtected'] })
+      await page.getByText('owns Deck planner').waitFor()
+      await page.getByRole('button', { name: 'Release crew' }).waitFor()
+    },
+  })
+  await shoot('audit-dark', '/gullhaven/settings/audit', {
+    theme: 'dark',
+    act: async (page) => {
+      const ask = askOf(page)
+      await ask('POST', '/cases/bulk', { keys: ['FERRY-101', 'FERRY-102', 'FERRY-103'], set: { priority: 1, addTags: ['smoke'] } })
+      const { version } = await ask('GET', '/cases/FERRY-104')
+      await ask('PATCH', '/cases/FERRY-104', { version, title: 'Return ticket is dearer than a single one, and cheaper than two' })
+      const { actId } = await ask('POST', '/cases/delete', { keys: ['FERRY-110'] })
+      await ask('POST', `/acts/${actId}/undo`)
+      await page.getByText('undid').first().waitFor()
     },
   })
   await shoot('server', '/gullhaven/settings/server', { act: (page) => page.getByRole('form').first().waitFor() })

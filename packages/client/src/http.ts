@@ -76,7 +76,7 @@ export class ApiClient {
     return this.send('patch', path, request as AnyRequest)
   }
   delete<P extends PathOf<'delete'>>(path: P, ...[request]: Rest<RequestOf<'delete', P>>): Promise<Answer<'delete', P>> {
-    return this.send('delete', path, request as AnyRequest)
+    return this.send('delete', path, request)
   }
 
   /** The address of an operation, for links that download. */

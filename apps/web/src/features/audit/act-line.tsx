@@ -33,7 +33,7 @@ export function ActLine({ act, onUndo }: ActLineProps) {
                 {field}: {visibleText(from)} → {visibleText(to)}
               </li>
             ))}
-            {changed > 1 && <li>and {changed - 1} more</li>}
+            {changed > 1 && <li>and so on, for {changed} in all</li>}
           </ul>
         )}
         {undone && (

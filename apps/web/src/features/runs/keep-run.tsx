@@ -6,7 +6,7 @@ import { useSession } from '../../context/session.js'
 import { api } from '../../lib/api.js'
 import { useKeys } from '../../lib/use-keys.js'
 import { useRefresh } from '../../lib/use-refresh.js'
-import { Button, messageOf } from '../../ui/states.js'
+import { messageOf } from '../../ui/states.js'
 import { notifyError, notifyUndo } from '../../ui/toast.js'
 
 /** Keeps a run with all its details, however old it gets. */

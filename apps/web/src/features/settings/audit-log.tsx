@@ -98,7 +98,7 @@ function Filters() {
       />
       <label className="flex flex-col gap-1">
         What
-        <select className="field" value={params.get('kind') ?? ''} onChange={pick('kind')}>
+        <select className="field w-[150px]" value={params.get('kind') ?? ''} onChange={pick('kind')}>
           <option value="">Everything</option>
           {KIND_GROUPS.map(([subject, kinds]) => (
             <optgroup key={subject} label={subject}>

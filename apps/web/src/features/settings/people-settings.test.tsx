@@ -139,7 +139,7 @@ describe('the audit log', () => {
     })
     const row = await screen.findByRole('row')
     expect(row.textContent).toContain('Token Nightly changed FERRY-101 Axle limit')
-    expect(row.textContent).toContain('priority: 2 → 1and 2 more')
+    expect(row.textContent).toContain('priority: 2 → 1and so on, for 3 in all')
     fireEvent.click(within(row).getByRole('button', { name: 'Undo' }))
     await waitFor(() => expect(sent[0]?.path).toBe(`${API}/acts/41/undo`))
   })

@@ -67,7 +67,6 @@ export function useRule() {
 }
 
 function UnknownTestsRule({ rules: { unknownTests } }: { rules: ProjectRules }) {
-  const { project } = useSession()
   const rule = useRule()
   const now = rule.chosen.unknownTests ?? unknownTests
   const keeps = useCan('manage')

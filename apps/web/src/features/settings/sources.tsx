@@ -55,7 +55,6 @@ function None({ list: { folders, hosts } }: { list: SourceList }) {
 }
 
 function SourceLine({ source, onEdit }: { source: Source; onEdit: () => void }) {
-  const { project } = useSession()
   const act = useSourceActions(source)
   const keeps = useCan('manage')
   const [history, setHistory] = useState(false)

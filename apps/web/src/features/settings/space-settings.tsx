@@ -31,7 +31,6 @@ export function SpaceSettings() {
 }
 
 function Keep({ space: { keepDetailsDays, due, kept } }: { space: Space }) {
-  const { project } = useSession()
   const rule = useRule()
   const now = rule.chosen.keepDetailsDays === undefined ? keepDetailsDays : rule.chosen.keepDetailsDays
   const keeps = useCan('manage')
