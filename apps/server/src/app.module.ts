@@ -10,6 +10,7 @@ import { BriefModule } from './brief/brief.module.js'
 import { Area, CasesModule, TestCase } from './cases/index.js'
 import { EventsModule } from './events/events.module.js'
 import { IntakeModule } from './intake/index.js'
+import { JobsModule } from './jobs/jobs.module.js'
 import { KeepingModule } from './keeping/keeping.module.js'
 import { LiveModule } from './live/live.module.js'
 import { BLOBS, blobStoreOf, KeptBlobs } from './platform/blobs/index.js'
@@ -66,6 +67,7 @@ export class AppModule {
           } as unknown as ReplicationOptions,
           retryAttempts: 0,
         }),
+        JobsModule,
         AccessModule,
         ProjectsModule,
         CasesModule,

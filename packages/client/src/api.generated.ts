@@ -1528,6 +1528,40 @@ export interface paths {
     patch?: never
     trace?: never
   }
+  '/server/jobs': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** Background work by kind, and the jobs that failed for the last time */
+    get: operations['jobsList']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/server/jobs/{id}/retry': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    /** Tries a job again that failed for the last time */
+    post: operations['jobsRetry']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
   '/server/projects': {
     parameters: {
       query?: never
@@ -1705,6 +1739,7 @@ export interface components {
       | 'feed.opened'
       | 'invitation.made'
       | 'invitation.withdrawn'
+      | 'job.retried'
       | 'link.made'
       | 'link.removed'
       | 'member.joined'
@@ -1839,6 +1874,26 @@ export interface components {
       }[]
       attachments: components['schemas']['AttachmentInfo'][]
       file: string
+    }
+    /** @description Background work of the server. */
+    BackgroundJobs: {
+      /** @description Kinds of work, with how many jobs there are of each. */
+      queues: {
+        name: string
+        due: number
+        later: number
+        active: number
+        failed: number
+        lastDone: string | null
+      }[]
+      /** @description Jobs that failed for the last time and wait for a person, newest first. */
+      dead: {
+        id: string
+        name: string
+        problem: string
+        failedAt: string
+        tries: number
+      }[]
     }
     BatchDto: {
       /** @description 1, 2, 3 …: a batch is taken once, and in order. Without results it only says that the sender is still there. */
@@ -3256,6 +3311,7 @@ export interface components {
       | 'delivery'
       | 'feed'
       | 'invitation'
+      | 'job'
       | 'link'
       | 'member'
       | 'project'
@@ -3386,6 +3442,7 @@ export type AreaEditDto = components['schemas']['AreaEditDto']
 export type AreaNode = components['schemas']['AreaNode']
 export type AttachmentInfo = components['schemas']['AttachmentInfo']
 export type AttemptDetail = components['schemas']['AttemptDetail']
+export type BackgroundJobs = components['schemas']['BackgroundJobs']
 export type BatchDto = components['schemas']['BatchDto']
 export type BatchTaken = components['schemas']['BatchTaken']
 export type Began = components['schemas']['Began']
@@ -7066,6 +7123,66 @@ export interface operations {
         }
         content: {
           'application/json': components['schemas']['ActList']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  jobsList: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['BackgroundJobs']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  jobsRetry: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        id: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['BackgroundJobs']
         }
       }
       /** @description What went wrong */

@@ -275,6 +275,7 @@ const NO_ACT: Record<string, string> = {
   'POST /feeds/:id/batches': 'belongs to the act that opened the feed, as the results of a delivery to its sending',
   'POST /feeds/:id/close': 'belongs to the act that opened the feed',
   'POST /sources/:id/fetch': 'tried in sources.test.ts, and below',
+  'POST /api/server/jobs/:id/retry': 'tried in jobs.test.ts: job.retried',
   'POST /api/password-resets/look': 'stores nothing',
   'POST /api/password-resets': 'sends mail, and tells nobody whether; tried in password-reset.test.ts',
   'POST /api/first-run': 'tried with an empty database in access.test.ts: project.made',

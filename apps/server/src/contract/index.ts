@@ -2,6 +2,7 @@
 export type * from './problem.js'
 export type * from './access.js'
 export type * from './audit.js'
+export type * from './jobs.js'
 export type * from './projects.js'
 export type * from './cases.js'
 export type * from './history.js'

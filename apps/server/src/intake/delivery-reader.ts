@@ -1,25 +1,22 @@
-import { Inject, Injectable, Logger, type OnApplicationBootstrap, type OnApplicationShutdown } from '@nestjs/common'
+import { Inject, Injectable, Logger } from '@nestjs/common'
 import { InjectConnection } from '@nestjs/sequelize'
-import pg from 'pg'
 import { Sequelize } from 'sequelize-typescript'
 import type { Belongs } from '@bobbin/core'
 import { AccessService } from '../access/index.js'
 import { announce } from '../events/announce.js'
 import { BLOBS, type BlobStore } from '../platform/blobs/blob-store.js'
-import { CONFIG, type Config } from '../platform/config.js'
-import { rowsOf, run } from '../platform/database.js'
+import { inTransaction, rowsOf, run } from '../platform/database.js'
+import { Jobs } from '../platform/jobs/jobs.js'
 import { unpacked } from './original-copy.js'
 import { IntakeService } from './intake.service.js'
 import type { TargetDto } from './intake.dto.js'
 import * as sql from './queue-queries.js'
 
-/** Looked for so often where nobody tells: deliveries that were put off, and those whose reader is gone. */
-const LOOK_MS = 5000
+/** Looked for so often where no job is under way: deliveries that were put off, and those of a database that was put back. */
+const LOOK_S = 5
 /** After so many tries a delivery waits for a person. */
 const MOST_TRIES = 5
 const FIRST_WAIT_S = 5
-/** Locks of this kind are those of deliveries that are being read. */
-const READING = 0x4ead
 
 interface Claimed {
   id: number
@@ -30,78 +27,41 @@ interface Claimed {
 }
 
 /**
- * Reads deliveries that wait, one after the other. Whoever reads one holds a lock on a connection of its own: when the process goes, so
- * does the lock, and another reads on. Each file is stored once, whoever reads it how often (unique by run and content).
+ * Reads deliveries that wait, one after the other in each server process. How often a delivery was tried, and when it is tried again, stands
+ * in its own row, where its page shows it; the job only says that somebody reads it now. Each file is stored once, whoever reads it how
+ * often (unique by run and content).
  */
 @Injectable()
-export class DeliveryReader implements OnApplicationBootstrap, OnApplicationShutdown {
+export class DeliveryReader {
   private readonly log = new Logger('DeliveryReader')
-  private client: pg.Client | null = null
-  private timer: NodeJS.Timeout | null = null
-  private reading: Promise<void> | null = null
-  private again = false
-  private stopped = false
 
   constructor(
     private readonly intake: IntakeService,
     private readonly access: AccessService,
+    private readonly jobs: Jobs,
     @InjectConnection() readonly sequelize: Sequelize,
     @Inject(BLOBS) private readonly blobs: BlobStore,
-    @Inject(CONFIG) private readonly config: Config,
-  ) {}
-
-  onApplicationBootstrap(): void {
-    this.timer = setInterval(() => this.look(), LOOK_MS)
-    this.timer.unref()
-    this.look()
+  ) {
+    jobs.define<{ id: number }>({
+      name: sql.READ_JOB,
+      // its own row counts tries
+      retries: 1000,
+      retrySeconds: 1,
+      withinSeconds: 6 * 3600,
+      pollSeconds: 0.5,
+      work: ({ id }) => this.readOne(id),
+    })
+    jobs.define({ name: 'deliveries.due', everySeconds: LOOK_S, retries: 0, withinSeconds: 60, work: () => this.sendDue() })
   }
 
-  async onApplicationShutdown(): Promise<void> {
-    this.stopped = true
-    if (this.timer) clearInterval(this.timer)
-    await this.reading
-    await this.client?.end()
+  private async sendDue(): Promise<void> {
+    for (const { id } of await rowsOf<{ id: number }>(this, sql.DUE))
+      await inTransaction(this, (db) => this.jobs.enqueue(db, sql.READ_JOB, { id }, { key: String(id) }))
   }
 
-  private look(): void {
-    if (this.stopped) return
-    this.again = true
-    this.reading ??= this.readAll()
-      .catch((error: unknown) => this.log.warn(`Waiting deliveries could not be read: ${messageOf(error)}`))
-      .finally(() => (this.reading = null))
-  }
-
-  private async readAll(): Promise<void> {
-    this.client ??= await this.connect()
-    while (this.again && !this.stopped) {
-      this.again = false
-      for (const { id } of await rowsOf<{ id: number }>(this, sql.DUE)) {
-        if (this.stopped) return
-        const { rows } = await this.client.query<{ mine: boolean }>('select pg_try_advisory_lock($1, $2) as mine', [READING, id])
-        if (!rows[0]?.mine) continue
-        try {
-          if (await this.readOne(id)) this.again = true
-        } finally {
-          await this.client?.query('select pg_advisory_unlock($1, $2)', [READING, id])
-        }
-      }
-    }
-  }
-
-  private async connect(): Promise<pg.Client> {
-    const client = new pg.Client({ connectionString: this.config.databaseUrl, keepAlive: true })
-    client.on('error', () => undefined) // `end` follows
-    client.on('end', () => (this.client = null))
-    client.on('notification', () => this.look())
-    await client.connect()
-    await client.query(`listen ${sql.READING_CHANNEL}`)
-    return client
-  }
-
-  /** @returns whether there was something to read */
-  private async readOne(id: number): Promise<boolean> {
+  private async readOne(id: number): Promise<void> {
     const [claimed] = await rowsOf<Claimed>(this, sql.CLAIM, { id })
-    if (!claimed) return false
+    if (!claimed) return
     await announce(this, claimed.projectId, ['runs'])
     try {
       if (claimed.tries > MOST_TRIES) throw new Error(`The server broke off ${MOST_TRIES} times while it was read`)
@@ -113,7 +73,6 @@ export class DeliveryReader implements OnApplicationBootstrap, OnApplicationShut
       await run(this, sql.PUT_OFF, { id, problem: messageOf(error), givesUp, seconds })
     }
     await announce(this, claimed.projectId, ['runs'])
-    return true
   }
 
   private async read({ id, projectId, accountId, asked }: Claimed): Promise<void> {

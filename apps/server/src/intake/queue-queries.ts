@@ -1,7 +1,7 @@
 /** Deliveries that were stored first and wait to be read; the queue is their own table, so that it can't disagree with what was read. */
 
-/** Notified when a delivery begins to wait. */
-export const READING_CHANNEL = 'bobbin_reading'
+/** The job that reads one. */
+export const READ_JOB = 'deliveries.read'
 
 export const ADD_WAITING_FILE = `
 insert into waiting_file (delivery_id, seq, name, attachment, belongs, hash, bytes)
@@ -27,7 +27,7 @@ export const LONG_COMING = `select id from delivery where state = 'coming' and a
 export const DUE = `
 select id from delivery where state in ('waiting', 'reading') and due_at <= now() order by due_at, id limit 50`
 
-/** Whose lock is held: it is still to be read. */
+/** By who has its job: it is still to be read. */
 export const CLAIM = `
 update delivery set state = 'reading', tries = tries + 1
 where id = $id and state in ('waiting', 'reading') and due_at <= now()

@@ -6,7 +6,8 @@ import type { DeliveryPlace, DeliveryReport, QueuedDelivery } from '../contract/
 import { announce } from '../events/announce.js'
 import { BLOBS, type BlobStore } from '../platform/blobs/blob-store.js'
 import { actorOf, record } from '../platform/acts/index.js'
-import { rowsOf, run } from '../platform/database.js'
+import { afterCommit, inTransaction, rowsOf, run } from '../platform/database.js'
+import { Jobs } from '../platform/jobs/jobs.js'
 import { notFound, Problem } from '../platform/problem.js'
 import { NOTHING_DECIDED } from './delivery-decided.js'
 import type { Taker } from './incoming-files.js'
@@ -19,6 +20,7 @@ import { WaitingDelivery } from './waiting-delivery.js'
 @Injectable()
 export class QueueService {
   constructor(
+    private readonly jobs: Jobs,
     @InjectConnection() readonly sequelize: Sequelize,
     @Inject(BLOBS) private readonly blobs: BlobStore,
   ) {}
@@ -33,10 +35,10 @@ export class QueueService {
       await run(this, sql.FORGET_COMING, { id })
       throw error
     }
-    await this.sequelize.transaction(async (transaction) => {
-      const db = { sequelize: this.sequelize, transaction }
+    await inTransaction(this, async (db) => {
       await run(db, sql.BEGIN_WAITING, { id, changedFiles: delivery.changedFiles && JSON.stringify(delivery.changedFiles) })
-      await run(db, `select pg_notify('${sql.READING_CHANNEL}', '')`)
+      await this.jobs.enqueue(db, sql.READ_JOB, { id }, { key: String(id) })
+      afterCommit(db, () => this.jobs.hurry(sql.READ_JOB))
       await recordSent(db, context, id, placeOf(dto))
       await announce(db, context.project.id, ['runs'])
     })
@@ -56,11 +58,11 @@ export class QueueService {
 
   /** Tries at once what was given up or put off. */
   async retry({ project, caller }: Context, id: number): Promise<void> {
-    await this.sequelize.transaction(async (transaction) => {
-      const db = { sequelize: this.sequelize, transaction }
+    await inTransaction(this, async (db) => {
       const [again] = await rowsOf<{ target: DeliveryPlace }>(db, sql.RETRY, { id, projectId: project.id })
       if (!again) throw new Problem('conflict', 'notWaiting', `Delivery ${id} is not waiting and has not failed`)
-      await run(db, `select pg_notify('${sql.READING_CHANNEL}', '')`)
+      await this.jobs.enqueue(db, sql.READ_JOB, { id }, { key: String(id) })
+      afterCommit(db, () => this.jobs.hurry(sql.READ_JOB))
       const subject = { id, name: deliveryName(again.target) }
       await record(db, { actor: actorOf(caller), projectId: project.id, kind: 'delivery.retried', subject })
     })

@@ -22,8 +22,13 @@ const COUNTS = `
 select count(*) filter (where not keep and not live and forgotten_at is null and day < $before::date and delivered_at < $before::date)::int as due, count(*) filter (where keep)::int as kept
 from run where project_id = $projectId`
 
-/** The night is taken by whoever comes first; another process would help nobody, since they share one database. */
-const NIGHT = `insert into night (day) values ($day::date) on conflict do nothing returning day`
+/** The night is taken by whoever comes first; one that was broken off is taken again. */
+const NIGHT = `
+insert into night (day) values ($day::date) on conflict (day) do update set begun_at = now()
+where night.ended_at is null and night.begun_at < now() - interval '1 minute' returning day`
+
+const OLD_ACTS = `
+delete from act a using project p where p.id = a.project_id and p.keep_acts_days is not null and a.at < now() - make_interval(days => p.keep_acts_days)`
 
 /** How long details are kept, and what is forgotten. */
 @Injectable()
@@ -95,6 +100,14 @@ export class KeepingService {
     )
   }
 
+  /** The one way in which the change log loses anything: by the rule how long a project keeps it. */
+  private deleteOldActs(): Promise<void> {
+    return inTransaction(this, async (db) => {
+      await run(db, `set local bobbin.retention = 'on'`)
+      await run(db, OLD_ACTS)
+    })
+  }
+
   /** The work of a night, by whichever process comes first. @returns whether it was this one */
   async night(now: Date): Promise<boolean> {
     const day = now.toISOString().slice(0, 10)
@@ -103,6 +116,7 @@ export class KeepingService {
     await forgetDetails(this, await rowsOf<Forgetful>(this, FORGETFUL), now, null)
     await this.queue.forgetBroken()
     await sweepBlobs(this, this.blobs)
+    await this.deleteOldActs()
     for (const { id } of await rowsOf<{ id: number }>(this, 'select id from project order by id')) await measureSpace(this, id)
     await run(this, 'update night set ended_at = now() where day = $day::date', { day })
     return true

@@ -1,28 +1,24 @@
-import { Injectable, type OnApplicationBootstrap, type OnApplicationShutdown } from '@nestjs/common'
-import { Watch } from '../platform/watch.js'
+import { Injectable } from '@nestjs/common'
+import { Jobs } from '../platform/jobs/jobs.js'
 import { KeepingService } from './keeping.service.js'
 
-const LOOK_MS = 10 * 60_000
+const LOOK_S = 600
 /** Its hour, in UTC. */
 const HOUR = 3
 
-/** Begins the work of the night once a day, in whichever server process looks first. */
+/** Begins the work of the night once a day; a server that was down at that hour does it when it is back, and what was broken off goes on. */
 @Injectable()
-export class NightWatch implements OnApplicationBootstrap, OnApplicationShutdown {
-  private readonly watch: Watch
-
-  constructor(keeping: KeepingService) {
-    this.watch = new Watch('NightWatch', LOOK_MS, async () => {
-      const now = new Date()
-      if (now.getUTCHours() >= HOUR) await keeping.night(now)
+export class NightWatch {
+  constructor(jobs: Jobs, keeping: KeepingService) {
+    jobs.define({
+      name: 'keeping.night',
+      everySeconds: LOOK_S,
+      retries: 0,
+      withinSeconds: 6 * 3600,
+      work: async () => {
+        const now = new Date()
+        if (now.getUTCHours() >= HOUR) await keeping.night(now)
+      },
     })
-  }
-
-  onApplicationBootstrap(): void {
-    this.watch.start()
-  }
-
-  onApplicationShutdown(): Promise<void> {
-    return this.watch.stop()
   }
 }

@@ -69,6 +69,7 @@ const encoded = (word: string) => encodeURIComponent(Buffer.from(word).toString(
 async function send(route: Route, path: string, query: string, body: string | null, type: string, cookies: string): Promise<Response> {
   return fetch(`${bobbin.url}/api${path}${query}`, {
     method: route.method,
+    redirect: 'manual',
     headers: { cookie: cookies, ...(body !== null && { 'content-type': type }) },
     ...(body !== null && { body }),
   })

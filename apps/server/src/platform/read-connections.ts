@@ -6,6 +6,8 @@ import { AsyncLocalStorage } from 'node:async_hooks'
 /** A statement of a page that takes longer is broken off, in milliseconds; its reader is told so. */
 export const READ_TIMEOUT_MS = 15_000
 
+const QUERY_CANCELED = '57014'
+
 /** A request that only reads, and the statements that it waits for. */
 class ReadRequest {
   private readonly running = new Map<ReadConnection, Promise<unknown> | null>()
@@ -28,8 +30,9 @@ class ReadRequest {
     const { connectionManager } = sequelize as unknown as { connectionManager: ConnectionManager }
     const connection = await connectionManager.getConnection({ type: 'SELECT', useMaster: false })
     try {
+      // a statement that has not begun can't be broken off: it is not begun
+      if (this.gone) throw Object.assign(new Error('nobody waits for this statement any more'), { code: QUERY_CANCELED })
       this.running.set(connection, null)
-      if (this.gone) this.cancel(sequelize, connection)
       return (await connection.query<T>(text, values)).rows
     } catch (error) {
       throw new DatabaseError(Object.assign(error as Error, { sql: text }))

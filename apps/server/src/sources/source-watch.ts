@@ -1,25 +1,23 @@
-import { Injectable, type OnApplicationBootstrap, type OnApplicationShutdown } from '@nestjs/common'
-import { Watch } from '../platform/watch.js'
+import { Injectable } from '@nestjs/common'
+import { Jobs } from '../platform/jobs/jobs.js'
 import { SourcesService } from './sources.service.js'
 
-const LOOK_MS = 5000
+const LOOK_S = 5
+/** So many sources a job; what is left is looked into by the next one. */
+const MOST = 100
 
-/** Looks into sources that are due, one after the other, in every server process: each is claimed by one. */
+/** Looks into sources that are due, one after the other; each is claimed by one process. */
 @Injectable()
-export class SourceWatch implements OnApplicationBootstrap, OnApplicationShutdown {
-  private readonly watch: Watch
-
-  constructor(sources: SourcesService) {
-    this.watch = new Watch('SourceWatch', LOOK_MS, async (stillWatching) => {
-      while (stillWatching() && (await sources.fetchDue()));
+export class SourceWatch {
+  constructor(jobs: Jobs, sources: SourcesService) {
+    jobs.define({
+      name: 'sources.fetch',
+      everySeconds: LOOK_S,
+      retries: 0,
+      withinSeconds: 3600,
+      work: async () => {
+        for (let i = 0; i < MOST && (await sources.fetchDue()); i++);
+      },
     })
-  }
-
-  onApplicationBootstrap(): void {
-    this.watch.start()
-  }
-
-  onApplicationShutdown(): Promise<void> {
-    return this.watch.stop()
   }
 }

@@ -2,6 +2,7 @@ import { rmSync } from 'node:fs'
 import pg from 'pg'
 import { build } from 'rolldown'
 import type { TestProject } from 'vitest/node'
+import { prepareJobs } from '../platform/jobs/jobs.js'
 import { migrate } from '../platform/migrate.js'
 
 declare module 'vitest' {
@@ -31,6 +32,7 @@ async function makeTemplate(url: string): Promise<string> {
   const own = new URL(url)
   own.pathname = `/${name}`
   await migrate(own.href)
+  await prepareJobs(own.href)
   return name
 }
 

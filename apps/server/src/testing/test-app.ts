@@ -29,7 +29,11 @@ export class TestApp {
 
   static async start(
     cases: Seed['cases'] = [],
-    { seeded = true, ...settings }: Partial<Config> & { seeded?: boolean } = {},
+    {
+      seeded = true,
+      beforeListening = () => undefined,
+      ...settings
+    }: Partial<Config> & { seeded?: boolean; beforeListening?: (app: NestExpressApplication) => void } = {},
   ): Promise<TestApp> {
     const name = `test_${randomUUID().replaceAll('-', '')}`
     const admin = inject('databaseUrl')
@@ -58,6 +62,7 @@ export class TestApp {
       blobs: settings.blobs ?? mkdtempSync(join(tmpdir(), 'bobbin-blobs-')),
     }
     const app = await createApp(config)
+    beforeListening(app)
     await app.listen(0, '127.0.0.1')
     if (seeded) {
       const sources = { folders: config.sourceFolders, hosts: config.sourceHosts }

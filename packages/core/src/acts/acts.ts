@@ -9,6 +9,7 @@ export type SubjectKind =
   | 'delivery'
   | 'feed'
   | 'invitation'
+  | 'job'
   | 'link'
   | 'member'
   | 'project'
@@ -71,6 +72,7 @@ export const ACTS = {
   'feed.opened': sort('feed', [], 'started the live run #'),
   'invitation.made': sort('invitation', ['members'], 'invited #'),
   'invitation.withdrawn': sort('invitation', ['members'], 'withdrew the invitation of #'),
+  'job.retried': sort('job', [], 'tried a failed background job again: #'),
   'link.made': undoable('link', ['scripts'], 'linked #', 'linked # scripts'),
   'link.removed': undoable('link', ['scripts'], 'removed the link #', 'removed # links'),
   'member.joined': sort('member', ['members'], 'joined the project'),

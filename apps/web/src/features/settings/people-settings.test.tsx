@@ -1,10 +1,13 @@
 import { ALL_RIGHTS } from '@bobbin/core'
 import type { ActList, Me, Member, RoleRow, Team } from '@bobbin/client'
 import { fireEvent, screen, waitFor, within } from '@testing-library/react'
-import { describe, expect, it } from 'vitest'
+import { beforeAll, describe, expect, it } from 'vitest'
+import { giveLayout } from '../../testing/layout.js'
 import { renderAt } from '../../testing/render.js'
 import { AuditLog } from './audit-log.js'
 import { PeopleSettings } from './people-settings.js'
+
+beforeAll(giveLayout)
 
 const AT = '2026-11-20T10:00:00Z'
 const API = '/api/projects/gullhaven'

@@ -6,6 +6,7 @@ import { api } from '../../lib/api.js'
 import { CopyBlock } from '../../ui/copy-block.js'
 import { Dialog } from '../../ui/dialog.js'
 import { Button, ErrorState, Loading, messageOf } from '../../ui/states.js'
+import { BackgroundWork } from './background-work.js'
 import { notify, notifyError } from '../../ui/toast.js'
 
 /** For administrators of the server: who may do what on it, and where its projects may look for results. */
@@ -16,6 +17,7 @@ export function ServerSettings() {
     <>
       <Accounts />
       <Projects />
+      <BackgroundWork />
     </>
   )
 }

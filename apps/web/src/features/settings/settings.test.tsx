@@ -143,4 +143,23 @@ describe('the server', () => {
     fireEvent.click(form.getByRole('button', { name: 'Save' }))
     await waitFor(() => expect(sent.at(-1)?.body).toEqual({ folders: ['/reports', '/nightly'], hosts: [] }))
   })
+
+  it('shows background work, tries again what failed, and makes links for new passwords', async () => {
+    const queue = { name: 'deliveries.read', due: 2, later: 1, active: 1, failed: 1, lastDone: AT }
+    const dead = [{ id: 'a-job', name: 'deliveries.read', problem: 'the disk is full', failedAt: AT, tries: 4 }]
+    const { sent } = renderAt('/gullhaven/settings/server', <ServerSettings />, {
+      '/api/server/accounts': [account],
+      '/api/server/projects': [project],
+      '/api/server/jobs': { queues: [queue], dead },
+      'POST /api/server/jobs/a-job/retry': { queues: [{ ...queue, failed: 0 }], dead: [] },
+      'POST /api/server/accounts/2/reset-link': { secret: 'secret-of-the-link', expiresAt: AT },
+    })
+    const failed = within(await screen.findByRole('list', { name: 'Failed work' }))
+    expect(failed.getByText('the disk is full')).toBeTruthy()
+    fireEvent.click(failed.getByRole('button', { name: 'Try again' }))
+    await waitFor(() => expect(screen.queryByText('the disk is full')).toBeNull())
+    fireEvent.click(screen.getByRole('button', { name: 'New password for Teo Marsh' }))
+    expect(await screen.findByText(/\/new-password#secret-of-the-link$/)).toBeTruthy()
+    expect(sent.map(({ path }) => path)).toEqual(['/api/server/jobs/a-job/retry', '/api/server/accounts/2/reset-link'])
+  })
 })
