@@ -25,13 +25,19 @@ test('many cases are picked by key, changed at once with their number said, and 
   // the columns come back when the inspector gives them room
   await page.keyboard.press('Escape')
   await expect(page.getByRole('row').filter({ hasText: 'P1' })).toHaveCount(3)
-  await page.getByRole('button', { name: 'Undo' }).click()
+  await page
+    .getByRole('region', { name: /Notifications/ })
+    .getByRole('button', { name: 'Undo' })
+    .click()
   await expect(page.getByRole('row').filter({ hasText: 'P1' })).toHaveCount(0)
   await page.reload()
   await expect(page.getByRole('toolbar', { name: '3 cases selected' })).toBeVisible()
   await page.getByRole('button', { name: 'Delete 3 cases' }).click()
   await expect(page.getByText('No matching case')).toBeVisible()
-  await page.getByRole('button', { name: 'Undo' }).click()
+  await page
+    .getByRole('region', { name: /Notifications/ })
+    .getByRole('button', { name: 'Undo' })
+    .click()
   await expect(page.getByRole('row', { name: /Rope holds at ebb/ })).toBeVisible()
 })
 
@@ -77,7 +83,10 @@ test('areas are made, renamed, moved and deleted with a way back', async ({ sign
   await areas.getByRole('button', { name: 'Area Lighthouse: what to do' }).click()
   await page.getByRole('menuitem', { name: /^Delete/ }).click()
   await expect(areas.getByRole('button', { name: /^Lighthouse/ })).toHaveCount(0)
-  await page.getByRole('button', { name: 'Undo' }).click()
+  await page
+    .getByRole('region', { name: /Notifications/ })
+    .getByRole('button', { name: 'Undo' })
+    .click()
   await expect(areas.getByRole('button', { name: /^Lighthouse/ })).toHaveCount(1)
 })
 

@@ -26,7 +26,10 @@ test('cases are made of pasted lines, edited, saved and put back', async ({ sign
 
   await title.fill('Something else')
   await inspector.getByRole('button', { name: 'Save' }).click()
-  await page.getByRole('button', { name: 'Undo' }).click()
+  await page
+    .getByRole('region', { name: /Notifications/ })
+    .getByRole('button', { name: 'Undo' })
+    .click()
   await expect(title).toHaveValue('Green light shows from dusk')
 })
 

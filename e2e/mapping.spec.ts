@@ -13,7 +13,10 @@ test('a script without a case is linked by keyboard, and the link can be undone'
   await page.keyboard.press('Enter')
   await expect(counter).toContainText(`${before - 1} without`)
   await expect(page.getByRole('complementary', { name: 'Script' })).toContainText('by hand')
-  await page.getByRole('button', { name: 'Undo' }).click()
+  await page
+    .getByRole('region', { name: /Notifications/ })
+    .getByRole('button', { name: 'Undo' })
+    .click()
   await expect(counter).toContainText(`${before} without`)
 })
 

@@ -94,7 +94,7 @@ test('a member joins by a link with a password of their own, changes it, and is 
   signedIn: page,
   browser,
 }) => {
-  await page.goto('/gullhaven/settings/project')
+  await page.goto('/gullhaven/settings/people')
   await page.getByLabel('Email').fill('mar@gullhaven.example')
   await page.getByRole('button', { name: 'Create link' }).click()
   const link = (await page.getByLabel('Invitation link', { exact: true }).textContent()) ?? ''

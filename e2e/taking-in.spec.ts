@@ -16,7 +16,10 @@ test('a project chooses that unknown tests get a case; the delivery says so, and
     ...at('unknown-made', '1'),
   )
   expect([code, out]).toEqual([0, expect.stringContaining('made a case for each of 2 tests that no case claims')])
-  await page.getByRole('button', { name: 'Undo' }).click()
+  await page
+    .getByRole('region', { name: /Notifications/ })
+    .getByRole('button', { name: 'Undo' })
+    .click()
   await expect(page.getByRole('radio', { name: /^Ask/ })).toBeChecked()
   await page.goto('/gullhaven/intake')
   await page.getByRole('link', { name: 'unknown-made 1 in pier-test' }).click()
@@ -41,7 +44,10 @@ test('scripts without a case are picked by keys, given cases, and that is undone
   await page.keyboard.press('c')
   await expect(page.getByText(/2 cases made/)).toBeVisible()
   await expect(page.getByText('No matching script')).toBeVisible()
-  await page.getByRole('button', { name: 'Undo' }).click()
+  await page
+    .getByRole('region', { name: /Notifications/ })
+    .getByRole('button', { name: 'Undo' })
+    .click()
   await expect(page.getByRole('row', { name: /Bollard/ })).toHaveCount(2)
   await page.getByRole('grid').focus()
   await page.keyboard.press('Control+a')

@@ -60,7 +60,12 @@ function operationOf(route, schemas) {
     summary: route.summary,
     ...(route.description && { description: route.description }),
     ...(route.public ? { security: [] } : { security: route.scope === 'person' ? [{ session: [] }] : [{ session: [] }, { token: [] }] }),
-    ...(!route.public && { 'x-scope': route.scope, 'x-scope-text': SCOPES[route.scope] }),
+    ...(!route.public && {
+      'x-scope': route.scope,
+      'x-scope-text':
+        route.right === null ? SCOPES[route.scope] : `${SCOPES[route.scope]} It needs the right “${route.right}” (docs/rights.md).`,
+      ...(route.right !== null && { 'x-right': route.right }),
+    }),
     parameters: route.parameters.flatMap((parameter) => parametersOf(parameter, schemas)),
     ...(body && { requestBody: { required: true, content: { [body.media]: { schema: bodySchema(body) } } } }),
     responses: {

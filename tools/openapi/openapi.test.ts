@@ -17,7 +17,7 @@ export class BoatsController {
    * @takes multipart/form-data
    */
   @Post(':id/picture')
-  @Delivers()
+  @Needs('deliver')
   @HttpCode(204)
   picture(@Ctx() context: Context, @Param('id', ParseIntPipe) id: number): Promise<void> {}
 
@@ -45,7 +45,7 @@ describe('routes', () => {
   it('are read from the source of controllers: verb, path, who may, what they take and answer', () => {
     expect(routes()).toMatchObject([
       { name: 'list', verb: 'get', path: '/projects/{project}/boats', tag: 'Boats', summary: 'The boats of a project', description: 'Newest first.', scope: 'read', status: 200, answers: { list: true, type: 'Boat' } },
-      { name: 'picture', verb: 'post', path: '/projects/{project}/boats/{id}/picture', scope: 'deliver', status: 204, body: { media: 'multipart/form-data' }, answers: { type: null } },
+      { name: 'picture', verb: 'post', path: '/projects/{project}/boats/{id}/picture', scope: 'deliver', right: 'deliver', status: 204, body: { media: 'multipart/form-data' }, answers: { type: null } },
       { name: 'open', public: true },
     ]) // prettier-ignore
   })

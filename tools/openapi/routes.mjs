@@ -5,7 +5,7 @@ import ts from 'typescript'
 const VERBS = { Get: 'get', Post: 'post', Put: 'put', Patch: 'patch', Delete: 'delete', Sse: 'get' }
 
 /**
- * @typedef {{ name: string, verb: string, path: string, tag: string, summary: string, description: string, public: boolean, scope: 'read' | 'deliver' | 'person',
+ * @typedef {{ name: string, verb: string, path: string, tag: string, summary: string, description: string, public: boolean, scope: 'read' | 'deliver' | 'person', right: string | null,
  *   status: number, answers: { list: boolean, type: string | null, media: string }, parameters: { in: string, name?: string, dto?: string, integer?: boolean }[],
  *   body: { dto?: string, media: string } | null }} Route
  */
@@ -29,6 +29,7 @@ function routeOf(method, prefix, tag, controller) {
   const doc = docOf(method)
   const has = (name) => Boolean(decorator(method, name) ?? decorator(controller, name))
   const answers = answerOf(method, doc, verb)
+  const right = textOf((decorator(method, 'Needs') ?? decorator(controller, 'Needs'))?.arguments[0]) ?? null
   const code = decorator(method, 'HttpCode')?.arguments[0]
   return {
     name: method.name.text,
@@ -38,12 +39,20 @@ function routeOf(method, prefix, tag, controller) {
     summary: doc.summary,
     description: doc.rest,
     public: has('Public'),
-    scope: has('PersonOnly') ? 'person' : VERBS[verb] === 'get' ? 'read' : has('Delivers') ? 'deliver' : 'person',
+    scope: scopeOf(has('PersonOnly'), right, VERBS[verb]),
+    right,
     status: code ? Number(code.text) : VERBS[verb] === 'post' ? 201 : 200,
     answers,
     parameters: method.parameters.flatMap(parameterOf),
     body: bodyOf(method, doc),
   }
+}
+
+/** Which tokens may call a route: those whose scope has the right that it needs. */
+function scopeOf(personOnly, right, verb) {
+  if (personOnly) return 'person'
+  if (right === null) return verb === 'get' ? 'read' : 'person'
+  return right === 'read' || right === 'deliver' ? right : 'person'
 }
 
 /** `Promise<Name>`, `Promise<Name[]>`, `Promise<void>`; another media type by the tag `@answers text/csv`, the data of server-sent events by `@event Name` or `@event Name | Other`. */

@@ -36,6 +36,13 @@ program
   .option('--shard <n/of>', 'which shard of the run this is, as 2/4; the run is live until all are in', shardOf)
   .option('--whole', 'all tests of the suite ran: one that is missing is gone')
   .option('--partial', 'a part of the tests ran: those that are missing are not in this run, and none is gone')
+  .option(
+    '--run <name>',
+    'what this run is called among those of its build, such as rerun-1: each test counts as in the latest run that has it',
+  )
+  .option('--profile <name>', 'what it was tested on: a browser, a device, an operating system')
+  .option('--release <name>', 'the version that is being made ready')
+  .option('--trial', 'stay out of the record: no history, comparison or sum has this run')
   .option('--root <folder>', 'folder of the sources where the tests ran; by default that of the git repository here')
   .option('--close', 'nothing more will come: shards that are missing are not waited for')
   .option('--wait', 'wait for a large delivery, which is stored first and read from a queue, and print what it changed')
@@ -61,7 +68,7 @@ Without result files, what is attached finds the results that the run has alread
 Without --whole or --partial a test is gone where its file, class or suite reported without it; others are not in this run.
 
 What is not named is taken from BOBBIN_PIPELINE, BOBBIN_BUILD, BOBBIN_BRANCH, BOBBIN_ENVIRONMENT, BOBBIN_COMMIT, BOBBIN_AUTHOR, BOBBIN_ADDRESS,
-BOBBIN_SHARD and BOBBIN_SCOPE (whole or partial), then from bobbin.json in the repository (project, pipeline, branch, environment, files, attach), then from what pipelines commonly set
+BOBBIN_SHARD, BOBBIN_SCOPE (whole or partial), BOBBIN_RUN, BOBBIN_PROFILE, BOBBIN_RELEASE and BOBBIN_TRIAL (true), then from bobbin.json in the repository (project, pipeline, branch, environment, files, attach), then from what pipelines commonly set
 (… BUILD_NUMBER, BRANCH_NAME, COMMIT_SHA, NODE_INDEX …), then from git. Changed files are those of the commit, as git tells them.
 
 A folder stands for the result files and archives in it, found by their content. What was sent before is known by its content, so sending it again is safe.
@@ -84,6 +91,13 @@ program
   .option('--shard <n/of>', 'which shard of the run this is, as 2/4', shardOf)
   .option('--whole', 'all tests of the suite run: one that is missing in the end is gone')
   .option('--partial', 'a part of the tests runs: those that are missing are not in this run')
+  .option(
+    '--run <name>',
+    'what this run is called among those of its build, such as rerun-1: each test counts as in the latest run that has it',
+  )
+  .option('--profile <name>', 'what it was tested on: a browser, a device, an operating system')
+  .option('--release <name>', 'the version that is being made ready')
+  .option('--trial', 'stay out of the record: no history, comparison or sum has this run')
   .option('--project <slug>', 'project; by default the one the token belongs to')
   .addHelpText(
     'after',

@@ -2194,6 +2194,9 @@ export interface components {
       branch: string
       environment: string
       commit: string | null
+      /** @description What the run is called among those of its build; empty without a name. */
+      run: string
+      trial: boolean
     }
     DeliveryReport: {
       deliveryId: number
@@ -2543,6 +2546,13 @@ export interface components {
       pipelines: {
         name: string
       }[]
+      releases: {
+        name: string
+      }[]
+      /** @description Browsers, devices and operating systems that runs were made on. */
+      profiles: {
+        name: string
+      }[]
       /** @description Builds of what the lens shows that are older than its span: none of their runs is seen. */
       olderBuilds: number
     }
@@ -2627,7 +2637,7 @@ export interface components {
     /** @description What a delivery had to make, so that a mistyped name is seen. */
     Made: {
       /** @enum {string} */
-      kind: 'pipeline' | 'environment' | 'build' | 'run'
+      kind: 'pipeline' | 'environment' | 'build' | 'release' | 'run'
       name: string
     }
     /** @description The link ends in the secret, which is shown this once. */
@@ -2746,6 +2756,17 @@ export interface components {
       address?: string
       /** @description Paths that the build changed, from the root of the repository. */
       changedFiles?: string[]
+      /** @description What this run is called among those of its build in its environment, such as “rerun-1”: without a name there is one. A test has the outcome of the latest run of the build that has it. */
+      run?: string
+      /**
+       * @description A trial stays out of the record: no history, comparison or sum has it.
+       * @constant
+       */
+      trial?: 'true'
+      /** @description What it was tested on: a browser, a device, an operating system. */
+      profile?: string
+      /** @description The version that is being made ready. One that is new is made. */
+      release?: string
       /**
        * @description Whether all tests of the suite ran, or a part of them: a test that is missing in the whole is gone, in a part it is not in the run.
        * @enum {string}
@@ -2807,6 +2828,17 @@ export interface components {
       address?: string
       /** @description Paths that the build changed, from the root of the repository. */
       changedFiles?: string[]
+      /** @description What this run is called among those of its build in its environment, such as “rerun-1”: without a name there is one. A test has the outcome of the latest run of the build that has it. */
+      run?: string
+      /**
+       * @description A trial stays out of the record: no history, comparison or sum has it.
+       * @constant
+       */
+      trial?: 'true'
+      /** @description What it was tested on: a browser, a device, an operating system. */
+      profile?: string
+      /** @description The version that is being made ready. One that is new is made. */
+      release?: string
       /**
        * @description Whether all tests of the suite ran, or a part of them: a test that is missing in the whole is gone, in a part it is not in the run.
        * @enum {string}
@@ -2822,6 +2854,8 @@ export interface components {
     }
     ProjectEditDto: {
       name?: string
+      /** @description The branch that everything looks at where nobody says another. */
+      defaultBranch?: string
       unknownTests?: components['schemas']['UnknownTests']
       /** @description For so many days output, attachments and delivered files are kept; null is for ever. */
       keepDetailsDays?: number | null
@@ -2832,6 +2866,8 @@ export interface components {
       slug: string
       name: string
       keyPrefix: string
+      /** @description The branch that everything looks at where nobody says another. */
+      defaultBranch: string
       /** @description The name of one's role: a built-in one, or one of the project's own. */
       role: string
       /** @description What one may do: what the role allows, and those of one's teams. */
@@ -2966,6 +3002,8 @@ export interface components {
     }
     RunDetail: {
       run: components['schemas']['RunRow']
+      /** @description All runs of the build in this lane, first to last. */
+      runsOfBuild: components['schemas']['RunOfBuild'][]
       /** @description Paths that the build changed against the one before, as its sender said; the first thousand. */
       changedFiles: string[] | null
       previous: {
@@ -3027,11 +3065,24 @@ export interface components {
       rows: components['schemas']['RunRow'][]
       hidden: number
     }
+    /** @description One of the runs of a build in a lane. */
+    RunOfBuild: {
+      id: number
+      ordinal: number
+      key: string
+      trigger: components['schemas']['RunTrigger']
+      startedAt: string
+      total: number
+      /** @description How many failed or errored. */
+      red: number
+    }
     RunPoint: {
       runId: number
       build: string
       at: string
       incomplete: boolean
+      /** @description How many runs the build has in the lane; the point is the latest, and each test has the outcome of the latest run that has it. */
+      runs: number
     }
     RunRow: {
       id: number
@@ -3055,6 +3106,18 @@ export interface components {
       scope: 'whole' | 'partial' | null
       /** @description So many tests could not judge that the environment was at fault. */
       outage: boolean
+      /** @description The first, the second … run of its build in its lane. */
+      ordinal: number
+      /** @description What its sender calls it among those; empty for one that needs no name. */
+      key: string
+      trigger: components['schemas']['RunTrigger']
+      /** @description The run that it does again. */
+      originRunId: number | null
+      release: string | null
+      /** @description What it was tested on: a browser, a device, an operating system. */
+      profile: string | null
+      /** @description It stays out of the record: no history, comparison or sum has it. */
+      trial: boolean
       files: number
       /** @description Its details are never forgotten. */
       keep: boolean
@@ -3078,6 +3141,11 @@ export interface components {
       rows: components['schemas']['ResultRow'][]
       threads: components['schemas']['Threads']
     }
+    /**
+     * @description What began a run.
+     * @enum {string}
+     */
+    RunTrigger: 'delivery' | 'live' | 'plan' | 'manual'
     /** @description A kept address of a list: its search, filters, sort and columns. */
     SavedView: {
       id: number
@@ -3119,6 +3187,8 @@ export interface components {
         build: string
         at: string
         incomplete: boolean
+        /** @description How many runs the build has in the lane; the point is the latest, and each test has the outcome of the latest run that has it. */
+        runs: number
       }[]
     }
     ScriptList: {
@@ -3554,9 +3624,11 @@ export type RowResult = components['schemas']['RowResult']
 export type RunDetail = components['schemas']['RunDetail']
 export type RunFeeds = components['schemas']['RunFeeds']
 export type RunList = components['schemas']['RunList']
+export type RunOfBuild = components['schemas']['RunOfBuild']
 export type RunPoint = components['schemas']['RunPoint']
 export type RunRow = components['schemas']['RunRow']
 export type RunRows = components['schemas']['RunRows']
+export type RunTrigger = components['schemas']['RunTrigger']
 export type SavedView = components['schemas']['SavedView']
 export type ScriptDetail = components['schemas']['ScriptDetail']
 export type ScriptHistory = components['schemas']['ScriptHistory']
@@ -4337,6 +4409,11 @@ export interface operations {
         environments?: string[]
         /** @description How many of the newest builds of each lane are looked at. */
         span?: number
+        /** @description A browser, device or operating system that runs were made on. */
+        profile?: string
+        release?: string
+        /** @description Trial runs, in place of the record. */
+        trial?: 'true'
       }
       header?: never
       path: {
@@ -4859,6 +4936,14 @@ export interface operations {
         address?: string
         /** @description Paths that the build changed, from the root of the repository. */
         changedFiles?: string[]
+        /** @description What this run is called among those of its build in its environment, such as “rerun-1”: without a name there is one. A test has the outcome of the latest run of the build that has it. */
+        run?: string
+        /** @description A trial stays out of the record: no history, comparison or sum has it. */
+        trial?: 'true'
+        /** @description What it was tested on: a browser, a device, an operating system. */
+        profile?: string
+        /** @description The version that is being made ready. One that is new is made. */
+        release?: string
         /** @description Whether all tests of the suite ran, or a part of them: a test that is missing in the whole is gone, in a part it is not in the run. */
         scope?: 'whole' | 'partial'
         source?: 'cli' | 'web' | 'fetched'
@@ -5379,6 +5464,11 @@ export interface operations {
         environments?: string[]
         /** @description How many of the newest builds of each lane are looked at. */
         span?: number
+        /** @description A browser, device or operating system that runs were made on. */
+        profile?: string
+        release?: string
+        /** @description Trial runs, in place of the record. */
+        trial?: 'true'
       }
       header?: never
       path: {
@@ -5775,6 +5865,11 @@ export interface operations {
         environments?: string[]
         /** @description How many of the newest builds of each lane are looked at. */
         span?: number
+        /** @description A browser, device or operating system that runs were made on. */
+        profile?: string
+        release?: string
+        /** @description Trial runs, in place of the record. */
+        trial?: 'true'
       }
       header?: never
       path: {

@@ -19,6 +19,11 @@ export interface DeliveryTarget {
   shards?: number | undefined
   /** Whether all tests ran, or a part of them: only then can one that is missing be called gone, or not. */
   scope?: 'whole' | 'partial' | undefined
+  /** What this run is called among those of its build, a trial that stays out of the record, what it was tested on, its release. */
+  run?: string | undefined
+  trial?: 'true' | undefined
+  profile?: string | undefined
+  release?: string | undefined
   /** The folder of the sources where the runner ran, and what the names of files begin with that says nothing. */
   root?: string | undefined
   base?: string | undefined

@@ -103,7 +103,8 @@ export class Feed {
     const [url, token] = [env['BOBBIN_URL'], env['BOBBIN_TOKEN']]
     if (!url && !token) return null
     const file = this.configFile()
-    const { pipeline, build, branch, commit, environment, shard, shards, scope, agent, author, address } = surroundings(env, { file })
+    const { pipeline, build, branch, commit, environment, shard, shards, scope, agent, author, address, run, profile, release, trial } =
+      surroundings(env, { file })
     // asking git for them takes a moment, which only a pipeline has
     const changed = commit && env['CI'] !== undefined ? changedFiles(commit) : null
     const needed = {
@@ -137,6 +138,10 @@ export class Feed {
         ...(changed && { changedFiles: changed.slice(0, MOST_CHANGED) }),
         ...(shard && { shard, shards }),
         ...(scope && { scope }),
+        ...(run && { run }),
+        ...(profile && { profile }),
+        ...(release && { release }),
+        ...(trial && { trial: 'true' }),
         key: this.key,
         name,
         framework,

@@ -13,6 +13,11 @@ export interface Surroundings {
   shards: number | null
   /** Whether all tests of the suite run, or a part of them; null where nobody says. */
   scope: 'whole' | 'partial' | null
+  /** What this run is called among those of its build, what it was tested on, its release, and whether it stays out of the record. */
+  run: string | null
+  profile: string | null
+  release: string | null
+  trial: boolean
   /** The machine, or what the pipeline calls its agent. */
   agent: string
   /** Who made the change that is built. */
@@ -71,6 +76,10 @@ export function surroundings(env: Environment, { git = askGit, file = {} }: { gi
     shard: shard?.[0] ?? null,
     shards: shard?.[1] ?? null,
     scope: scopeOf(own('SCOPE')),
+    run: own('RUN'),
+    profile: own('PROFILE'),
+    release: own('RELEASE'),
+    trial: own('TRIAL') === 'true',
     agent: found('agent') ?? hostname(),
     author: own('AUTHOR') ?? (inPipeline && commit ? git('log', '-1', '--format=%an', commit, '--') : null) ?? found('author'),
     address: address && /^https?:\/\//.test(address) ? address : null,

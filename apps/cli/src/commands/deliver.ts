@@ -35,6 +35,10 @@ export interface DeliverOptions {
   /** Whether all tests ran, or a part of them; neither says that nobody knows. */
   whole?: boolean
   partial?: boolean
+  run?: string
+  profile?: string
+  release?: string
+  trial?: boolean
   /** The folder of the sources where the tests ran. */
   root?: string
   /** Whether a delivery that is stored first is waited for until it is read. */
@@ -162,7 +166,14 @@ export function placeOf(options: DeliverOptions, file: ConfigFile): DeliveryTarg
   if (options.whole && options.partial) throw new UsageError('--whole and --partial exclude each other')
   const scope = options.whole ? 'whole' : options.partial ? 'partial' : (around.scope ?? undefined)
   const [shard, shards] = options.shard ?? [around.shard ?? undefined, around.shards ?? undefined]
-  return { ...place, ...told, commit, changedFiles: changed ?? undefined, shard, shards, scope, close: options.close ? 'true' : undefined }
+  const run = {
+    run: options.run ?? around.run ?? undefined,
+    profile: options.profile ?? around.profile ?? undefined,
+    release: options.release ?? around.release ?? undefined,
+    trial: options.trial || around.trial ? ('true' as const) : undefined,
+  }
+  const close = options.close ? ('true' as const) : undefined
+  return { ...place, ...told, ...run, commit, changedFiles: changed ?? undefined, shard, shards, scope, close }
 }
 
 /** A summary that can't be written does not undo a delivery. @returns what went wrong */

@@ -15,7 +15,19 @@ import { failed, onlyProject, placeOf, readConfig, serverOf, type DeliverOptions
 
 export type FollowOptions = Pick<
   DeliverOptions,
-  'pipeline' | 'build' | 'branch' | 'environment' | 'commit' | 'shard' | 'whole' | 'partial' | 'project'
+  | 'pipeline'
+  | 'build'
+  | 'branch'
+  | 'environment'
+  | 'commit'
+  | 'shard'
+  | 'whole'
+  | 'partial'
+  | 'run'
+  | 'profile'
+  | 'release'
+  | 'trial'
+  | 'project'
 >
 
 const LOOK_MS = 400
@@ -76,7 +88,7 @@ const say = (line: string) => console.error(`bobbin: ${line}`)
 
 /** The feed finds its place where a reporter would. */
 function environmentOf(place: DeliveryTarget, project: string): Record<string, string | undefined> {
-  const { pipeline, build, branch, environment, commit, shard, shards, scope } = place
+  const { pipeline, build, branch, environment, commit, shard, shards, scope, run, profile, release, trial } = place
   return {
     ...process.env,
     BOBBIN_PROJECT: project,
@@ -87,6 +99,10 @@ function environmentOf(place: DeliveryTarget, project: string): Record<string, s
     ...(commit && { BOBBIN_COMMIT: commit }),
     ...(shard && shards && { BOBBIN_SHARD: `${shard}/${shards}` }),
     ...(scope && { BOBBIN_SCOPE: scope }),
+    ...(run && { BOBBIN_RUN: run }),
+    ...(profile && { BOBBIN_PROFILE: profile }),
+    ...(release && { BOBBIN_RELEASE: release }),
+    ...(trial && { BOBBIN_TRIAL: trial }),
   }
 }
 

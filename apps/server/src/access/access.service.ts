@@ -42,7 +42,7 @@ export class AccessService {
     if (!account) throw new Problem('notSignedIn', 'notSignedIn', 'Sign in first')
     const projects = await rowsOf<Omit<ProjectInfo, 'rights'> & RoleRow>(
       this,
-      `select p.slug, p.name, p.key_prefix as "keyPrefix", ${ROLE_COLUMNS} from project p join membership m on m.project_id = p.id
+      `select p.slug, p.name, p.key_prefix as "keyPrefix", p.default_branch as "defaultBranch", ${ROLE_COLUMNS} from project p join membership m on m.project_id = p.id
        where m.account_id = $accountId and ($only::int is null or p.id = $only) order by p.name`,
       { accountId: caller.accountId, only: caller.token?.projectId ?? null },
     )
@@ -70,7 +70,7 @@ export class AccessService {
     const [found] = await rowsOf<ProjectRow>(
       this,
       `select p.id, p.slug, p.name, p.key_prefix as "keyPrefix", p.next_case_number as "nextCaseNumber", p.created_at as "createdAt",
-         p.unknown_tests as "unknownTests", p.keep_details_days as "keepDetailsDays", p.keep_acts_days as "keepActsDays", p.source_folders as "sourceFolders", p.source_hosts as "sourceHosts", ${ROLE_COLUMNS}
+         p.unknown_tests as "unknownTests", p.keep_details_days as "keepDetailsDays", p.keep_acts_days as "keepActsDays", p.default_branch as "defaultBranch", p.source_folders as "sourceFolders", p.source_hosts as "sourceHosts", ${ROLE_COLUMNS}
        from project p join membership m on m.project_id = p.id and m.account_id = $accountId where p.slug = $slug`,
       { slug, accountId: caller.accountId },
     )
@@ -101,6 +101,7 @@ type ProjectRow = Pick<
   | 'unknownTests'
   | 'keepDetailsDays'
   | 'keepActsDays'
+  | 'defaultBranch'
   | 'sourceFolders'
   | 'sourceHosts'
 > &

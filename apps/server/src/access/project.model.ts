@@ -19,6 +19,9 @@ export class Project extends Model {
   /** For so many days output and attachments are kept; null is for ever. */
   @Column(DataType.INTEGER)
   declare keepDetailsDays: number | null
+  /** The branch that everything looks at where nobody says another. */
+  @Column(DataType.TEXT)
+  declare defaultBranch: string
   /** For so many days the audit log is kept; null is for ever. */
   @Column(DataType.INTEGER)
   declare keepActsDays: number | null

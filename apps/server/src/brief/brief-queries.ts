@@ -1,13 +1,12 @@
 import { oneCauseSql } from '@bobbin/core'
-import { RUN_COLUMNS, RUN_FROM } from '../runs/index.js'
+import { IN_LENS, LATEST_OF_BUILD, RUN_COLUMNS, RUN_FROM } from '../runs/index.js'
 
 /** The newest run of every lane in the lens that ran in the last 30 days of the project. */
 export const LATEST_RUNS = `
 select ${RUN_COLUMNS} from ${RUN_FROM}
 where r.id in (
   select distinct on (r.lane_id) r.id from run r join lane l on l.id = r.lane_id join environment e on e.id = l.environment_id
-  where r.project_id = $projectId and ($branch::text is null or l.branch = $branch)
-    and ($environments::text[] is null or e.name = any($environments))
+  where r.project_id = $projectId and ${IN_LENS}
     and r.started_at > (select max(started_at) from run where project_id = $projectId) - interval '30 days'
   order by r.lane_id, r.sort_key desc
 )
@@ -19,8 +18,7 @@ select ${RUN_COLUMNS}, (select left(b2.text, 300) from result x join body b2 on 
     where x.run_id = r.id and x.day = r.day and x.outcome = 3 group by b2.id order by count(*) desc limit 1) as message,
   not exists (select 1 from run later where later.lane_id = r.lane_id and later.sort_key > r.sort_key) as latest
 from ${RUN_FROM}
-where r.project_id = $projectId and ($branch::text is null or l.branch = $branch)
-  and ($environments::text[] is null or e.name = any($environments))
+where r.project_id = $projectId and ${IN_LENS}
   and r.outage
   and r.started_at > (select max(started_at) from run where project_id = $projectId) - interval '3 days'
 order by r.started_at desc limit 5`
@@ -36,10 +34,10 @@ select
     where l.script_id = any($scriptIds::int[]) and l.state = 'active' order by 1) as areas`
 
 /** How many groups of tests fail alike; the largest of them, with what they say: each message once, the most frequent first. */
-export const LARGEST_GROUP = `
+export const largestGroup = (again: boolean): string => `
 with failed as (
-  select coalesce(signature_id, -script_id) as alike, signature_id, message_id from result
-  where run_id = $runId and day = $day::date and script_id = any($scriptIds::int[])
+  select coalesce(signature_id, -script_id) as alike, signature_id, message_id from ${again ? LATEST_OF_BUILD : 'result'}
+  where ${again ? 'true' : 'run_id = $runId and day = $day::date'} and script_id = any($scriptIds::int[])
 ), largest as (
   select alike, max(signature_id) as signature_id, count(*)::int as count from failed group by alike order by count(*) desc, alike limit 1
 )
@@ -53,7 +51,7 @@ export const SILENT = `
 select e.name as environment, extract(epoch from newest.at - max(r.started_at))::float8 / 86400 as days, (array_agg(r.id order by r.started_at desc))[1] as "lastRunId"
 from run r join lane l on l.id = r.lane_id join environment e on e.id = l.environment_id,
   (select max(started_at) as at from run where project_id = $projectId) newest
-where r.project_id = $projectId and ($branch::text is null or l.branch = $branch) and ($environments::text[] is null or e.name = any($environments))
+where r.project_id = $projectId and ${IN_LENS}
 group by e.name, newest.at having count(*) >= 3 and newest.at - max(r.started_at) > interval '3 days'
 order by 2 desc limit 3`
 
@@ -69,15 +67,20 @@ select
 export const RECENT_SUMS = `
 select count(*)::int as runs, count(distinct r.build_id)::int as builds, coalesce(sum(r.total), 0)::int as results, min(r.started_at) as since
 from run r join lane l on l.id = r.lane_id join environment e on e.id = l.environment_id
-where r.project_id = $projectId and ($branch::text is null or l.branch = $branch) and ($environments::text[] is null or e.name = any($environments))
+where r.project_id = $projectId and ${IN_LENS}
   and r.started_at > (select max(started_at) from run where project_id = $projectId) - interval '24 hours'`
 
+/** That no later run of the same build says something else of the test. */
+const LATEST = `and not exists (
+  select 1 from points q join result z on z.run_id = q.run_id and z.day = q.day and z.script_id = r.script_id
+  where q.ordinality = p.ordinality and q.nth > p.nth)`
+
 /**
- * Worst outcome of each top area over given runs, oldest first, one digit a run: failed, errored, recovered, blocked, passed, skipped,
+ * Worst outcome of each top area over the builds of given runs, oldest first, one digit a build (\`places\` says which run is of which): failed, errored, recovered, blocked, passed, skipped,
  * not run, in that order. Areas that the newest run has results of, or that something happened to in the runs before. Only what did
  * not simply pass is read as a whole; whether an area passed, the first of its scripts that did tells.
  */
-export const AREA_THREADS = `
+export const areaThreads = (again: boolean): string => `
 with recursive top as (
   select id, id as top_id from area where project_id = $projectId and parent_id is null
   union all select a.id, t.top_id from area a join top t on a.parent_id = t.id
@@ -85,15 +88,15 @@ with recursive top as (
   select distinct l.script_id, t.top_id as area from link l join test_case c on c.id = l.case_id join top t on t.id = c.area_id
   where l.project_id = $projectId and l.state = 'active'
 ), points as materialized (
-  select run_id, day, ordinality from unnest($runIds::int[], $days::date[]) with ordinality as p (run_id, day, ordinality)
+  select run_id, day, ordinality, nth from unnest($runIds::int[], $days::date[], $places::int[]) with ordinality as p (run_id, day, ordinality, nth)
 ), notable as materialized (
   select s.area, p.ordinality, max((array[null, 6, 5, null, 3, null, 4])[r.outcome]) as rank
-  from points p join result r on r.run_id = p.run_id and r.day = p.day and r.outcome in (2, 3, 5, 7)
+  from points p join result r on r.run_id = p.run_id and r.day = p.day and r.outcome in (2, 3, 5, 7) ${again ? LATEST : ''}
   join of_script s on s.script_id = r.script_id
   group by s.area, p.ordinality
 ), newest as (
   select distinct s.area from points p join result r on r.run_id = p.run_id and r.day = p.day join of_script s on s.script_id = r.script_id
-  where p.ordinality = cardinality($runIds::int[])
+  where p.ordinality = (select max(ordinality) from points)
 ), areas as (
   select area, array_agg(script_id) as scripts from of_script
   where area in (select area from newest union select area from notable) group by area
@@ -104,16 +107,18 @@ with recursive top as (
   -- any of the first few nearly always tells, without handing over thousands
   left join lateral (
     select 2 as rank from result r
-    where n.rank is null and r.run_id = p.run_id and r.day = p.day and r.script_id = any(a.scripts[:16]) and r.outcome = 1 limit 1
+    where n.rank is null and r.run_id = p.run_id and r.day = p.day and r.script_id = any(a.scripts[:16]) and r.outcome = 1 ${again ? LATEST : ''} limit 1
   ) quick on true
   left join lateral (
     select 2 as rank from result r
-    where n.rank is null and quick.rank is null and r.run_id = p.run_id and r.day = p.day and r.script_id = any(a.scripts) and r.outcome = 1 limit 1
+    where n.rank is null and quick.rank is null and r.run_id = p.run_id and r.day = p.day and r.script_id = any(a.scripts) and r.outcome = 1 ${again ? LATEST : ''} limit 1
   ) passed on true
   left join lateral (
     select max(case r.outcome when 4 then 1 else 0 end) as rank from result r
-    where n.rank is null and quick.rank is null and passed.rank is null and r.run_id = p.run_id and r.day = p.day and r.script_id = any(a.scripts)
+    where n.rank is null and quick.rank is null and passed.rank is null and r.run_id = p.run_id and r.day = p.day and r.script_id = any(a.scripts) ${again ? LATEST : ''}
   ) other on true
+), of_build as (
+  select area, ordinality, max(rank) as rank from worst group by area, ordinality
 )
 select t.name as area, string_agg(coalesce((array[6, 4, 1, 5, 7, 3, 2])[w.rank + 1], 0)::text, '' order by w.ordinality) as thread
-from worst w join area t on t.id = w.area group by t.name order by t.name`
+from of_build w join area t on t.id = w.area group by t.name order by t.name`

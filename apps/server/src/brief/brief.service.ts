@@ -84,10 +84,11 @@ export class BriefService {
   }
 
   private async newlyFailing({ project }: Context, record: RunRecord, scriptIds: number[]): Promise<Finding> {
-    const bind = { runId: record.id, day: record.day, scriptIds }
+    const { id: runId, day, buildId, laneId, sortKey } = record
+    const bind = { runId, day, buildId, laneId, sortKey, scriptIds }
     const [[facts], [largest]] = await Promise.all([
       rowsOf<{ areas: string[] }>(this, sql.FAILURE_AREAS, { projectId: project.id, scriptIds }),
-      rowsOf<Omit<AlikeFailures, 'message'> & { causes: number; messages: string[] }>(this, sql.LARGEST_GROUP, bind),
+      rowsOf<Omit<AlikeFailures, 'message'> & { causes: number; messages: string[] }>(this, sql.largestGroup(record.ordinal > 1), bind),
     ])
     return {
       kind: 'newlyFailing',
@@ -134,14 +135,22 @@ export class BriefService {
 
   private async areas({ project }: Context, record: RunRecord, span: number): Promise<Brief['areas']> {
     const points = await this.history.points(record.laneId, record.sortKey, span)
-    const rows = await rowsOf<{ area: string; thread: string }>(this, sql.AREA_THREADS, {
+    const runs = points.flatMap((point, place) => point.runs.map(({ runId, day }) => ({ runId, day, place })))
+    const rows = await rowsOf<{ area: string; thread: string }>(this, sql.areaThreads(runs.length > points.length), {
       projectId: project.id,
-      runIds: points.map((point) => point.runId),
-      days: points.map((point) => point.day),
+      runIds: runs.map(({ runId }) => runId),
+      days: runs.map(({ day }) => day),
+      places: runs.map(({ place }) => place),
     })
     return {
       lane: laneOf(record),
-      points: points.map(({ runId, build, at, incomplete }) => ({ runId, build, at: at.toISOString(), incomplete })),
+      points: points.map(({ runId, build, at, incomplete, runs }) => ({
+        runId,
+        build,
+        at: at.toISOString(),
+        incomplete,
+        runs: runs.length,
+      })),
       rows,
     }
   }

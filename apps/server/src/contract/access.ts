@@ -11,6 +11,8 @@ export interface ProjectInfo {
   slug: string
   name: string
   keyPrefix: string
+  /** The branch that everything looks at where nobody says another. */
+  defaultBranch: string
   /** The name of one's role: a built-in one, or one of the project's own. */
   role: string
   /** What one may do: what the role allows, and those of one's teams. */

@@ -13,6 +13,8 @@ export interface RunPoint {
   build: string
   at: string
   incomplete: boolean
+  /** How many runs the build has in the lane; the point is the latest, and each test has the outcome of the latest run that has it. */
+  runs: number
 }
 
 export interface ScriptHistory {

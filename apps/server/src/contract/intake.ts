@@ -30,7 +30,7 @@ export interface DeliveryRun {
 
 /** What a delivery had to make, so that a mistyped name is seen. */
 export interface Made {
-  kind: 'pipeline' | 'environment' | 'build' | 'run'
+  kind: 'pipeline' | 'environment' | 'build' | 'release' | 'run'
   name: string
 }
 
@@ -107,6 +107,9 @@ export interface DeliveryPlace {
   branch: string
   environment: string
   commit: string | null
+  /** What the run is called among those of its build; empty without a name. */
+  run: string
+  trial: boolean
 }
 
 /**

@@ -68,6 +68,9 @@ export interface LensOptions {
   branches: { name: string; builds: number }[]
   environments: { name: string; protected: boolean }[]
   pipelines: { name: string }[]
+  releases: { name: string }[]
+  /** Browsers, devices and operating systems that runs were made on. */
+  profiles: { name: string }[]
   /** Builds of what the lens shows that are older than its span: none of their runs is seen. */
   olderBuilds: number
 }

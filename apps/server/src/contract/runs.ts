@@ -22,12 +22,39 @@ export interface RunRow {
   scope: 'whole' | 'partial' | null
   /** So many tests could not judge that the environment was at fault. */
   outage: boolean
+  /** The first, the second … run of its build in its lane. */
+  ordinal: number
+  /** What its sender calls it among those; empty for one that needs no name. */
+  key: string
+  trigger: RunTrigger
+  /** The run that it does again. */
+  originRunId: number | null
+  release: string | null
+  /** What it was tested on: a browser, a device, an operating system. */
+  profile: string | null
+  /** It stays out of the record: no history, comparison or sum has it. */
+  trial: boolean
   files: number
   /** Its details are never forgotten. */
   keep: boolean
   /** When its details were forgotten: output and attachments; outcomes and durations stay. */
   forgottenAt: string | null
   changes: Record<Change, number> | null
+}
+
+/** What began a run. */
+export type RunTrigger = 'delivery' | 'live' | 'plan' | 'manual'
+
+/** One of the runs of a build in a lane. */
+export interface RunOfBuild {
+  id: number
+  ordinal: number
+  key: string
+  trigger: RunTrigger
+  startedAt: string
+  total: number
+  /** How many failed or errored. */
+  red: number
 }
 
 export interface RunList {
@@ -60,6 +87,8 @@ export interface FileWarnings {
 
 export interface RunDetail {
   run: RunRow
+  /** All runs of the build in this lane, first to last. */
+  runsOfBuild: RunOfBuild[]
   /** Paths that the build changed against the one before, as its sender said; the first thousand. */
   changedFiles: string[] | null
   previous: { id: number; build: string; incomplete: boolean } | null

@@ -1,11 +1,16 @@
-/** The newest runs of a lane up to a sort key, oldest first. */
-export const LANE_POINTS = `
-select * from (
-  select r.id as "runId", b.name as build, r.started_at as at, r.incomplete, r.day::text as day, r.sort_key
-  from run r join build b on b.id = r.build_id
-  where r.lane_id = $laneId and ($upTo::text is null or r.sort_key <= $upTo collate "C")
-  order by r.sort_key desc limit $span
-) newest order by sort_key`
+/** A build seldom has so many runs in a lane on average. */
+const RUNS_A_BUILD = 4
+
+/** The runs of the newest builds of a lane up to a sort key, oldest first; the runs of a build follow one another. */
+export const LANE_RUNS = `
+select "runId", build, "buildId", at, incomplete, day from (
+  select *, count(*) filter (where ordinal = 1) over (order by sort_key desc) + case when ordinal > 1 then 1 else 0 end as nth from (
+    select r.id as "runId", b.name as build, r.build_id as "buildId", r.started_at as at, r.incomplete, r.day::text as day, r.sort_key, r.ordinal
+    from run r join build b on b.id = r.build_id
+    where r.lane_id = $laneId and ($upTo::text is null or r.sort_key <= $upTo collate "C")
+    order by r.sort_key desc limit $span * ${RUNS_A_BUILD}
+  ) newest
+) counted where nth <= $span order by sort_key`
 
 /**
  * One probe of the index for each script in each run. A plain join lets the planner read every result that the scripts have in
@@ -32,7 +37,7 @@ cross join lateral (
   from (select id, day, started_at from run where lane_id = l.id order by sort_key desc limit $span) r
   where exists (select 1 from result x where x.run_id = r.id and x.day = r.day and x.script_id = any($scriptIds::int[]))
 ) seen
-where l.project_id = $projectId and seen.newest is not null
+where l.project_id = $projectId and not l.trial and seen.newest is not null
 order by seen.newest desc limit 12`
 
 /** Outcome and duration of some scripts over given runs. */

@@ -291,4 +291,9 @@ function placeChange(id: number, before: DeliveryPlace, after: DeliveryPlace): A
   return fields.length === 0 ? [] : [{ kind: 'delivery', id, name: deliveryName(after), before: only(before), after: only(after) }]
 }
 
-const dtoOf = ({ commit, ...place }: DeliveryPlace): PlaceDto => ({ ...place, ...(commit !== null && { commit }) })
+const dtoOf = ({ commit, run, trial, ...place }: DeliveryPlace): PlaceDto => ({
+  ...place,
+  ...(commit !== null && { commit }),
+  ...(run && { run }),
+  ...(trial && { trial: 'true' }),
+})

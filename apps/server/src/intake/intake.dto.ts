@@ -50,6 +50,33 @@ export class PlaceDto {
   @IsString({ each: true })
   @MaxLength(1000, { each: true })
   changedFiles?: string[]
+  /**
+   * What this run is called among those of its build in its environment, such as “rerun-1”: without a name there is one. A test has the
+   * outcome of the latest run of the build that has it.
+   */
+  @IsOptional()
+  @trimmed()
+  @IsString()
+  @MaxLength(100)
+  run?: string
+  /** A trial stays out of the record: no history, comparison or sum has it. */
+  @IsOptional()
+  @IsIn(['true'])
+  trial?: 'true'
+  /** What it was tested on: a browser, a device, an operating system. */
+  @IsOptional()
+  @trimmed()
+  @IsString()
+  @IsNotEmpty()
+  @MaxLength(100)
+  profile?: string
+  /** The version that is being made ready. One that is new is made. */
+  @IsOptional()
+  @trimmed()
+  @IsString()
+  @IsNotEmpty()
+  @MaxLength(100)
+  release?: string
   /** Whether all tests of the suite ran, or a part of them: a test that is missing in the whole is gone, in a part it is not in the run. */
   @IsOptional()
   @IsIn(['whole', 'partial'])

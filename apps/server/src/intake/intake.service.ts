@@ -76,10 +76,12 @@ export const recordSent = ({ sequelize, transaction }: InTransaction, { caller, 
 export const deliveryName = ({ pipeline, build, branch, environment }: DeliveryPlace): string =>
   `build ${build} of ${pipeline}, ${branch}, ${environment}`
 
-export const placeOf = ({ pipeline, build, branch, environment, commit }: PlaceDto): DeliveryPlace => ({
+export const placeOf = ({ pipeline, build, branch, environment, commit, run, trial }: PlaceDto): DeliveryPlace => ({
   pipeline,
   build,
   branch,
   environment,
   commit: commit ?? null,
+  run: run ?? '',
+  trial: trial === 'true',
 })

@@ -20,8 +20,7 @@ type MadeKind = DeliveryReport['made'][number]['kind']
 /** Finds or makes the pipeline, environment, lane, build and run that a delivery names. */
 export async function resolveTarget(db: Queryable, projectId: number, dto: PlaceDto, told: Date, log: MadeLog): Promise<Target> {
   const startedAt = plausible(told, new Date(), log)
-  const place = { projectId, pipeline: dto.pipeline, environment: dto.environment, branch: dto.branch, build: dto.build }
-  const [known] = await rowsOf<Found>(db, FIND_TARGET, place)
+  const [known] = await rowsOf<Found>(db, FIND_TARGET, placeBind(projectId, dto))
   const found = known ?? (await makeTarget(db, projectId, dto, startedAt, log))
   await tellBuild(db, found, dto, log)
   if (dto.scope)
@@ -40,12 +39,8 @@ export async function resolveTarget(db: Queryable, projectId: number, dto: Place
 }
 
 /** The run that a delivery names, where it is there and may still be changed; nothing is made. */
-export async function findTarget(
-  db: Queryable,
-  projectId: number,
-  { pipeline, environment, branch, build }: PlaceDto,
-): Promise<Target | null> {
-  const [found] = await rowsOf<Found>(db, FIND_TARGET, { projectId, pipeline, environment, branch, build })
+export async function findTarget(db: Queryable, projectId: number, dto: PlaceDto): Promise<Target | null> {
+  const [found] = await rowsOf<Found>(db, FIND_TARGET, placeBind(projectId, dto))
   if (!found) return null
   const [row] = await rowsOf<{ day: string }>(db, 'select day::text as day from run where id = $id and forgotten_at is null', {
     id: found.runId,
@@ -58,9 +53,19 @@ const FIND_TARGET = `
 select r.id as "runId", b.id as "buildId", b.commit from pipeline p
 join environment e on e.project_id = p.project_id and e.name = $environment
 join build b on b.pipeline_id = p.id and b.branch = $branch and b.name = $build
-join lane l on l.pipeline_id = p.id and l.branch = $branch and l.environment_id = e.id
-join run r on r.build_id = b.id and r.lane_id = l.id
+join lane l on l.pipeline_id = p.id and l.branch = $branch and l.environment_id = e.id and l.trial = $trial
+join run r on r.build_id = b.id and r.lane_id = l.id and r.key = $key
 where p.project_id = $projectId and p.name = $pipeline`
+
+const placeBind = (projectId: number, { pipeline, environment, branch, build, run = '', trial }: PlaceDto) => ({
+  projectId,
+  pipeline,
+  environment,
+  branch,
+  build,
+  key: run,
+  trial: trial === 'true',
+})
 
 interface Found {
   runId: number
@@ -85,17 +90,55 @@ async function makeTarget(db: Queryable, projectId: number, dto: PlaceDto, start
   const build = await findOrMakeBuild(db, projectId, pipelineId, dto, startedAt)
   made('build', dto.build, build.fresh)
   const lane = await findOrMake(
-    db, 'lane', 'project_id, pipeline_id, branch, environment_id', '$projectId, $pipelineId, $branch, $environmentId',
-    'pipeline_id = $pipelineId and branch = $branch and environment_id = $environmentId',
-    { projectId, pipelineId, branch: dto.branch, environmentId },
+    db, 'lane', 'project_id, pipeline_id, branch, environment_id, trial', '$projectId, $pipelineId, $branch, $environmentId, $trial',
+    'pipeline_id = $pipelineId and branch = $branch and environment_id = $environmentId and trial = $trial',
+    { projectId, pipelineId, branch: dto.branch, environmentId, trial: dto.trial === 'true' },
   ) // prettier-ignore
-  const row = await findOrMake(
-    db, 'run', 'project_id, build_id, lane_id, sort_key, day, started_at',
-    `$projectId, $buildId, $laneId, $sortKey, ($startedAt::timestamptz at time zone 'UTC')::date, $startedAt::timestamptz`,
-    'build_id = $buildId and lane_id = $laneId',
-    { projectId, buildId: build.id, laneId: lane.id, sortKey: build.sortKey, startedAt },
-  ) // prettier-ignore
+  const row = await makeRun(db, projectId, dto, { build, laneId: lane.id, startedAt, log })
   return { runId: row.id, buildId: build.id, commit: build.commit }
+}
+
+/** Stands behind the sort key of a build for its later runs in a lane: before every name that goes on where the build's ends. */
+const AGAIN = '\u0001'
+
+interface NewRun {
+  build: { id: number; sortKey: string }
+  laneId: number
+  startedAt: Date
+  log: MadeLog
+}
+
+/** The run of a build in a lane that its sender names; a further one stands behind those that are there, before the next build. */
+async function makeRun(
+  db: Queryable,
+  projectId: number,
+  dto: PlaceDto,
+  { build, laneId, startedAt, log }: NewRun,
+): Promise<{ id: number }> {
+  // of two further runs that come at the same moment each gets a place of its own
+  await run(db, 'select 1 from build where id = $id for no key update', { id: build.id })
+  const others = await rowsOf<{ id: number; key: string; ordinal: number }>(
+    db,
+    'select id, key, ordinal::int as ordinal from run where build_id = $buildId and lane_id = $laneId order by ordinal',
+    { buildId: build.id, laneId },
+  )
+  const ordinal = (others.at(-1)?.ordinal ?? 0) + 1
+  const release = dto.release === undefined ? null : await findOrMake(
+    db, 'release', 'project_id, name', '$projectId, $name', 'project_id = $projectId and name = $name', { projectId, name: dto.release },
+  ) // prettier-ignore
+  if (release?.fresh && dto.release !== undefined) log.made.push({ kind: 'release', name: dto.release })
+  return findOrMake(
+    db, 'run', 'project_id, build_id, lane_id, sort_key, day, started_at, key, ordinal, origin_run_id, release_id, profile, scope',
+    `$projectId, $buildId, $laneId, $sortKey, ($startedAt::timestamptz at time zone 'UTC')::date, $startedAt::timestamptz, $key, $ordinal::smallint, $origin, $release::int, $profile, $scope`,
+    'build_id = $buildId and lane_id = $laneId and key = $key',
+    {
+      projectId, buildId: build.id, laneId, startedAt, ordinal, key: dto.run ?? '',
+      sortKey: ordinal === 1 ? build.sortKey : `${build.sortKey}${AGAIN}${String(ordinal).padStart(5, '0')}`,
+      origin: others[0]?.id ?? null, release: release?.id ?? null, profile: dto.profile ?? null,
+      // tests that are not in a further run are not gone
+      scope: dto.scope ?? (ordinal > 1 ? 'partial' : null),
+    },
+  ) // prettier-ignore
 }
 
 const DAY_MS = 86_400_000

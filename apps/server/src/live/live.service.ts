@@ -89,6 +89,7 @@ export class LiveService {
       await record(db, { actor: actorOf(caller), projectId: project.id, kind: 'feed.opened', subject, also: [`run:${runId}`] })
       // what was asked of a run that ended is not asked of one that goes on
       await run(db, 'update run set stop_asked_at = null, stop_asked_by = null where id = $runId and not live', { runId })
+      await run(db, `update run set trigger = 'live' where id = $runId and trigger = 'delivery' and total = 0`, { runId })
       await announceShards(db, runId, dto)
       await settleLive(db, project.id, target)
       const [stop] = await rowsOf<{ asked: boolean }>(db, 'select stop_asked_at is not null as asked from run where id = $runId', { runId })

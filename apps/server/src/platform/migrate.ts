@@ -19,6 +19,7 @@ import { claims } from '../migrations/0018-claims.js'
 import { invited } from '../migrations/0017-invited.js'
 import { acts } from '../migrations/0019-acts.js'
 import { rights } from '../migrations/0020-rights.js'
+import { runs } from '../migrations/0021-runs.js'
 
 /** Every migration, in order; a name stays for ever. */
 const MIGRATIONS: readonly { name: string; sql: string }[] = [
@@ -42,6 +43,7 @@ const MIGRATIONS: readonly { name: string; sql: string }[] = [
   { name: '0018-claims', sql: claims },
   { name: '0019-acts', sql: acts },
   { name: '0020-rights', sql: rights },
+  { name: '0021-runs', sql: runs },
 ]
 
 const LOCK = 0x0b0bb1

@@ -87,6 +87,7 @@ describe('migrate', () => {
         '0018-claims',
         '0019-acts',
         '0020-rights',
+        '0021-runs',
       ])
       expect(await migrate(url)).toEqual([])
     }))

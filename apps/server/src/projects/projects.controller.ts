@@ -19,7 +19,7 @@ export class ProjectsController {
   async make(@Who() caller: Caller, @Body() body: NewProjectDto): Promise<MadeProject> {
     await this.sequelize.transaction((transaction) => makeProject({ sequelize: this.sequelize, transaction }, caller.accountId, body))
     const { slug, name, keyPrefix } = body
-    return { project: { slug, name, keyPrefix, role: 'lead', rights: ALL_RIGHTS } }
+    return { project: { slug, name, keyPrefix, defaultBranch: 'main', role: 'lead', rights: ALL_RIGHTS } }
   }
 
   /** Changes the project. */
@@ -35,8 +35,8 @@ export class ProjectsController {
         () => project.update(body, { transaction: db.transaction }),
       ),
     )
-    const { slug, name, keyPrefix } = project
-    return { project: { slug, name, keyPrefix, role, rights: [...rights] } }
+    const { slug, name, keyPrefix, defaultBranch } = project
+    return { project: { slug, name, keyPrefix, defaultBranch, role, rights: [...rights] } }
   }
 
   /** How the project takes results in, and how long it keeps them. */

@@ -11,6 +11,13 @@ export class ProjectEditDto {
   @IsNotEmpty({ message: 'A project needs a name' })
   @MaxLength(200)
   name?: string
+  /** The branch that everything looks at where nobody says another. */
+  @maybe()
+  @trimmed()
+  @IsString()
+  @IsNotEmpty({ message: 'Name the branch' })
+  @MaxLength(300)
+  defaultBranch?: string
   @maybe()
   @IsIn(['aside', 'make', 'ask'])
   unknownTests?: UnknownTests

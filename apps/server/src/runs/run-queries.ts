@@ -1,4 +1,5 @@
 import { type Change, CHANGES, changeTable, oneCauseSql, outcomeCode } from '@bobbin/core'
+import { IN_LENS, NTH_BUILD } from './lens-sql.js'
 import { SCRIPT_REF } from '../scripts/index.js'
 
 const index = (change: Change) => CHANGES.indexOf(change)
@@ -9,35 +10,41 @@ const holderOf = (script: string) =>
 
 /** A run with what names it; alias \`r\` for the run. */
 export const RUN_COLUMNS = `r.id, r.lane_id as "laneId", p.name as pipeline, l.branch, e.name as environment, b.name as build, b.commit, b.author, b.address, r.keep, r.forgotten_at as "forgottenAt",
+  r.build_id as "buildId", b.sort_key as "buildKey", r.ordinal::int as ordinal, r.key, r.trigger, r.origin_run_id as "originRunId", r.profile, l.trial,
+  (select v.name from release v where v.id = r.release_id) as release,
   r.started_at as "startedAt", r.delivered_at as "deliveredAt", r.duration_ms::float8 as "durationMs", r.live, r.incomplete, r.scope, r.outage, r.sort_key as "sortKey", r.day::text as day,
   r.total, r.passed, r.failed, r.errored, r.skipped, r.blocked, r.not_run as "notRun", r.recovered, r.changes,
   (select count(*)::int from result_file f where f.run_id = r.id) as files`
 export const RUN_FROM = `run r join build b on b.id = r.build_id join lane l on l.id = r.lane_id
   join pipeline p on p.id = l.pipeline_id join environment e on e.id = l.environment_id`
 
-/** Whether a run is seen through the lens; \`span\` is the newest runs of its lane. */
-const IN_LENS = `($branch::text is null or l.branch = $branch) and ($environments::text[] is null or e.name = any($environments))
-  and r.id in (select id from (select id, row_number() over (partition by lane_id order by sort_key desc) as nth from run where project_id = $projectId) x where nth <= $span)`
+/** Whether a run is seen through the lens, among the newest builds of its lane. */
+const SEEN = `${IN_LENS} and r.id in (select id from (select id, ${NTH_BUILD} as nth from run where project_id = $projectId) x where nth <= $span)`
 
-/** Newest runs; \`branch\` and \`environments\` are the lens, null for all. */
+/** Newest runs in the lens. */
 export const RUN_ROWS = `
 select ${RUN_COLUMNS} from ${RUN_FROM}
-where r.project_id = $projectId and ${IN_LENS}
+where r.project_id = $projectId and ${SEEN}
 order by r.started_at desc, r.id desc limit $most`
 
 export const RUN_ROW = `select ${RUN_COLUMNS} from ${RUN_FROM} where r.project_id = $projectId and r.id = $id`
 
 export const RUNS_HIDDEN = `
 select count(*)::int as hidden from run r join lane l on l.id = r.lane_id join environment e on e.id = l.environment_id
-where r.project_id = $projectId and not (${IN_LENS})`
+where r.project_id = $projectId and l.trial = $trial and not (${SEEN})`
 
 export const PREVIOUS_RUN = `
 select r.id, b.name as build, r.incomplete, r.outage from run r join build b on b.id = r.build_id
-where r.lane_id = $laneId and r.sort_key < $sortKey collate "C" order by r.sort_key desc limit 10`
+where r.lane_id = $laneId and r.sort_key < $buildKey collate "C" order by r.sort_key desc limit 10`
 
 export const NEXT_RUN = `
 select r.id, b.name as build from run r join build b on b.id = r.build_id
-where r.lane_id = $laneId and r.sort_key > $sortKey collate "C" order by r.sort_key limit 1`
+where r.lane_id = $laneId and r.sort_key > $sortKey collate "C" and r.build_id <> $buildId order by r.sort_key limit 1`
+
+/** The runs of a build in a lane, first to last. */
+export const RUNS_OF_BUILD = `
+select id, ordinal::int as ordinal, key, trigger, started_at as "startedAt", total, failed + errored as red from run
+where build_id = $buildId and lane_id = $laneId order by sort_key`
 
 /**
  * Every script of a run or of what it is compared with, and what changed, as the common table “changed”.
@@ -46,18 +53,20 @@ where r.lane_id = $laneId and r.sort_key > $sortKey collate "C" order by r.sort_
  * run until all are found: where builds run a part of the tests, the next one or two have nearly all of them. Runs of a part are never
  * what a lane is known by.
  * A test without a result is what changeOfMissing says.
- * Binds: runId, day, laneId, sortKey, incomplete, scope.
+ * Where a build has several runs, the outcome of a test is that of the latest one up to this run which has it (\`again\`), and the builds
+ * before are those before its first run.
+ * Binds: runId, day, laneId, sortKey, buildKey, buildId, incomplete, scope.
  * @param outcomes only scripts that have one of these outcomes in the run: much less to read, and nothing that is gone
  */
-const changed = (outcomes: readonly number[] = []) => `recursive
+const changed = (again: boolean, outcomes: readonly number[] = []) => `recursive
 base_runs as (
   select id, day, sort_key, outage from run
-  where lane_id = $laneId and sort_key < $sortKey collate "C" and sort_key >= coalesce(
-    (select max(sort_key) from run where lane_id = $laneId and sort_key < $sortKey collate "C" and not incomplete and not outage
+  where lane_id = $laneId and sort_key < $buildKey collate "C" and sort_key >= coalesce(
+    (select max(sort_key) from run where lane_id = $laneId and sort_key < $buildKey collate "C" and not incomplete and not outage
       and scope is distinct from 'partial'), '')
 ), cur as (
-  select script_id, outcome, duration_ms, attempts, signature_id, message_id from result
-  where run_id = $runId and day = $day::date ${outcomes.length > 0 ? `and outcome in (${outcomes.join(', ')})` : ''}
+  select script_id, outcome, duration_ms, attempts, signature_id, message_id from ${again ? LATEST_OF_BUILD : 'result'}
+  where ${again ? 'true' : 'run_id = $runId and day = $day::date'} ${outcomes.length > 0 ? `and outcome in (${outcomes.join(', ')})` : ''}
 ), base as (
   select distinct on (r.script_id) r.script_id, r.outcome, b.id as run_id
   from base_runs b join result r on r.run_id = b.id and r.day = b.day
@@ -69,7 +78,7 @@ base_runs as (
   from cur c full join base b on b.script_id = c.script_id
 ), earlier_runs as (
   select id, day, row_number() over (order by sort_key desc) as nth
-  from run where lane_id = $laneId and sort_key < $sortKey collate "C" order by sort_key desc limit 30
+  from run where lane_id = $laneId and sort_key < $buildKey collate "C" order by sort_key desc limit 30
 ), walk as (
   select 0::bigint as nth, null::int as run_id, null::int[] as scripts, null::smallint[] as outcomes,
     (select array_agg(script_id) from pairs where before is null) as missing
@@ -104,13 +113,28 @@ base_runs as (
   where not (p.now is null and p.before = 6 and not $incomplete::boolean)
 )`
 
+/**
+ * The outcome of each test of a build in a lane: that of its latest run there, up to a run, as a table in parentheses.
+ * Binds: buildId, laneId, sortKey.
+ */
+export const LATEST_OF_BUILD = `(
+  select distinct on (x.script_id) x.* from run n join result x on x.run_id = n.id and x.day = n.day
+  where n.build_id = $buildId and n.lane_id = $laneId and n.sort_key <= $sortKey collate "C" order by x.script_id, n.sort_key desc
+) latest`
+
+/** The latest run of a build up to one of them that has a result of a script. */
+export const RUN_WITH_RESULT = `
+select n.id from run n join result x on x.run_id = n.id and x.day = n.day and x.script_id = $scriptId
+where n.build_id = $buildId and n.lane_id = $laneId and n.sort_key <= $sortKey collate "C" order by n.sort_key desc limit 1`
+
 /** Alone for counting: who counts at the same moment does not wait, and keeps nothing. A delivery to an earlier run waits, and forgets what was kept. */
 export const LOCK_TO_COUNT = `
 select incomplete, scope, changes, passed, failed, errored, skipped, blocked, not_run as "notRun", recovered,
   not exists (select 1 from run earlier where earlier.lane_id = $laneId and earlier.sort_key < $sortKey collate "C") as first
 from run where id = $runId for update skip locked`
 
-export const CHANGE_COUNTS = `with ${changed()} select change, count(*)::int as count from changed group by change`
+export const changeCounts = (again: boolean): string =>
+  `with ${changed(again)} select change, count(*)::int as count from changed group by change`
 
 export const KEEP_CHANGES = 'update run set changes = $changes::int[] where id = $runId'
 
@@ -127,12 +151,12 @@ with later as (
 update run set changes = null from later where later.id = run.id`
 
 /** The scripts that a run shows as failing or recovered, by index in CHANGES; what fails alike stands together. */
-export const SCRIPTS_TO_LOOK_AT = `
-with ${changed([outcomeCode('failed'), outcomeCode('errored'), outcomeCode('recovered')])}
+export const scriptsToLookAt = (again: boolean): string => `
+with ${changed(again, [outcomeCode('failed'), outcomeCode('errored'), outcomeCode('recovered')])}
 select change, array_agg(script_id order by signature_id nulls last, script_id) as "scriptIds" from changed group by change`
 
 /** Rows of some changes, by index in CHANGES, in reading order: what fails alike stands together. */
-export const CHANGE_ROWS = `with ${changed()},
+export const changeRows = (again: boolean): string => `with ${changed(again)},
  linked as (
   select l.script_id, array_agg($prefix || '-' || c.number order by c.number) as cases
   from link l join test_case c on c.id = l.case_id and c.deleted_at is null
@@ -147,7 +171,7 @@ where ch.change = any($changes::int[])
 order by ch.change, ch.signature_id nulls last, coalesce(s.file, s.classname, ''), s.id
 limit $most`
 
-export const CHANGE_OF_SCRIPT = `with ${changed()}
+export const changeOfScript = (again: boolean): string => `with ${changed(again)}
 select ch.change, ch.before, ch.now, ch.before_run as "beforeRun", b.name as "beforeBuild", ch.signature_id as "signatureId"
 from changed ch left join run r on r.id = ch.before_run left join build b on b.id = r.build_id
 where ch.script_id = $scriptId`

@@ -1,6 +1,7 @@
 import { CHANGES, type Change } from '@bobbin/core'
 import { Transform, Type } from 'class-transformer'
 import { SPAN } from '../history/index.js'
+import type { Lens } from './lens-sql.js'
 import { ArrayMaxSize, IsArray, IsIn, IsInt, IsOptional, IsString, Max, Min } from 'class-validator'
 
 const MOST_SPAN = 500
@@ -22,6 +23,17 @@ export class LensDto {
   @Min(1)
   @Max(MOST_SPAN)
   span?: number
+  /** A browser, device or operating system that runs were made on. */
+  @IsOptional()
+  @IsString()
+  profile?: string
+  @IsOptional()
+  @IsString()
+  release?: string
+  /** Trial runs, in place of the record. */
+  @IsOptional()
+  @IsIn(['true'])
+  trial?: 'true'
 }
 
 export class SpanDto {
@@ -53,8 +65,11 @@ export class ChangeDto extends SpanDto {
   change: Change
 }
 
-export const lensOf = (dto: LensDto) => ({
+export const lensOf = (dto: LensDto): Lens => ({
   span: dto.span ?? SPAN,
   branch: dto.branch ?? null,
   environments: dto.environments?.length ? dto.environments : null,
+  profile: dto.profile || null,
+  release: dto.release || null,
+  trial: dto.trial === 'true',
 })

@@ -8,8 +8,10 @@ import type {
   ResultRow,
   RunDetail,
   RunList,
+  RunOfBuild,
   RunRow,
   RunRows,
+  RunTrigger,
   ScriptRef,
   Threads,
 } from '../contract/index.js'
@@ -20,6 +22,7 @@ import { HistoryService } from '../history/index.js'
 import { type Queryable, rowsOf, run } from '../platform/database.js'
 import { notFound } from '../platform/problem.js'
 import { ScriptsService } from '../scripts/index.js'
+import type { Lens } from './lens-sql.js'
 import { rowsOfTest } from './rows-of-test.js'
 import { sentOf } from './sent.js'
 import * as sql from './run-queries.js'
@@ -48,6 +51,17 @@ export interface RunRecord {
   incomplete: boolean
   scope: 'whole' | 'partial' | null
   outage: boolean
+  buildId: number
+  /** The sort key of the build; that of its first run in the lane is the same. */
+  buildKey: string
+  /** The first, the second … run of its build in its lane. */
+  ordinal: number
+  key: string
+  trigger: RunTrigger
+  originRunId: number | null
+  release: string | null
+  profile: string | null
+  trial: boolean
   sortKey: string
   day: string
   total: number
@@ -65,13 +79,6 @@ export interface RunRecord {
 
 /** A run that is locked for counting what it changed. */
 type ToCount = Pick<RunRecord, 'incomplete' | 'scope' | 'changes'> & Record<Outcome, number> & { first: boolean }
-
-export interface Lens {
-  /** The newest builds of each lane. */
-  span: number
-  branch: string | null
-  environments: string[] | null
-}
 
 @Injectable()
 export class RunsService {
@@ -103,8 +110,8 @@ export class RunsService {
 
   async get(context: Context, id: number, span?: number): Promise<RunDetail> {
     const record = await this.record(context, id)
-    const at = { laneId: record.laneId, sortKey: record.sortKey }
-    const [changes, rows, previous, next, faults, warnings, deliveries, sent, [build]] = await Promise.all([
+    const { laneId, sortKey, buildKey, buildId } = record
+    const [changes, rows, previous, next, faults, warnings, deliveries, sent, [build], ofBuild] = await Promise.all([
       this.changeCounts(record),
       this.rows(
         context,
@@ -112,13 +119,14 @@ export class RunsService {
         // of a live run, what did not run yet is only counted
         SHOWN_CHANGES.filter((change) => !(record.live && change === 'notRun')),
       ),
-      rowsOf<RunDetail['passedOver'][number] & { outage: boolean }>(this, sql.PREVIOUS_RUN, at),
-      rowsOf<NonNullable<RunDetail['next']>>(this, sql.NEXT_RUN, at),
+      rowsOf<RunDetail['passedOver'][number] & { outage: boolean }>(this, sql.PREVIOUS_RUN, { laneId, buildKey }),
+      rowsOf<NonNullable<RunDetail['next']>>(this, sql.NEXT_RUN, { laneId, sortKey, buildId }),
       this.faults(id),
       rowsOf<FileWarnings>(this, sql.FILE_WARNINGS, { runId: id }),
       rowsOf<RunDetail['deliveries'][number]>(this, sql.DELIVERIES_OF_RUN, { runId: id }),
       sentOf(this, record),
       rowsOf<Pick<RunDetail, 'changedFiles'>>(this, sql.CHANGED_FILES, { runId: id }),
+      rowsOf<Omit<RunOfBuild, 'startedAt'> & { startedAt: Date }>(this, sql.RUNS_OF_BUILD, { buildId, laneId }),
     ])
     const threads = await this.history.threads(
       record.laneId,
@@ -129,6 +137,7 @@ export class RunsService {
     return {
       run: runRow(record, changes),
       changedFiles: build?.changedFiles ?? null,
+      runsOfBuild: ofBuild.map(({ startedAt, ...one }) => ({ ...one, startedAt: startedAt.toISOString() })),
       ...comparedWith(previous),
       next: next[0] ?? null,
       changes,
@@ -177,25 +186,25 @@ export class RunsService {
       const { laneId, sortKey } = record
       const [locked] = await rowsOf<ToCount>(db, sql.LOCK_TO_COUNT, { runId, laneId, sortKey })
       if (locked?.changes) return locked.changes
-      const changes = locked?.first ? changesOfFirst(locked) : await this.compare(db, { ...record, ...locked })
+      const changes = locked?.first && !isAgain(record) ? changesOfFirst(locked) : await this.compare(db, { ...record, ...locked })
       if (locked) await run(db, sql.KEEP_CHANGES, { runId, changes })
       return changes
     })
   }
 
   private async compare(db: Queryable, record: RunRecord): Promise<number[]> {
-    const rows = await rowsOf<{ change: number; count: number }>(db, sql.CHANGE_COUNTS, bindOf(record))
+    const rows = await rowsOf<{ change: number; count: number }>(db, sql.changeCounts(isAgain(record)), bindOf(record))
     return CHANGES.map((_, i) => rows.find(({ change }) => change === i)?.count ?? 0)
   }
 
   /** The scripts of a run that failed or recovered, by what changed about them. */
   async scriptsToLookAt(record: RunRecord): Promise<Partial<Record<Change, number[]>>> {
-    const rows = await rowsOf<{ change: number; scriptIds: number[] }>(this, sql.SCRIPTS_TO_LOOK_AT, bindOf(record))
+    const rows = await rowsOf<{ change: number; scriptIds: number[] }>(this, sql.scriptsToLookAt(isAgain(record)), bindOf(record))
     return Object.fromEntries(rows.map(({ change, scriptIds }) => [CHANGES[change] as Change, scriptIds]))
   }
 
   async rows({ project }: Context, record: RunRecord, changes: readonly Change[]): Promise<ResultRow[]> {
-    const rows = await rowsOf<RawRow>(this, sql.CHANGE_ROWS, {
+    const rows = await rowsOf<RawRow>(this, sql.changeRows(isAgain(record)), {
       ...bindOf(record),
       projectId: project.id,
       prefix: project.keyPrefix,
@@ -207,8 +216,11 @@ export class RunsService {
 
   async result(context: Context, runId: number, scriptId: number): Promise<ResultDetail> {
     const record = await this.record(context, runId)
+    const there = isAgain(record) ? await this.runWith(record, scriptId) : runId
+    // a test that was not run again: what became of it before
+    if (there !== runId) return this.result(context, there, scriptId)
     const script = await this.scripts.get(context, scriptId)
-    const [change] = await rowsOf<RawChange>(this, sql.CHANGE_OF_SCRIPT, { ...bindOf(record), scriptId })
+    const [change] = await rowsOf<RawChange>(this, sql.changeOfScript(isAgain(record)), { ...bindOf(record), scriptId })
     const bind = { runId, day: record.day, scriptId }
     const failing = change?.now === 2 || change?.now === 3
     const [attempts, since, same, rows] = await Promise.all([
@@ -237,6 +249,12 @@ export class RunsService {
       rows,
       histories: [...histories].sort((a, b) => Number(b.lane.id === record.laneId) - Number(a.lane.id === record.laneId)),
     }
+  }
+
+  /** The latest run of a build that has a result of a script; the one that is asked about where none has. */
+  private async runWith({ id, buildId, laneId, sortKey }: RunRecord, scriptId: number): Promise<number> {
+    const [found] = await rowsOf<{ id: number }>(this, sql.RUN_WITH_RESULT, { buildId, laneId, sortKey, scriptId })
+    return found?.id ?? id
   }
 
   /** Since which build the longest-failing of the scripts has been red. */
@@ -286,11 +304,16 @@ interface RawAttempt {
   file: string
 }
 
+/** A run that was made again tells how its build stands after it. */
+const isAgain = ({ ordinal }: RunRecord): boolean => ordinal > 1
+
 const bindOf = (record: RunRecord) => ({
   runId: record.id,
   day: record.day,
   laneId: record.laneId,
   sortKey: record.sortKey,
+  buildKey: record.buildKey,
+  buildId: record.buildId,
   incomplete: record.incomplete,
   scope: record.scope,
 })
@@ -353,6 +376,13 @@ export function runRow(record: RunRecord, changes = record.changes && byChange(r
     incomplete: record.incomplete,
     scope: record.scope,
     outage: record.outage,
+    ordinal: record.ordinal,
+    key: record.key,
+    trigger: record.trigger,
+    originRunId: record.originRunId,
+    release: record.release,
+    profile: record.profile,
+    trial: record.trial,
     files: record.files,
     keep: record.keep,
     forgottenAt: record.forgottenAt?.toISOString() ?? null,

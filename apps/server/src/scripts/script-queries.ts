@@ -18,7 +18,7 @@ const IS_LINKED = `exists (
  */
 const NEWEST_FIRST = `(
   select id, day, sort_key, min(started_at) over (partition by lane_id order by sort_key desc) as at
-  from (select * from run where project_id = $projectId order by started_at desc limit 2000) r
+  from (select r.* from run r join lane l on l.id = r.lane_id and not l.trial where r.project_id = $projectId order by r.started_at desc limit 2000) r
 )`
 
 /**

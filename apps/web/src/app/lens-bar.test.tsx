@@ -22,6 +22,8 @@ const options: LensOptions = {
   ],
   environments: ['breakwater-stage', 'harbour-dev', 'pier-test'].map((name) => ({ name, protected: false })),
   pipelines: [],
+  releases: [],
+  profiles: [],
   olderBuilds: 12,
 }
 const open = (search = '') => renderAt(`/gullhaven/brief${search}`, <LensBar />, { '/api/projects/gullhaven/lens': options })

@@ -2,7 +2,7 @@ import { keepPreviousData, useQuery } from '@tanstack/react-query'
 import type { ReactNode } from 'react'
 import { useNavigate } from 'react-router'
 import { useProjectPath } from '../context/project-link.js'
-import { lensParams, lensQuery, SPANS, useLens, type Lens } from '../context/lens.js'
+import { lensQuery, SPANS, useLensChange, type Lens } from '../context/lens.js'
 import { useSession } from '../context/session.js'
 import { api } from '../lib/api.js'
 import { count } from '../lib/format.js'
@@ -13,14 +13,14 @@ import { hiddenWords, toggledEnvironments } from './lens-words.js'
 /** The sentence across the top: through what everything on screen is seen, and what that hides. */
 export function LensBar() {
   const { project } = useSession()
-  const lens = useLens()
+  const [lens, changed] = useLensChange()
   const [, setAddress] = useAddress()
   const options = useQuery({
     queryKey: ['lens', project.slug, lensQuery(lens)],
     queryFn: () => api.get('/projects/{project}/lens', { path: { project: project.slug }, query: lensQuery(lens) }),
     placeholderData: keepPreviousData,
   })
-  const change = (next: Partial<Lens>) => setAddress(lensParams({ ...lens, ...next }))
+  const change = (next: Partial<Lens>) => setAddress(changed(next))
   const branches = options.data?.branches ?? []
   const environments = options.data?.environments ?? []
   const names = environments.map((environment) => environment.name)
@@ -56,6 +56,36 @@ export function LensBar() {
           </MenuCheck>
         ))}
       </LensMenu>
+      {(options.data?.profiles.length ?? 0) > 0 && (
+        <>
+          <span>on</span>
+          <LensMenu label="Profile" words={lens.profile ?? 'all profiles'}>
+            <MenuCheck checked={lens.profile === null} onChange={() => change({ profile: null })}>
+              all profiles
+            </MenuCheck>
+            {options.data?.profiles.map(({ name }) => (
+              <MenuCheck key={name} checked={lens.profile === name} onChange={() => change({ profile: name })}>
+                {name}
+              </MenuCheck>
+            ))}
+          </LensMenu>
+        </>
+      )}
+      {(options.data?.releases.length ?? 0) > 0 && (
+        <>
+          <span>for</span>
+          <LensMenu label="Release" words={lens.release ?? 'any release'}>
+            <MenuCheck checked={lens.release === null} onChange={() => change({ release: null })}>
+              any release
+            </MenuCheck>
+            {options.data?.releases.map(({ name }) => (
+              <MenuCheck key={name} checked={lens.release === name} onChange={() => change({ release: name })}>
+                {name}
+              </MenuCheck>
+            ))}
+          </LensMenu>
+        </>
+      )}
       <span className="max-[1120px]:hidden">over the</span>
       <LensMenu label="Builds" words={`last ${lens.span} builds`}>
         {SPANS.map((span) => (
@@ -64,6 +94,11 @@ export function LensBar() {
           </MenuCheck>
         ))}
       </LensMenu>
+      {lens.trial && (
+        <button type="button" className="font-semibold text-errored" title="Back to the record" onClick={() => change({ trial: false })}>
+          trial runs only ✕
+        </button>
+      )}
       <span className="truncate">{hiddenWords(lens, options.data ?? null)}</span>
     </header>
   )

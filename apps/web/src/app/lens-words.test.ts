@@ -2,6 +2,7 @@ import type { LensOptions } from '@bobbin/client'
 import { describe, expect, it } from 'vitest'
 import { hiddenWords, toggledEnvironments } from './lens-words.js'
 
+const REST = { profile: null, release: null, trial: false }
 const options: LensOptions = {
   branches: [
     { name: 'main', builds: 50 },
@@ -9,9 +10,11 @@ const options: LensOptions = {
   ],
   environments: ['harbour-dev', 'pier-test', 'open-water'].map((name) => ({ name, protected: name === 'open-water' })),
   pipelines: [],
+  releases: [],
+  profiles: [],
   olderBuilds: 12,
 }
-const lens = { branch: 'main', environments: null, span: 30 }
+const lens = { branch: 'main', environments: null, span: 30, ...REST }
 
 describe('what the lens hides', () => {
   it('is counted: branches, environments, and older builds of what it shows', () => {
@@ -19,12 +22,12 @@ describe('what the lens hides', () => {
     expect(hiddenWords({ ...lens, environments: ['harbour-dev'] }, { ...options, olderBuilds: 0 })).toBe(
       '· hides 1 branch and 2 environments',
     )
-    expect(hiddenWords({ branch: null, environments: null, span: 10 }, { ...options, olderBuilds: 1240 })).toBe(
+    expect(hiddenWords({ branch: null, environments: null, span: 10, ...REST }, { ...options, olderBuilds: 1240 })).toBe(
       '· hides 1,240 older builds',
     )
   })
   it('is nothing when it hides nothing, or nothing is known yet', () => {
-    expect(hiddenWords({ branch: null, environments: null, span: 120 }, { ...options, olderBuilds: 0 })).toBe('')
+    expect(hiddenWords({ branch: null, environments: null, span: 120, ...REST }, { ...options, olderBuilds: 0 })).toBe('')
     expect(hiddenWords(lens, null)).toBe('')
   })
 })

@@ -9,7 +9,7 @@ import { SessionProvider } from '../context/session.js'
 
 const ME: Me = {
   account: { id: 1, name: 'Runa Solberg', email: 'runa@gullhaven.example', kind: 'engineer', serverAdmin: true, makesProjects: true },
-  projects: [{ slug: 'gullhaven', name: 'Gullhaven Ferry', keyPrefix: 'FERRY', role: 'lead', rights: ALL_RIGHTS }],
+  projects: [{ slug: 'gullhaven', name: 'Gullhaven Ferry', keyPrefix: 'FERRY', defaultBranch: 'main', role: 'lead', rights: ALL_RIGHTS }],
 }
 
 /**

@@ -8,15 +8,17 @@ export interface ActHistoryProps {
   /** The kind of subject, and its number. */
   kind: string
   id: number
+  /** One below the heading that it stands under. */
+  heading?: 'h2' | 'h3'
 }
 
 /** What was done to one thing, newest first, in words. */
-export function ActHistory({ kind, id }: ActHistoryProps) {
+export function ActHistory({ kind, id, heading: Heading = 'h3' }: ActHistoryProps) {
   const acts = useHistory(kind, id)
   const undo = useUndo()
   return (
     <section className="mt-7" aria-label="History">
-      <h3 className="mb-1 text-sm">History</h3>
+      <Heading className="mb-1 text-sm font-semibold">History</Heading>
       {acts.isPending && <Loading what="its history" />}
       {acts.error && <ErrorState error={acts.error} onRetry={() => void acts.refetch()} />}
       {acts.data?.rows.length === 0 && <p className="text-soft">Nothing was changed since the audit log began.</p>}

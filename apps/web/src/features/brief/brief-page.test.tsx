@@ -6,7 +6,7 @@ import { BriefPage } from './brief-page.js'
 
 const lane = { id: 1, pipeline: 'fare-desk-web', branch: 'main', environment: 'pier-test' }
 const run = { id: 149, build: '412', commit: null, at: '2026-11-22T13:32:50Z', lane }
-const points = ['410', '411', '412'].map((build, i) => ({ runId: i, build, at: run.at, incomplete: false }))
+const points = ['410', '411', '412'].map((build, i) => ({ runId: i, build, at: run.at, incomplete: false, runs: 1 }))
 const brief: Brief = {
   builds: 4, runs: 4, results: 1204, sinceAt: null,
   findings: [{ kind: 'newlyFailing', run, count: 3, areas: ['Deck planner'], causes: 1, largest: { count: 3, oneCause: true, message: 'axle over the limit' } }, { kind: 'unlinked', count: 41, total: 388 }],

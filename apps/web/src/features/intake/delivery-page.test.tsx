@@ -23,7 +23,7 @@ const delivery: DeliveryDetail = {
   at: AT,
   by: 'Runa Solberg',
   source: 'cli',
-  target: { pipeline: 'fare-desk-web', build: '412', branch: 'main', environment: 'pier-test', commit: '9f1c2ab' },
+  target: { pipeline: 'fare-desk-web', build: '412', branch: 'main', environment: 'pier-test', commit: '9f1c2ab', run: '', trial: false },
   run: {
     id: 60,
     build: '412',

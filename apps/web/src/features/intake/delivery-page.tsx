@@ -48,7 +48,7 @@ export function DeliveryView({ delivery }: { delivery: DeliveryDetail }) {
       <Decisions delivery={delivery} />
       <Files delivery={delivery} reading={reading} />
       <div className="px-6">
-        <ActHistory kind="delivery" id={delivery.id} />
+        <ActHistory kind="delivery" id={delivery.id} heading="h2" />
       </div>
     </section>
   )

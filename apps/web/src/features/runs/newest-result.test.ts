@@ -7,6 +7,7 @@ const point = (runId: number, at: string, outcome: 'passed' | 'failed' | null) =
   build: String(runId),
   at,
   incomplete: false,
+  runs: 1,
   outcome,
   durationMs: 1,
 })

@@ -15,7 +15,7 @@ beforeAll(() => {
 
 const lane = { id: 1, pipeline: 'fare-desk-web', branch: 'main', environment: 'pier-test' }
 const totals = { total: 12, passed: 9, failed: 2, errored: 0, skipped: 0, blocked: 0, notRun: 0, recovered: 1 }
-const point = (build: string, runId: number) => ({ runId, build, at: '2026-11-22T13:32:50Z', scope: null, incomplete: false })
+const point = (build: string, runId: number) => ({ runId, build, at: '2026-11-22T13:32:50Z', scope: null, incomplete: false, runs: 1 })
 const script = (id: number, name: string) => ({
   id,
   name,
@@ -31,7 +31,8 @@ const row = (id: number, name: string, change: Change): ResultRow => ({
 }) // prettier-ignore
 const detail: RunDetail = {
   deliveries: [{ id: 9, at: '2026-11-20T10:00:00Z', by: 'Runa Solberg' }],
-  run: { id: 149, lane, build: '412', commit: '9f1c2ab', author: null, address: null, keep: false, forgottenAt: null, startedAt: '2026-11-22T13:32:50Z', deliveredAt: '2026-11-22T13:40:00Z', durationMs: 452_000, totals, live: false, incomplete: true, scope: null, outage: false, files: 4, changes: null },
+  run: { id: 149, lane, build: '412', commit: '9f1c2ab', author: null, address: null, keep: false, forgottenAt: null, startedAt: '2026-11-22T13:32:50Z', deliveredAt: '2026-11-22T13:40:00Z', durationMs: 452_000, totals, live: false, incomplete: true, scope: null, outage: false, files: 4, changes: null, ordinal: 1, key: '', trigger: 'delivery', originRunId: null, release: null, profile: null, trial: false },
+  runsOfBuild: [],
   changedFiles: null,
   previous: { id: 147, build: '410', incomplete: false },
   passedOver: [{ id: 148, build: '411', incomplete: false }],

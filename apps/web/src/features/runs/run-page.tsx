@@ -126,9 +126,12 @@ function RunHead({ detail }: { detail: RunDetail }) {
           </>
         )}
         {run.author && ` by ${run.author}`}
+        {run.profile && ` · on ${run.profile}`}
+        {run.release && ` · for release ${run.release}`}
       </p>
       <div className="mt-1 flex items-start justify-between gap-4">
         <h1 className="min-w-0 text-xl">
+          {run.trial && <span className="text-errored">Trial: </span>}
           Build {run.build}
           {previous ? (
             <span>
@@ -164,7 +167,8 @@ function RunHead({ detail }: { detail: RunDetail }) {
           </span>
         ))}
         {parts.length === 0 && (run.live ? 'Nothing changed so far' : 'Nothing changed')}.
-        {run.scope === 'partial' && <span className="text-soft"> A part of the tests ran.</span>}
+        <RunsOfBuild detail={detail} />
+        {run.scope === 'partial' && run.ordinal === 1 && <span className="text-soft"> A part of the tests ran.</span>}
         {run.incomplete && !run.live && <strong className="font-semibold text-errored"> Incomplete: not everything ran.</strong>}
         {run.outage && !run.live && (
           <strong className="font-semibold text-errored"> Most tests errored: check {run.lane.environment} first.</strong>
@@ -184,6 +188,29 @@ function RunHead({ detail }: { detail: RunDetail }) {
         )}
       </p>
     </header>
+  )
+}
+
+/** That a build was run several times in its lane: what is shown is how it stands after this run. */
+function RunsOfBuild({ detail: { run, runsOfBuild } }: { detail: RunDetail }) {
+  if (runsOfBuild.length < 2) return null
+  return (
+    <span className="text-soft">
+      {' '}
+      Run {run.ordinal} of {runsOfBuild.length} of this build
+      {run.ordinal > 1 && ': each test counts as in the latest run that has it'}.{' '}
+      {runsOfBuild
+        .filter(({ id }) => id !== run.id)
+        .map(({ id, ordinal, key, red }, i) => (
+          <span key={id}>
+            {i > 0 && ', '}
+            <ProjectLink to={`runs/${id}`} className="link">
+              {key || `Run ${ordinal}`}
+            </ProjectLink>{' '}
+            ({red > 0 ? `${formatNumber(red)} red` : 'none red'})
+          </span>
+        ))}
+    </span>
   )
 }
 

@@ -65,6 +65,7 @@ function RunLine({ run }: { run: RunRow }) {
     <>
       <div role="gridcell" className="w-[92px] shrink-0 truncate pl-4 font-mono text-dye">
         {run.build}
+        {run.ordinal > 1 && <span title={run.key}>·{run.ordinal}</span>}
         {run.keep && <Pin size={11} aria-label="kept" className="ml-1.5 inline fill-current" />}
       </div>
       <div role="gridcell" className="min-w-0 flex-[2] truncate">

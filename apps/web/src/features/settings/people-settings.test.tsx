@@ -71,7 +71,9 @@ describe('people', () => {
   it('see who is there without the means to change it, where their role does not allow that', async () => {
     const me: Me = {
       account: { id: 2, name: 'Teo Marsh', email: 'teo@gullhaven.example', kind: 'tester', serverAdmin: false, makesProjects: false },
-      projects: [{ slug: 'gullhaven', name: 'Gullhaven Ferry', keyPrefix: 'FERRY', role: 'tester', rights: ['read'] }],
+      projects: [
+        { slug: 'gullhaven', name: 'Gullhaven Ferry', keyPrefix: 'FERRY', defaultBranch: 'main', role: 'tester', rights: ['read'] },
+      ],
     }
     open({ '/api/session': me })
     expect(await screen.findByText('Leads of the project invite people.')).toBeTruthy()
