@@ -15,7 +15,7 @@ describe('surroundings', () => {
     } // prettier-ignore
     expect(surroundings(env, noGit)).toEqual({
       pipeline: 'fare-desk-web', build: '412', branch: 'quay', commit: '9f1c2ab', environment: 'pier-test', shard: 2, shards: 4, agent: 'slipway',
-      author: null, address: null, scope: null,
+      author: null, address: null, scope: null, run: null, profile: null, release: null, trial: false,
     }) // prettier-ignore
     expect(surroundings({ ...env, BOBBIN_SCOPE: 'partial' }, noGit).scope).toBe('partial')
     expect(surroundings({ ...env, BOBBIN_SCOPE: 'some' }, noGit).scope).toBeNull()

@@ -1,7 +1,7 @@
 import { isBuiltInRole } from '@bobbin/core'
 import { Inject, Injectable } from '@nestjs/common'
 import { InjectConnection } from '@nestjs/sequelize'
-import * as oidc from 'openid-client'
+import type * as Oidc from 'openid-client'
 import { Sequelize } from 'sequelize-typescript'
 import { record } from '../platform/acts/index.js'
 import { CONFIG, type Config, type OidcSettings } from '../platform/config.js'
@@ -9,6 +9,9 @@ import { type InTransaction, inTransaction, rowsOf, run } from '../platform/data
 import { Problem } from '../platform/problem.js'
 import { announceAccess } from './announce-access.js'
 import { logSecurity } from './security-log.js'
+
+/** Loaded when somebody first signs in that way: most servers never do. */
+const client = (): Promise<typeof Oidc> => import('openid-client')
 
 /** What a browser keeps between going to the provider and coming back. */
 export interface Journey {
@@ -34,7 +37,7 @@ const LOOPBACK = new Set(['localhost', '127.0.0.1', '[::1]'])
 /** Signing in through an OpenID Connect provider (OpenID Connect Core 1.0, authorization code flow with PKCE). */
 @Injectable()
 export class OidcService {
-  private provider: Promise<oidc.Configuration> | null = null
+  private provider: Promise<Oidc.Configuration> | null = null
 
   constructor(
     @Inject(CONFIG) private readonly config: Config,
@@ -43,6 +46,7 @@ export class OidcService {
 
   /** @returns where the browser goes, and what it keeps meanwhile */
   async begin(to: string): Promise<{ url: URL; journey: Journey }> {
+    const oidc = await client()
     const provider = await this.discovered()
     const verifier = oidc.randomPKCECodeVerifier()
     const journey = { state: oidc.randomState(), nonce: oidc.randomNonce(), verifier, to }
@@ -66,7 +70,8 @@ export class OidcService {
     return inTransaction(this, (db) => this.welcome(db, identity))
   }
 
-  private async identityOf(provider: oidc.Configuration, back: URL, checks: oidc.AuthorizationCodeGrantChecks): Promise<Identity> {
+  private async identityOf(provider: Oidc.Configuration, back: URL, checks: Oidc.AuthorizationCodeGrantChecks): Promise<Identity> {
+    const oidc = await client()
     const { groupsClaim } = this.settings()
     try {
       const tokens = await oidc.authorizationCodeGrant(provider, back, checks)
@@ -192,16 +197,22 @@ export class OidcService {
   }
 
   /** Asked for when first needed, and again after it could not be reached. */
-  private discovered(): Promise<oidc.Configuration> {
-    const { issuer, clientId, clientSecret, name } = this.settings()
-    const server = new URL(issuer)
-    const options = server.protocol === 'http:' && LOOPBACK.has(server.hostname) ? { execute: [oidc.allowInsecureRequests] } : {}
-    this.provider ??= oidc.discovery(server, clientId, clientSecret, undefined, options).catch((error: unknown) => {
+  private discovered(): Promise<Oidc.Configuration> {
+    const { issuer, name } = this.settings()
+    this.provider ??= this.discover().catch((error: unknown) => {
       this.provider = null
       logSecurity('oidcAway', { issuer, why: error instanceof Error ? error.message.slice(0, 200) : 'unknown' })
       throw new Problem('away', 'oidcAway', `${name} does not answer. Try again in a moment, or sign in with a password`)
     })
     return this.provider
+  }
+
+  private async discover(): Promise<Oidc.Configuration> {
+    const { issuer, clientId, clientSecret } = this.settings()
+    const oidc = await client()
+    const server = new URL(issuer)
+    const options = server.protocol === 'http:' && LOOPBACK.has(server.hostname) ? { execute: [oidc.allowInsecureRequests] } : {}
+    return oidc.discovery(server, clientId, clientSecret, undefined, options)
   }
 
   private settings(): OidcSettings {

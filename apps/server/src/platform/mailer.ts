@@ -1,5 +1,5 @@
 import { Inject, Injectable, Logger, type OnApplicationShutdown } from '@nestjs/common'
-import { createTransport, type Transporter } from 'nodemailer'
+import type { Transporter } from 'nodemailer'
 import { CONFIG, type Config } from './config.js'
 
 export interface Letter {
@@ -13,14 +13,12 @@ export interface Letter {
 @Injectable()
 export class Mailer implements OnApplicationShutdown {
   private readonly log = new Logger('Mail')
-  private readonly transport: Transporter | null
+  private transport: Transporter | null = null
 
-  constructor(@Inject(CONFIG) private readonly config: Config) {
-    this.transport = config.mail && createTransport(config.mail.smtp)
-  }
+  constructor(@Inject(CONFIG) private readonly config: Config) {}
 
   get sends(): boolean {
-    return this.transport !== null
+    return this.config.mail !== null
   }
 
   /** A link to a page of Bobbin, as people outside reach it. */
@@ -30,7 +28,10 @@ export class Mailer implements OnApplicationShutdown {
 
   /** @throws Error when the mail server does not take it */
   async send({ to, subject, text }: Letter): Promise<void> {
-    if (!this.transport || !this.config.mail) throw new Error('This server sends no mail; BOBBIN_SMTP_URL is not set')
+    if (!this.config.mail) throw new Error('This server sends no mail; BOBBIN_SMTP_URL is not set')
+    // loaded with the first letter: many servers send none
+    const { createTransport } = await import('nodemailer')
+    this.transport ??= createTransport(this.config.mail.smtp)
     await this.transport.sendMail({ from: this.config.mail.from, to, subject, text })
   }
 

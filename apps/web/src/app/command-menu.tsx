@@ -3,7 +3,7 @@ import { Command, defaultFilter } from 'cmdk'
 import { useDeferredValue, useState, type ReactNode } from 'react'
 import { useNavigate } from 'react-router'
 import { useProjectPath } from '../context/project-link.js'
-import { SPANS, useLensChange } from '../context/lens.js'
+import { type Lens, SPANS, useLensChange } from '../context/lens.js'
 import { useSession } from '../context/session.js'
 import { api } from '../lib/api.js'
 import { useAddress } from '../lib/use-address.js'
@@ -131,14 +131,14 @@ function Commands({ close, onKeySheet, onSignOut }: Pick<CommandMenuProps, 'onKe
 
 function LensCommands({ close }: { close: () => void }) {
   const { project, me } = useSession()
-  const [lens, changed] = useLensChange()
+  const [, changed] = useLensChange()
   const [, setAddress] = useAddress()
   const navigate = useNavigate()
   const options = useQuery({
     queryKey: ['lens', project.slug],
     queryFn: () => api.get('/projects/{project}/lens', { path: { project: project.slug } }),
   })
-  const change = (next: Partial<typeof lens>) => () => {
+  const change = (next: Partial<Lens>) => () => {
     setAddress(changed(next))
     close()
   }

@@ -166,12 +166,15 @@ export class Jobs implements OnApplicationBootstrap, OnApplicationShutdown {
     data: object,
     { key, afterSeconds }: { key?: string; afterSeconds?: number } = {},
   ): Promise<void> {
+    // a queue that is not there yet would take nothing
+    await this.started
     const client = clientOf(db.transaction)
-    await this.boss.send(name, data, {
+    const id = await this.boss.send(name, data, {
       db: { executeSql: (text, values) => client.query(text, values as unknown[]) },
       ...(key !== undefined && { singletonKey: key }),
       ...(afterSeconds !== undefined && { startAfter: afterSeconds }),
     })
+    if (id === null && key === undefined) throw new Error(`the job ${name} could not be begun`)
   }
 
   /** Has this process look for jobs of a kind at once. */

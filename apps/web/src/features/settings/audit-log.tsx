@@ -1,5 +1,7 @@
 import type { ActRow } from '@bobbin/client'
+import { useQuery } from '@tanstack/react-query'
 import { Download } from 'lucide-react'
+import { missingWords, useCan } from '../../context/can.js'
 import { useSession } from '../../context/session.js'
 import { useUndo } from '../../context/use-undo.js'
 import { api } from '../../lib/api.js'
@@ -12,6 +14,7 @@ import { ActLine } from '../audit/act-line.js'
 import { actFilterOf, KIND_GROUPS, kindWords } from '../audit/act-address.js'
 import { useActs } from '../audit/queries.js'
 import { useMembers } from '../cases/queries.js'
+import { useRule } from './rule-settings.js'
 
 /** Who did what in the project: filtered by the address, and out as a table. */
 export function AuditLog() {
@@ -27,8 +30,9 @@ export function AuditLog() {
   return (
     <div className="flex min-h-0 flex-1 flex-col">
       <p className="mb-3 text-soft">
-        Every change that people, tokens and Bobbin itself made in {project.name}. Nobody can change or delete an entry.
+        Every change that people, tokens and Bobbin itself made in {project.name}. Nobody can change an entry.
       </p>
+      <Retention />
       <Filters />
       <div className="mb-1 flex items-center gap-4">
         <span className="text-soft" role="status">
@@ -83,6 +87,52 @@ const LINE = 18
 const heightOf = ({ fields, changed, undone, reason, canUndo }: ActRow): number => {
   const lines = 1 + fields.length + (fields.length > 0 && changed > 1 ? 1 : 0) + (undone ? 1 : 0) + (reason ? 1 : 0)
   return Math.max(canUndo ? 48 : 36, 18 + lines * LINE)
+}
+
+const SPANS: readonly [days: number | null, words: string][] = [
+  [null, 'for ever'],
+  [3650, '10 years'],
+  [730, '2 years'],
+  [365, 'a year'],
+  [90, '90 days'],
+]
+
+/** How long entries are kept: the one way in which the log loses any. */
+function Retention() {
+  const { project } = useSession()
+  const manages = useCan('manage')
+  const rule = useRule()
+  const rules = useQuery({
+    queryKey: ['rules', project.slug],
+    queryFn: () => api.get('/projects/{project}/rules', { path: { project: project.slug } }),
+  })
+  if (!rules.data) return null
+  const now = rule.chosen.keepActsDays === undefined ? rules.data.keepActsDays : rule.chosen.keepActsDays
+  const known = SPANS.some(([days]) => days === now)
+  const set = (days: number | null, words: string) =>
+    rule.set({ keepActsDays: days }, { keepActsDays: rules.data.keepActsDays }, `Entries are kept ${words}`)
+  return (
+    <label className="mb-3 flex items-center gap-2">
+      Entries are kept
+      <select
+        className="field"
+        disabled={!manages}
+        title={manages ? undefined : missingWords('manage')}
+        value={now ?? ''}
+        onChange={(event) => {
+          const days = event.target.value === '' ? null : Number(event.target.value)
+          set(days, SPANS.find(([one]) => one === days)?.[1] ?? '')
+        }}
+      >
+        {SPANS.map(([days, words]) => (
+          <option key={words} value={days ?? ''}>
+            {words}
+          </option>
+        ))}
+        {!known && <option value={now ?? ''}>{now} days</option>}
+      </select>
+    </label>
+  )
 }
 
 function Filters() {

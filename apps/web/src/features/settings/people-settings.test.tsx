@@ -140,6 +140,7 @@ describe('the audit log', () => {
     const { sent } = renderAt('/gullhaven/settings/audit', <AuditLog />, {
       [`${API}/acts`]: list,
       [`${API}/members`]: members,
+      [`${API}/rules`]: { unknownTests: 'ask', keepDetailsDays: 60, keepActsDays: null },
       [`POST ${API}/acts/41/undo`]: { actId: 42, undone: 2, left: ['FERRY-102 Height'] },
     })
     const row = await screen.findByRole('row')

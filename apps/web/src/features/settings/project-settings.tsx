@@ -1,10 +1,12 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query'
 import { useState, type FormEvent } from 'react'
+import { useForm } from 'react-hook-form'
 import { useNavigate } from 'react-router'
-import { useCan } from '../../context/can.js'
+import { missingWords, useCan } from '../../context/can.js'
 import { useSession } from '../../context/session.js'
 import { api } from '../../lib/api.js'
 import { useAddress } from '../../lib/use-address.js'
+import { Field } from '../../ui/field.js'
 import { Button, messageOf } from '../../ui/states.js'
 import { ProjectFields, type ProjectDraft } from '../access/person-fields.js'
 
@@ -31,34 +33,48 @@ export function ProjectSettings() {
   )
 }
 
+interface ProjectEdit {
+  name: string
+  defaultBranch: string
+}
+
 function ProjectName() {
   const { project } = useSession()
   const queries = useQueryClient()
-  const [name, setName] = useState(project.name)
-  const save = useMutation({
-    mutationFn: () => api.patch('/projects/{project}', { path: { project: project.slug }, body: { name } }),
-    onSuccess: () => queries.invalidateQueries({ queryKey: ['me'] }),
-  })
   const keeps = useCan('manage')
-  const submit = (event: FormEvent) => {
-    event.preventDefault()
-    save.mutate()
-  }
+  const { name, defaultBranch } = project
+  const form = useForm<ProjectEdit>({ values: { name, defaultBranch } })
+  const save = useMutation({
+    mutationFn: (body: ProjectEdit) => api.patch('/projects/{project}', { path: { project: project.slug }, body }),
+    onSuccess: () => queries.invalidateQueries({ predicate: ({ queryKey: [word] }) => word === 'me' || word === 'lens' }),
+  })
+  const { errors, isDirty } = form.formState
   return (
-    <form onSubmit={submit} className="mb-8 flex items-end gap-3">
-      <label className="flex w-[320px] flex-col gap-1">
-        Name
-        <input className="field" disabled={!keeps} value={name} onChange={(event) => setName(event.target.value)} />
-      </label>
-      {keeps && (
-        <Button type="submit" disabled={name.trim() === '' || name === project.name || save.isPending}>
-          Save
-        </Button>
-      )}
+    <form onSubmit={(event) => void form.handleSubmit((edit) => save.mutate(edit))(event)} className="mb-8 flex flex-col gap-4">
+      <Field label="Name" error={errors.name?.message} className="w-[320px]">
+        <input disabled={!keeps} {...form.register('name', { required: 'A project needs a name' })} />
+      </Field>
+      <Field
+        label="Main branch"
+        hint="What everything looks at where nobody chooses another"
+        error={errors.defaultBranch?.message}
+        className="w-[320px]"
+      >
+        <input className="font-mono" disabled={!keeps} {...form.register('defaultBranch', { required: 'Name the branch' })} />
+      </Field>
       {save.error && (
         <p role="alert" className="text-failed">
           {messageOf(save.error)}
         </p>
+      )}
+      {keeps ? (
+        <div>
+          <Button type="submit" disabled={!isDirty || save.isPending}>
+            Save
+          </Button>
+        </div>
+      ) : (
+        <p className="text-soft">{missingWords('manage')}</p>
       )}
     </form>
   )
