@@ -86,7 +86,7 @@ export class IdentityStandIn {
         continue
       }
       const page = await answer.text()
-      const action = /<form[^>]+action="([^"]+)"/.exec(page)?.[1]
+      const action = / action="([^"]{1,2000})"/.exec(page)?.[1]
       if (!action) throw new Error(`the provider answered ${answer.status}: ${page.slice(0, 300)}`)
       const prompt = /name="prompt" value="([^"]+)"/.exec(page)?.[1] ?? 'login'
       const sent = await go(new URL(action, url).href, new URLSearchParams({ prompt, login: sub, password: 'any' }))

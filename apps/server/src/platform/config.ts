@@ -135,7 +135,9 @@ function readUrl(env: Record<string, string | undefined>): string | null {
   if (!url) return null
   if (!/^https?:\/\//.test(url) || !URL.canParse(url))
     throw new Error(`BOBBIN_URL is “${url}”; it must be the address that people use, such as https://bobbin.example`)
-  return url.replace(/\/+$/, '')
+  let end = url.length
+  while (url[end - 1] === '/') end--
+  return url.slice(0, end)
 }
 
 function readMail(env: Record<string, string | undefined>): Config['mail'] {

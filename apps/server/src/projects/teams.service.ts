@@ -106,7 +106,17 @@ const watched = ({ project }: Context, id: number): Watched => ({
 })
 
 const tidy = (folders: readonly string[]): string[] => [
-  ...new Set(folders.map((folder) => folder.trim().replace(/^\/+|\/+$/g, '')).filter((folder) => folder !== '')),
+  ...new Set(
+    folders
+      .map((folder) =>
+        folder
+          .trim()
+          .split('/')
+          .filter((name) => name !== '')
+          .join('/'),
+      )
+      .filter((folder) => folder !== ''),
+  ),
 ]
 
 /** Open pages of its members look what they may do now. */
