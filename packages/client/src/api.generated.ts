@@ -1700,7 +1700,10 @@ export interface components {
       /** @description For who is not signed in and has no account. */
       account?: components['schemas']['NewAccountDto']
     }
-    /** @enum {string} */
+    /**
+     * @description What somebody does in the trade, as they say themselves; it allows nothing.
+     * @enum {string}
+     */
     AccountKind: 'engineer' | 'tester' | 'developer' | 'lead'
     /** @description An account, for administrators of the server. */
     AccountRow: {
@@ -2767,11 +2770,8 @@ export interface components {
       profile?: string
       /** @description The version that is being made ready. One that is new is made. */
       release?: string
-      /**
-       * @description Whether all tests of the suite ran, or a part of them: a test that is missing in the whole is gone, in a part it is not in the run.
-       * @enum {string}
-       */
-      scope?: 'whole' | 'partial'
+      /** @description Whether all tests of the suite ran, or a part of them: a test that is missing in the whole is gone, in a part it is not in the run. */
+      scope?: components['schemas']['RunScope']
       /** @description Made by the sender: opening with the same key again finds the same feed. */
       key: string
       /** @description What the sender is called among those of its run: an agent, a machine. */
@@ -2839,11 +2839,8 @@ export interface components {
       profile?: string
       /** @description The version that is being made ready. One that is new is made. */
       release?: string
-      /**
-       * @description Whether all tests of the suite ran, or a part of them: a test that is missing in the whole is gone, in a part it is not in the run.
-       * @enum {string}
-       */
-      scope?: 'whole' | 'partial'
+      /** @description Whether all tests of the suite ran, or a part of them: a test that is missing in the whole is gone, in a part it is not in the run. */
+      scope?: components['schemas']['RunScope']
     }
     ProblemDetails: {
       type: string
@@ -3142,6 +3139,11 @@ export interface components {
       threads: components['schemas']['Threads']
     }
     /**
+     * @description Whether all tests of a suite ran, or a part of them, as the sender says.
+     * @enum {string}
+     */
+    RunScope: 'whole' | 'partial'
+    /**
      * @description What began a run.
      * @enum {string}
      */
@@ -3319,7 +3321,7 @@ export interface components {
       error: string | null
     }
     /**
-     * @description A folder of the server, or an address.
+     * @description Where a source looks: a folder of the server, or an address.
      * @enum {string}
      */
     SourceKind: 'folder' | 'http'
@@ -3461,7 +3463,10 @@ export interface components {
      * @enum {string}
      */
     UnknownTests: 'aside' | 'make' | 'ask'
-    /** @enum {string} */
+    /**
+     * @description Pages of which views can be saved.
+     * @enum {string}
+     */
     ViewPage: 'cases' | 'scripts' | 'runs'
     /** @description Something a reader should know about a file that was read all the same. */
     Warning: {
@@ -3628,6 +3633,7 @@ export type RunOfBuild = components['schemas']['RunOfBuild']
 export type RunPoint = components['schemas']['RunPoint']
 export type RunRow = components['schemas']['RunRow']
 export type RunRows = components['schemas']['RunRows']
+export type RunScope = components['schemas']['RunScope']
 export type RunTrigger = components['schemas']['RunTrigger']
 export type SavedView = components['schemas']['SavedView']
 export type ScriptDetail = components['schemas']['ScriptDetail']
@@ -4945,7 +4951,7 @@ export interface operations {
         /** @description The version that is being made ready. One that is new is made. */
         release?: string
         /** @description Whether all tests of the suite ran, or a part of them: a test that is missing in the whole is gone, in a part it is not in the run. */
-        scope?: 'whole' | 'partial'
+        scope?: components['schemas']['RunScope']
         source?: 'cli' | 'web' | 'fetched'
         /** @description How large its files are together: a large delivery is stored first, and read when somebody is free. */
         bytes?: number

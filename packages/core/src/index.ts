@@ -73,8 +73,8 @@ export {
 export { naturalKey } from './text/natural-key.js'
 export { readOutline, type OutlineCase } from './text/outline.js'
 export { OUTAGE } from './history/outage.js'
-export { CASE_COLUMNS, CASE_INTENTS, CASE_STATES, INTENT_WORDS, readCaseTable, writeCaseTable } from './cases/case-table.js'
-export type { CaseIntent, ReadRow, ReadTable, TableCase, TableRow } from './cases/case-table.js'
+export { CASE_COLUMNS, INTENT_WORDS, readCaseTable, writeCaseTable } from './cases/case-table.js'
+export type { ReadRow, ReadTable, TableCase, TableRow } from './cases/case-table.js'
 export { mergeEdits, type Merge, type MergeConflict } from './cases/case-merge.js'
 export { readEstimate, writeEstimate } from './cases/estimate.js'
 export { readStepTable, type Step } from './cases/step-table.js'
@@ -90,4 +90,7 @@ export {
   rightsOf,
   ROLES,
   SCOPE_RIGHTS,
+  TOKEN_SCOPES,
+  type TokenScope,
 } from './access/rights.js'
+export * from './states.js'

@@ -1,3 +1,4 @@
+import { ACCOUNT_KINDS, TOKEN_SCOPES } from '@bobbin/core'
 import { Type } from 'class-transformer'
 import {
   ArrayMaxSize,
@@ -51,7 +52,7 @@ export class NewTokenDto {
   @IsNotEmpty({ message: 'Give the token a name, so that you know later what uses it' })
   @MaxLength(100)
   name: string
-  @IsIn(['deliver', 'read'])
+  @IsIn(TOKEN_SCOPES)
   scope: TokenScope
   /** It can be used for so many days; a year where nothing is said. */
   @IsOptional()
@@ -115,7 +116,7 @@ export class NewAccountDto {
   @IsNotEmpty({ message: 'Say what people call you' })
   @MaxLength(200)
   name: string
-  @IsIn(['engineer', 'tester', 'developer', 'lead'])
+  @IsIn(ACCOUNT_KINDS)
   kind: AccountKind
   /** At least 10 characters, as long as you like. */
   @IsString()
@@ -180,7 +181,7 @@ export class FirstRunDto extends NewProjectDto {
   @IsNotEmpty({ message: 'Say what people call you' })
   @MaxLength(200)
   person: string
-  @IsIn(['engineer', 'tester', 'developer', 'lead'])
+  @IsIn(ACCOUNT_KINDS)
   kind: AccountKind
   /** At least 10 characters, as long as you like. */
   @IsString()

@@ -1,3 +1,4 @@
+import { CASE_STATES } from '@bobbin/core'
 /** Areas with the cases directly in each, in the order people gave them. */
 export const AREAS = `
 select a.id, a.parent_id as "parentId", a.name, count(c.id)::int as cases
@@ -49,7 +50,7 @@ const SORTS: Record<string, string> = {
   area: 't.sort',
   priority: 'c.priority',
   owner: 'lower(o.name)',
-  state: `array_position(array['draft', 'approved', 'retired'], c.state)`,
+  state: `array_position(array['${CASE_STATES.join("', '")}'], c.state)`,
   intent: `array_position(array['toAutomate', 'automated', 'byHand', 'never'], c.intent)`,
   estimate: 'c.estimate_s',
   updated: 'c.updated_at',

@@ -1,3 +1,4 @@
+import { CASE_INTENTS, CASE_STATES } from '@bobbin/core'
 import { Transform, Type } from 'class-transformer'
 import {
   ArrayMaxSize,
@@ -19,8 +20,6 @@ import type { CaseIntent, CaseState, CaseStep } from '../contract/index.js'
 import { listed, maybe, trimmed } from '../platform/validation.js'
 import { PageDto } from '../platform/page.dto.js'
 
-const STATES = ['draft', 'approved', 'retired']
-const INTENTS = ['byHand', 'toAutomate', 'automated', 'never']
 const MOST_AT_ONCE = 50_000
 
 export class CaseStepDto implements CaseStep {
@@ -71,10 +70,10 @@ export class CaseEditDto {
   areaId?: number | null
   /** Without it, a change of what the case says takes an approval away. */
   @maybe()
-  @IsIn(STATES)
+  @IsIn(CASE_STATES)
   state?: CaseState
   @maybe()
-  @IsIn(INTENTS)
+  @IsIn(CASE_INTENTS)
   intent?: CaseIntent
   /** How long it takes by hand, in seconds. */
   @IsOptional()
@@ -123,7 +122,7 @@ export class CaseFilterDto extends PageDto {
   @IsOptional()
   @listed()
   @IsArray()
-  @IsIn(STATES, { each: true })
+  @IsIn(CASE_STATES, { each: true })
   state?: CaseState[]
   @IsOptional()
   @listed()
@@ -134,7 +133,7 @@ export class CaseFilterDto extends PageDto {
   @IsOptional()
   @listed()
   @IsArray()
-  @IsIn(INTENTS, { each: true })
+  @IsIn(CASE_INTENTS, { each: true })
   intent?: CaseIntent[]
   /** Ids of accounts; 0 is nobody. */
   @IsOptional()
@@ -175,10 +174,10 @@ export class BulkSetDto {
   @IsInt()
   areaId?: number | null
   @maybe()
-  @IsIn(STATES)
+  @IsIn(CASE_STATES)
   state?: CaseState
   @maybe()
-  @IsIn(INTENTS)
+  @IsIn(CASE_INTENTS)
   intent?: CaseIntent
   @maybe()
   @IsArray()

@@ -1,4 +1,4 @@
-import type { CaseIntent, CaseState, CaseStep } from '@bobbin/client'
+import type { CaseIntent, CaseState, CaseStep } from '../contract/index.js'
 import { Column, CreatedAt, DataType, Model, Table, UpdatedAt } from 'sequelize-typescript'
 
 @Table({ tableName: 'test_case', underscored: true })

@@ -1,11 +1,11 @@
-import type { Right } from '@bobbin/core'
+import type { AccountKind, Right, TokenScope } from '@bobbin/core'
+
+export type { AccountKind, TokenScope }
 
 export interface Me {
   account: { id: number; name: string; email: string; kind: AccountKind; serverAdmin: boolean; makesProjects: boolean }
   projects: ProjectInfo[]
 }
-
-export type AccountKind = 'engineer' | 'tester' | 'developer' | 'lead'
 
 export interface ProjectInfo {
   slug: string
@@ -29,8 +29,6 @@ export interface SessionRow {
   agent: string
   address: string
 }
-
-export type TokenScope = 'deliver' | 'read'
 
 export interface TokenRow {
   id: number

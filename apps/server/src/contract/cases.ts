@@ -1,3 +1,7 @@
+import type { CaseIntent, CaseState } from '@bobbin/core'
+
+export type { CaseIntent, CaseState }
+
 export interface AreaNode {
   id: number
   parentId: number | null
@@ -5,10 +9,6 @@ export interface AreaNode {
   /** Cases that stand directly in it. */
   cases: number
 }
-
-export type CaseState = 'draft' | 'approved' | 'retired'
-/** What is meant to become of a case: a person carries it out, a script shall, a script does, or no script ever will. */
-export type CaseIntent = 'byHand' | 'toAutomate' | 'automated' | 'never'
 
 export interface CaseStep {
   action: string

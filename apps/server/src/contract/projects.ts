@@ -1,5 +1,7 @@
-import type { Right } from '@bobbin/core'
+import type { Right, UnknownTests } from '@bobbin/core'
 import type { AccountKind, ProjectInfo } from './access.js'
+
+export type { UnknownTests }
 
 export interface Member {
   id: number
@@ -43,12 +45,6 @@ export interface MemberWork {
   sharedViews: number
   teams: string[]
 }
-
-/**
- * What becomes of a test that no case claims: it is set aside and listed; a case is made for it, in the area that mirrors its folder;
- * or it is listed for a person to decide.
- */
-export type UnknownTests = 'aside' | 'make' | 'ask'
 
 /** How a project takes results in, and how long it keeps them. */
 export interface ProjectRules {

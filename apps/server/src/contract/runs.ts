@@ -1,7 +1,9 @@
-import type { Change, Failure, Fault, Outcome, OutcomeTotals, TestStep, Warning } from '@bobbin/core'
+import type { Change, Failure, Fault, Outcome, OutcomeTotals, RunTrigger, TestStep, Warning } from '@bobbin/core'
 import type { RunFeeds } from './live.js'
 import type { LaneRef, ScriptHistory, Threads } from './history.js'
 import type { LinkInfo, ScriptRef } from './scripts.js'
+
+export type { RunTrigger }
 
 export interface RunRow {
   id: number
@@ -41,9 +43,6 @@ export interface RunRow {
   forgottenAt: string | null
   changes: Record<Change, number> | null
 }
-
-/** What began a run. */
-export type RunTrigger = 'delivery' | 'live' | 'plan' | 'manual'
 
 /** One of the runs of a build in a lane. */
 export interface RunOfBuild {

@@ -1,8 +1,8 @@
-import type { OutcomeTotals } from '@bobbin/core'
+import type { OutcomeTotals, SourceKind } from '@bobbin/core'
+
+export type { SourceKind }
 
 /** A folder of the server, or an address. */
-export type SourceKind = 'folder' | 'http'
-
 /** A place that is looked into at an interval, for teams who can't push. */
 export interface Source {
   id: number

@@ -1,4 +1,6 @@
-export type ViewPage = 'cases' | 'scripts' | 'runs'
+import type { ViewPage } from '@bobbin/core'
+
+export type { ViewPage }
 
 /** A kept address of a list: its search, filters, sort and columns. */
 export interface SavedView {

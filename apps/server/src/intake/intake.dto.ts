@@ -1,3 +1,4 @@
+import { RUN_SCOPES, type RunScope } from '@bobbin/core'
 import { Type } from 'class-transformer'
 import { ArrayMaxSize, IsArray, IsIn, IsInt, IsNotEmpty, IsOptional, IsString, IsUrl, Matches, Max, MaxLength, Min } from 'class-validator'
 import { trimmed } from '../platform/validation.js'
@@ -79,8 +80,8 @@ export class PlaceDto {
   release?: string
   /** Whether all tests of the suite ran, or a part of them: a test that is missing in the whole is gone, in a part it is not in the run. */
   @IsOptional()
-  @IsIn(['whole', 'partial'])
-  scope?: 'whole' | 'partial'
+  @IsIn(RUN_SCOPES)
+  scope?: RunScope
 }
 
 /** A place, and who sends to it. */

@@ -1,4 +1,4 @@
-import { ALL_RIGHTS, type Right } from '@bobbin/core'
+import { ALL_RIGHTS, type Right, UNKNOWN_TESTS } from '@bobbin/core'
 import { ArrayMaxSize, IsArray, IsIn, IsInt, IsNotEmpty, IsOptional, IsString, Max, MaxLength, Min } from 'class-validator'
 import { Type } from 'class-transformer'
 import type { UnknownTests } from '../contract/index.js'
@@ -19,7 +19,7 @@ export class ProjectEditDto {
   @MaxLength(300)
   defaultBranch?: string
   @maybe()
-  @IsIn(['aside', 'make', 'ask'])
+  @IsIn(UNKNOWN_TESTS)
   unknownTests?: UnknownTests
   /** For so many days output, attachments and delivered files are kept; null is for ever. */
   @IsOptional()

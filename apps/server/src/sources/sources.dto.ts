@@ -1,3 +1,4 @@
+import { SOURCE_KINDS } from '@bobbin/core'
 import { IsBoolean, IsIn, IsInt, IsNotEmpty, IsOptional, IsString, Max, MaxLength, Min } from 'class-validator'
 import type { SourceKind } from '../contract/index.js'
 import { trimmed } from '../platform/validation.js'
@@ -8,7 +9,7 @@ export class SourceDto {
   @IsNotEmpty({ message: 'Name the source' })
   @MaxLength(200)
   name: string
-  @IsIn(['folder', 'http'])
+  @IsIn(SOURCE_KINDS)
   kind: SourceKind
   @trimmed()
   @IsString()

@@ -1,16 +1,15 @@
+import { VIEW_PAGES } from '@bobbin/core'
 import { Transform } from 'class-transformer'
 import { IsBoolean, IsIn, IsNotEmpty, IsOptional, IsString, MaxLength } from 'class-validator'
 import type { ViewPage } from '../contract/index.js'
 
-const PAGES = ['cases', 'scripts', 'runs']
-
 export class ViewsOfDto {
-  @IsIn(PAGES)
+  @IsIn(VIEW_PAGES)
   page: ViewPage
 }
 
 export class NewViewDto {
-  @IsIn(PAGES)
+  @IsIn(VIEW_PAGES)
   page: ViewPage
   @Transform(({ value }: { value: unknown }) => (typeof value === 'string' ? value.trim() : value))
   @IsString()

@@ -38,6 +38,10 @@ export const isBuiltInRole = (name: string): name is BuiltInRole => name in ROLE
 /** What a token may do at most, by its scope. */
 export const SCOPE_RIGHTS = { deliver: ['read', 'deliver'], read: ['read'] } as const satisfies Record<string, readonly Right[]>
 
+export type TokenScope = keyof typeof SCOPE_RIGHTS
+
+export const TOKEN_SCOPES = Object.keys(SCOPE_RIGHTS) as TokenScope[]
+
 /**
  * Everything that somebody with some roles may do.
  * @param roles names of built-in roles, or of the project's own

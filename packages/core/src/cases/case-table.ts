@@ -1,9 +1,6 @@
 import { readEstimate, writeEstimate } from './estimate.js'
 import type { Step } from './step-table.js'
-
-export const CASE_STATES = ['draft', 'approved', 'retired'] as const
-export const CASE_INTENTS = ['byHand', 'toAutomate', 'automated', 'never'] as const
-export type CaseIntent = (typeof CASE_INTENTS)[number]
+import { CASE_INTENTS, CASE_STATES, type CaseIntent, type CaseState } from '../states.js'
 
 /** What people read and write for an intent. */
 export const INTENT_WORDS: Record<CaseIntent, string> = {
@@ -18,7 +15,7 @@ export interface TableCase {
   key: string
   title: string
   area: string[]
-  state: (typeof CASE_STATES)[number]
+  state: CaseState
   priority: number
   tags: string[]
   owner: string

@@ -1,7 +1,8 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { mergeEdits } from './case-merge.js'
-import { CASE_COLUMNS, CASE_INTENTS, CASE_STATES, readCaseTable, writeCaseTable, type TableCase } from './case-table.js'
+import { CASE_INTENTS, CASE_STATES } from '../states.js'
+import { CASE_COLUMNS, readCaseTable, writeCaseTable, type TableCase } from './case-table.js'
 import { readEstimate, writeEstimate } from './estimate.js'
 import { readStepTable } from './step-table.js'
 

@@ -1,8 +1,9 @@
+import { CASE_STATES } from '@bobbin/core'
 import type { CaseIntent, CaseState } from '@bobbin/client'
 import { INTENT_WORDS } from '@bobbin/core'
 import { readRanges, writeRanges } from '../../lib/ranges.js'
 
-export const STATES: readonly CaseState[] = ['draft', 'approved', 'retired']
+export const STATES: readonly CaseState[] = CASE_STATES
 export const INTENTS: readonly CaseIntent[] = ['toAutomate', 'automated', 'byHand', 'never']
 export const intentWords = (intent: CaseIntent): string => INTENT_WORDS[intent]
 export const PRIORITIES = ['1 · urgent', '2 · high', '3 · normal', '4 · low']

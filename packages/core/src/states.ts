@@ -1,0 +1,35 @@
+/** Words that stand for states and kinds, each list once: what the database, the API, the forms and the reports may say. */
+
+export const CASE_STATES = ['draft', 'approved', 'retired'] as const
+export type CaseState = (typeof CASE_STATES)[number]
+
+export const CASE_INTENTS = ['byHand', 'toAutomate', 'automated', 'never'] as const
+/** What is meant to become of a case: a person carries it out, a script shall, a script does, or no script ever will. */
+export type CaseIntent = (typeof CASE_INTENTS)[number]
+
+export const ACCOUNT_KINDS = ['engineer', 'tester', 'developer', 'lead'] as const
+/** What somebody does in the trade, as they say themselves; it allows nothing. */
+export type AccountKind = (typeof ACCOUNT_KINDS)[number]
+
+export const UNKNOWN_TESTS = ['aside', 'make', 'ask'] as const
+/**
+ * What becomes of a test that no case claims: it is set aside and listed; a case is made for it, in the area that mirrors its folder;
+ * or it is listed for a person to decide.
+ */
+export type UnknownTests = (typeof UNKNOWN_TESTS)[number]
+
+export const RUN_SCOPES = ['whole', 'partial'] as const
+/** Whether all tests of a suite ran, or a part of them, as the sender says. */
+export type RunScope = (typeof RUN_SCOPES)[number]
+
+export const RUN_TRIGGERS = ['delivery', 'live', 'plan', 'manual'] as const
+/** What began a run. */
+export type RunTrigger = (typeof RUN_TRIGGERS)[number]
+
+export const SOURCE_KINDS = ['folder', 'http'] as const
+/** Where a source looks: a folder of the server, or an address. */
+export type SourceKind = (typeof SOURCE_KINDS)[number]
+
+export const VIEW_PAGES = ['cases', 'scripts', 'runs'] as const
+/** Pages of which views can be saved. */
+export type ViewPage = (typeof VIEW_PAGES)[number]
