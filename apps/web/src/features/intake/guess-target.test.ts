@@ -7,4 +7,5 @@ it.each([
   ['nightly', ''],
 ])('after %s comes %s', (build, next) => expect(nextBuild(build)).toBe(next))
 
-it('starts with build 1 on main where nothing is known', () => expect(guessTarget(undefined)).toMatchObject({ build: '1', branch: 'main' }))
+it('starts with build 1 on the main branch where nothing is known', () =>
+  expect(guessTarget(undefined, 'trunk')).toMatchObject({ build: '1', branch: 'trunk' }))

@@ -29,7 +29,7 @@ export function IntakePage() {
       <h1 className="mb-4 text-xl">Intake</h1>
       <div className="grid max-w-[1180px] grid-cols-[minmax(0,1fr)_minmax(0,1.1fr)] gap-10">
         {newest.data ? (
-          <Deliver guess={guessTarget(newest.data.rows[0])} />
+          <Deliver guess={guessTarget(newest.data.rows[0], project.defaultBranch)} />
         ) : (
           <p className="text-soft">{newest.error ? messageOf(newest.error) : 'Loading …'}</p>
         )}
@@ -45,7 +45,7 @@ function Deliver({ guess }: { guess: TargetForm }) {
   const [target, setTarget] = useState(guess)
   const [files, setFiles] = useState<DroppedFile[]>([])
   const sending = useMutation({
-    mutationFn: (): Promise<DeliveryReport> => deliver(api, project.slug, target, 'web', files),
+    mutationFn: (): Promise<DeliveryReport> => deliver(api, project.slug, { ...target, run: target.run || undefined }, 'web', files),
     onSuccess: (report) => {
       if (!report.files.some((file) => file.status === 'refused')) setFiles([])
       refresh()

@@ -12,10 +12,11 @@ import { TargetFields } from './target-fields.js'
 
 /** Asks for the run that a delivery should have gone to, and moves it there. */
 export function MoveDialog({ delivery, onClose }: { delivery: DeliveryDetail; onClose: () => void }) {
-  const before = { ...delivery.target, commit: delivery.target.commit ?? '' }
+  const { pipeline, build, branch, environment, commit, run, trial } = delivery.target
+  const before: TargetForm = { pipeline, build, branch, environment, commit: commit ?? '', run }
   const [target, setTarget] = useState<TargetForm>(before)
-  const moving = useMove(delivery.id)
-  const same = (['pipeline', 'build', 'branch', 'environment'] as const).every((name) => target[name].trim() === before[name])
+  const moving = useMove(delivery.id, trial)
+  const same = (['pipeline', 'build', 'branch', 'environment', 'run'] as const).every((name) => target[name].trim() === before[name])
   const submit = (event: FormEvent) => {
     event.preventDefault()
     moving.mutate(target, {
@@ -50,14 +51,14 @@ export function MoveDialog({ delivery, onClose }: { delivery: DeliveryDetail; on
   )
 }
 
-function useMove(id: number) {
+function useMove(id: number, trial: boolean) {
   const { project } = useSession()
   const refresh = useRefresh()
   return useMutation({
-    mutationFn: ({ commit, ...place }: TargetForm) =>
+    mutationFn: ({ commit, run, ...place }: TargetForm) =>
       api.post('/projects/{project}/deliveries/{id}/move', {
         path: { project: project.slug, id },
-        body: { ...place, ...(commit !== '' && { commit }) },
+        body: { ...place, ...(commit !== '' && { commit }), ...(run !== '' && { run }), ...(trial && { trial: 'true' as const }) },
       }),
     onSuccess: refresh,
   })

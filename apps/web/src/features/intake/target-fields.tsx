@@ -9,6 +9,7 @@ const FIELDS: readonly [keyof TargetForm, string, boolean][] = [
   ['branch', 'Branch', true],
   ['environment', 'Environment', true],
   ['commit', 'Commit, if known', false],
+  ['run', 'Run, if it has a name', false],
 ]
 
 /** Where results belong, with the names that are known. */

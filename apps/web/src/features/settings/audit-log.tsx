@@ -71,7 +71,7 @@ export function AuditLog() {
           selected={params.get('act')}
           onSelect={(act) => setAddress({ act })}
           render={(act) => (
-            <div className="h-full min-w-0 flex-1 overflow-hidden border-t border-hairline px-2">
+            <div role="gridcell" className="h-full min-w-0 flex-1 overflow-hidden border-t border-hairline px-2">
               <ActLine act={act} onUndo={() => void undo(act.id)} />
             </div>
           )}

@@ -4,6 +4,7 @@ import { useState, type FormEvent } from 'react'
 import { useSession } from '../../context/session.js'
 import { api } from '../../lib/api.js'
 import { CopyBlock } from '../../ui/copy-block.js'
+import { Field } from '../../ui/field.js'
 import { Button, ErrorState, messageOf } from '../../ui/states.js'
 import { Time } from '../../ui/time.js'
 import { notifyError } from '../../ui/toast.js'
@@ -60,20 +61,18 @@ function NewInvitation({ roles, onMade }: { roles: readonly RoleRow[]; onMade: (
   }
   return (
     <form onSubmit={submit} className="flex flex-wrap items-end gap-3">
-      <label className="flex w-[280px] flex-col gap-1">
-        Email
-        <input className="field" type="email" required value={email} onChange={(event) => setEmail(event.target.value)} />
-      </label>
-      <label className="flex flex-col gap-1">
-        As
-        <select className="field" value={role} onChange={(event) => setRole(event.target.value)}>
+      <Field label="Email" className="w-[280px]">
+        <input type="email" required value={email} onChange={(event) => setEmail(event.target.value)} />
+      </Field>
+      <Field label="As">
+        <select value={role} onChange={(event) => setRole(event.target.value)}>
           {roles.map(({ name }) => (
             <option key={name} value={name}>
               {name}
             </option>
           ))}
         </select>
-      </label>
+      </Field>
       <Button type="submit" disabled={email === '' || invite.isPending}>
         Create link
       </Button>

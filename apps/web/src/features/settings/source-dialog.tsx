@@ -33,7 +33,7 @@ export function SourceDialog({ source, list, onClose }: SourceDialogProps) {
   const { project } = useSession()
   const queries = useQueryClient()
   const [draft, setDraft] = useState<SourceDto>(() =>
-    source ? settingsOf(source) : { ...EMPTY, kind: list.folders.length > 0 ? 'folder' : 'http' },
+    source ? settingsOf(source) : { ...EMPTY, branch: project.defaultBranch, kind: list.folders.length > 0 ? 'folder' : 'http' },
   )
   const set = (change: Partial<SourceDto>) => setDraft({ ...draft, ...change })
   const path = { project: project.slug }
