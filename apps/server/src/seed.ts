@@ -121,7 +121,6 @@ where c.project_id = $projectId`
 /** The log of a project begins with what it was made with. */
 async function recordSeed(db: InTransaction, projectId: number, { project: { slug, name, keyPrefix } }: Seed): Promise<void> {
   const change = { kind: 'project', id: projectId, name, before: null, after: { slug, name, key_prefix: keyPrefix } }
-  await record(db, { actor: SYSTEM, projectId, kind: 'project.made', changes: [change] })
   const rows = await rowsOf<{ change: ActChange }>(db, SEEDED, { projectId })
-  if (rows.length > 0) await record(db, { actor: SYSTEM, projectId, kind: 'case.imported', changes: rows.map((row) => row.change) })
+  await record(db, { actor: SYSTEM, projectId, kind: 'project.made', changes: [change, ...rows.map((row) => row.change)] })
 }
