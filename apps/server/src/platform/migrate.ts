@@ -51,9 +51,10 @@ const LOCK = 0x0b0bb1
 /**
  * Brings the database up to date. Each migration is one transaction, and an advisory lock on a connection of its own
  * lets two servers start at once.
+ * @param until the last one to apply, to try the next ones on data of that version; by itself all
  * @returns names of the migrations that were applied now
  */
-export async function migrate(databaseUrl: string): Promise<string[]> {
+export async function migrate(databaseUrl: string, until?: string): Promise<string[]> {
   const client = new pg.Client({ connectionString: databaseUrl })
   await client.connect()
   try {
@@ -62,7 +63,8 @@ export async function migrate(databaseUrl: string): Promise<string[]> {
     const known = await client.query<{ name: string }>('select name from migration')
     const done = new Set(known.rows.map((row) => row.name))
     const applied: string[] = []
-    for (const { name, sql } of MIGRATIONS.filter((migration) => !done.has(migration.name))) {
+    const wanted = MIGRATIONS.slice(0, until === undefined ? undefined : MIGRATIONS.findIndex(({ name }) => name === until) + 1)
+    for (const { name, sql } of wanted.filter((migration) => !done.has(migration.name))) {
       await client.query('begin')
       try {
         await client.query(sql)
