@@ -1,5 +1,5 @@
 import type { Browser, Page } from '@playwright/test'
-import { address, bobbin, expect, folderWith, openRun, test } from './bobbin.js'
+import { address, bobbin, expect, folderWith, test } from './bobbin.js'
 
 /** Somebody else who joins by an invitation, in a browser of their own. */
 async function join(page: Page, browser: Browser, name: string, role: string): Promise<Page> {
@@ -92,17 +92,19 @@ test('a build that was run again shows how it stands now, and leads to its other
     `<testsuite name="buoy">${['blinks', 'rings', 'drifts']
       .map((name) => `<testcase classname="buoy" name="${name}">${fails.includes(name) ? '<failure message="silent"/>' : ''}</testcase>`)
       .join('')}</testsuite>`
-  const target = ['--pipeline', 'buoys', '--branch', 'main', '--environment', 'pier-test', '--build']
+  // on a branch of its own: the Brief of others looks at main
+  const target = ['--pipeline', 'buoys', '--branch', 'buoys', '--environment', 'pier-test', '--build']
   bobbin('deliver', folderWith({ 'a.xml': report([]) }), ...target, '1')
   bobbin('deliver', folderWith({ 'b.xml': report(['blinks', 'rings']) }), ...target, '2')
   expect(bobbin('deliver', folderWith({ 'c.xml': report(['rings']) }), ...target, '2', '--run', 'rerun-1').code).toBe(0)
-  await openRun(page, '2', 'buoys')
+  await page.goto('/gullhaven/runs?branch=buoys')
+  await page.getByRole('row').filter({ hasText: 'buoys' }).first().click()
   await expect(page.getByText('Run 2 of 2 of this build: each test counts as in the latest run that has it.')).toBeVisible()
   await expect(page.getByText('1 newly failing').first()).toBeVisible()
   await page.getByRole('link', { name: 'Run 1' }).click()
   await expect(page.getByText('2 newly failing').first()).toBeVisible()
   expect(bobbin('deliver', folderWith({ 'd.xml': report(['drifts']) }), ...target, '2', '--trial').code).toBe(0)
-  await page.goto('/gullhaven/runs?trial=1')
+  await page.goto('/gullhaven/runs?branch=buoys&trial=1')
   await expect(page.getByRole('row').filter({ hasText: 'buoys' })).toHaveCount(1)
   await page.getByRole('button', { name: /trial runs only/ }).click()
   await expect(page.getByRole('row').filter({ hasText: 'buoys' })).toHaveCount(3)

@@ -1,4 +1,4 @@
-import { Inject, Injectable, Logger, type OnApplicationBootstrap, type OnApplicationShutdown } from '@nestjs/common'
+import { Inject, Injectable, Logger, type BeforeApplicationShutdown, type OnApplicationBootstrap } from '@nestjs/common'
 import { InjectConnection } from '@nestjs/sequelize'
 import pg from 'pg'
 import PgBoss from 'pg-boss'
@@ -79,7 +79,7 @@ export interface JobQueue {
  * job up within seconds, long before its time is over.
  */
 @Injectable()
-export class Jobs implements OnApplicationBootstrap, OnApplicationShutdown {
+export class Jobs implements OnApplicationBootstrap, BeforeApplicationShutdown {
   private readonly log = new Logger('Jobs')
   private readonly kinds = new Map<string, JobKind>()
   private readonly boss: PgBoss
@@ -244,7 +244,8 @@ export class Jobs implements OnApplicationBootstrap, OnApplicationShutdown {
     if (lost.length > 0 && !this.stopped) await rowsOf(this, TAKE_UP, { ids: lost })
   }
 
-  async onApplicationShutdown(): Promise<void> {
+  /** Before the connections to the database are closed: what is under way ends. */
+  async beforeApplicationShutdown(): Promise<void> {
     this.stopped = true
     for (const timer of this.timers) clearInterval(timer)
     await this.started
