@@ -29,11 +29,6 @@ export const UNDOING: Partial<Record<RowSubject, Undoing>> = {
   link: { table: 'link', unmake: 'delete from link t using made m where t.id = m.id' },
   script: { table: 'script' },
   run: { table: 'run' },
-  role: {
-    table: 'role',
-    unmake: `delete from role t using made m where t.id = m.id
-      and not exists (select 1 from membership x where x.project_id = t.project_id and x.role = t.name)`,
-  },
   source: { table: 'source' },
   project: { table: 'project' },
 }

@@ -31,7 +31,6 @@ const RIGHT_FOR: Partial<Record<string, Right>> = {
   run: 'run',
   source: 'manage',
   project: 'manage',
-  role: 'manage',
 }
 
 function rightsToUndo({ changes }: Found): Right[] {

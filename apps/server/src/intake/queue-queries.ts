@@ -1,3 +1,5 @@
+import { JOBS_SCHEMA } from '../platform/jobs/jobs.js'
+
 /** Deliveries that were stored first and wait to be read; the queue is their own table, so that it can't disagree with what was read. */
 
 /** The job that reads one. */
@@ -23,9 +25,14 @@ delete from delivery where id = $id and state = 'coming'`
 /** Deliveries whose server went away while they came in. */
 export const LONG_COMING = `select id from delivery where state = 'coming' and at < now() - interval '1 day'`
 
-/** Which deliveries may be read now, first come first; one that is being read is among them, in case its reader is gone. */
+/**
+ * Which deliveries may be read now and have no job, first come first: those that were put off, or whose job was lost. A second job for one
+ * that is being read would stand before others, and could not begin.
+ */
 export const DUE = `
-select id from delivery where state in ('waiting', 'reading') and due_at <= now() order by due_at, id limit 50`
+select id from delivery d where state in ('waiting', 'reading') and due_at <= now() and not exists (
+  select 1 from ${JOBS_SCHEMA}.job j where j.name = '${READ_JOB}' and j.singleton_key = d.id::text and j.state < 'completed'
+) order by due_at, id limit 50`
 
 /** By who has its job: it is still to be read. */
 export const CLAIM = `

@@ -47,7 +47,10 @@ export class MembersService {
       await oneAfterAnother(db, project.id)
       const act = { actor: actorOf(caller), projectId: project.id, kind: 'member.roleChanged' } as const
       await recordOf(db, act, [{ kind: 'member', where: WHERE, bind }], () =>
-        run(db, 'update membership set role = $role where project_id = $projectId and account_id = $id', { ...bind, role }),
+        run(db, 'update membership set role = $role, by_group = false where project_id = $projectId and account_id = $id', {
+          ...bind,
+          role,
+        }),
       )
       await leadStays(db, project.id)
       await announceAccess(db, id)

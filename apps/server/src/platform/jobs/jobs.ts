@@ -45,7 +45,7 @@ export interface DeadJob {
 
 const DEAD = `
 select id::text as id, name, data, coalesce(output ->> 'message', output::text, '') as problem, completed_on as "failedAt", retry_count + 1 as tries
-from ${JOBS_SCHEMA}.job where state = 'failed' order by completed_on desc limit 200`
+from ${JOBS_SCHEMA}.job where state = 'failed' and name <> all($periodic::text[]) order by completed_on desc limit 200`
 
 const WAITING = `
 select name, count(*) filter (where state in ('created', 'retry') and start_after <= now())::int as due,
@@ -188,9 +188,10 @@ export class Jobs implements OnApplicationBootstrap, BeforeApplicationShutdown {
     return rowsOf<JobQueue>(this, WAITING)
   }
 
-  /** Jobs that failed for the last time, newest first. */
+  /** Jobs that failed for the last time, newest first; not those that are begun again by themselves. */
   dead(): Promise<DeadJob[]> {
-    return rowsOf<DeadJob>(this, DEAD)
+    const periodic = [...this.kinds.values()].filter(({ cron, everySeconds }) => cron || everySeconds !== undefined)
+    return rowsOf<DeadJob>(this, DEAD, { periodic: periodic.map(({ name }) => name) })
   }
 
   /** Tries a job again that failed for the last time. @returns its name, null when there is no such job */

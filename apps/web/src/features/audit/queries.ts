@@ -1,15 +1,31 @@
+import { useInfiniteQuery, useQuery } from '@tanstack/react-query'
+import { useMemo } from 'react'
 import { useSession } from '../../context/session.js'
 import { api } from '../../lib/api.js'
-import { useAllPages } from '../../lib/use-all-pages.js'
-import { useQuery } from '@tanstack/react-query'
 import type { ActFilter } from './act-address.js'
 
-/** The acts that fit, newest first. */
+const PAGE = 200
+
+/** The acts that fit, newest first; older ones are asked for when somebody wants them: a log may have a great many. */
 export function useActs(filter: ActFilter) {
   const { project } = useSession()
-  return useAllPages(['acts', project.slug, filter], (offset, signal) =>
-    api.get('/projects/{project}/acts', { path: { project: project.slug }, query: { ...filter, offset, limit: 500 }, signal }),
+  const query = useInfiniteQuery({
+    queryKey: ['acts', project.slug, filter],
+    queryFn: ({ pageParam, signal }) =>
+      api.get('/projects/{project}/acts', {
+        path: { project: project.slug },
+        query: { ...filter, offset: pageParam, limit: PAGE },
+        signal,
+      }),
+    initialPageParam: 0,
+    getNextPageParam: ({ total }, pages) => (pages.length * PAGE < total ? pages.length * PAGE : undefined),
+    placeholderData: (before) => before,
+  })
+  const data = useMemo(
+    () => query.data && { rows: query.data.pages.flatMap(({ rows }) => rows), total: query.data.pages[0]?.total ?? 0 },
+    [query.data],
   )
+  return { ...query, data }
 }
 
 const MOST_SHOWN = 20

@@ -9,7 +9,7 @@ import { count } from '../../lib/format.js'
 import { useAddress } from '../../lib/use-address.js'
 import { RowList } from '../../ui/row-list.js'
 import { SearchField } from '../../ui/search-field.js'
-import { EmptyState, ErrorState, Loading, PartMissing } from '../../ui/states.js'
+import { Button, EmptyState, ErrorState, Loading, PartMissing } from '../../ui/states.js'
 import { ActLine } from '../audit/act-line.js'
 import { actFilterOf, KIND_GROUPS, kindWords } from '../audit/act-address.js'
 import { useActs } from '../audit/queries.js'
@@ -26,7 +26,8 @@ export function AuditLog() {
   const exportTo = (format: 'csv' | 'ndjson') =>
     api.address('/projects/{project}/acts/export', { path: { project: project.slug }, query: { ...filter, format } })
   const filters = Object.keys(filter).length
-  const { data, error, partError } = acts
+  const { data } = acts
+  const error = data ? null : acts.error
   return (
     <div className="flex min-h-0 flex-1 flex-col">
       <p className="mb-3 text-soft">
@@ -55,7 +56,7 @@ export function AuditLog() {
         </a>
       </div>
       {error && <ErrorState error={error} onRetry={() => void acts.refetch()} />}
-      {partError && <PartMissing error={partError} onRetry={acts.goOn} />}
+      {data && acts.error && <PartMissing error={acts.error} onRetry={() => void acts.refetch()} />}
       {!data && !error && <Loading what="the audit log" />}
       {data?.rows.length === 0 && (
         <EmptyState title={filters > 0 ? 'No entry fits these filters' : 'Nothing was changed yet'}>
@@ -76,6 +77,13 @@ export function AuditLog() {
             </div>
           )}
         />
+      )}
+      {acts.hasNextPage && (
+        <div className="border-t border-hairline py-2">
+          <Button disabled={acts.isFetchingNextPage} onClick={() => void acts.fetchNextPage()}>
+            Show older entries
+          </Button>
+        </div>
       )}
     </div>
   )

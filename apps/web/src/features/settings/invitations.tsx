@@ -8,6 +8,7 @@ import { Field } from '../../ui/field.js'
 import { Button, ErrorState, messageOf } from '../../ui/states.js'
 import { Time } from '../../ui/time.js'
 import { notifyError } from '../../ui/toast.js'
+import { RoleOptions } from './role-options.js'
 
 /** Invites people by a link, and lists invitations that were not accepted yet. */
 export function Invitations({ roles }: { roles: readonly RoleRow[] }) {
@@ -66,11 +67,7 @@ function NewInvitation({ roles, onMade }: { roles: readonly RoleRow[]; onMade: (
       </Field>
       <Field label="As">
         <select value={role} onChange={(event) => setRole(event.target.value)}>
-          {roles.map(({ name }) => (
-            <option key={name} value={name}>
-              {name}
-            </option>
-          ))}
+          <RoleOptions roles={roles} />
         </select>
       </Field>
       <Button type="submit" disabled={email === '' || invite.isPending}>

@@ -14,6 +14,7 @@ import { Invitations } from './invitations.js'
 import { RemovalDialog } from './removal-dialog.js'
 import { Roles } from './roles.js'
 import { Teams } from './teams.js'
+import { RoleOptions } from './role-options.js'
 
 /** Who belongs to the project, what they may do, and what teams own. */
 export function PeopleSettings() {
@@ -82,11 +83,7 @@ function MemberLine({ member, members, roles }: MemberLineProps) {
           value={member.role}
           onChange={(event) => void setRole(event.target.value)}
         >
-          {roles.map(({ name }) => (
-            <option key={name} value={name}>
-              {name}
-            </option>
-          ))}
+          <RoleOptions roles={roles} />
         </select>
       ) : (
         <span className="w-[130px]">{member.role}</span>

@@ -12,6 +12,7 @@ import { Button, ErrorState, Loading, messageOf } from '../../ui/states.js'
 import { HistoryDialog } from '../audit/history-dialog.js'
 import { useAreas } from '../cases/queries.js'
 import { areaPaths } from '../cases/area-paths.js'
+import { RoleOptions } from './role-options.js'
 
 export interface TeamsProps {
   members: readonly Member[]
@@ -139,11 +140,7 @@ function TeamDialog({ team, members, roles, onClose }: TeamsProps & { team: Team
           <Field label="Adds the role" hint="Besides what its members’ own roles allow" className="w-[280px]">
             <select {...form.register('role')}>
               <option value="">none</option>
-              {roles.map(({ name }) => (
-                <option key={name} value={name}>
-                  {name}
-                </option>
-              ))}
+              <RoleOptions roles={roles} />
             </select>
           </Field>
         </div>
