@@ -53,7 +53,17 @@ const webOrder = WEB_FEATURES.map((feature, i) =>
 )
 
 export default tseslint.config(
-  { ignores: ['**/dist/**', '**/node_modules/**', '.bobbin/**', 'test-results/**', '**/samples/**', '**/samples-hostile/**'] },
+  {
+    ignores: [
+      '**/dist/**',
+      '**/node_modules/**',
+      '.bobbin/**',
+      'test-results/**',
+      '**/samples/**',
+      '**/samples-hostile/**',
+      'packages/scan/fixtures/**',
+    ],
+  },
   {
     files: ['**/*.ts', '**/*.tsx'],
     extends: [tseslint.configs.recommendedTypeChecked],

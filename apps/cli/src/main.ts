@@ -3,6 +3,7 @@ import { deliverFiles, type DeliverOptions } from './commands/deliver.js'
 import { follow, type FollowOptions } from './commands/follow.js'
 import { inspect } from './commands/inspect.js'
 import { recount } from './commands/recount.js'
+import { scan, type ScanOptions } from './commands/scan.js'
 import { EXIT, UsageError } from './exit-codes.js'
 import { VERSION } from './version.js'
 
@@ -112,6 +113,15 @@ Exit codes: that of the command behind --; without one 0 stored, 1 wrong use, 2 
   )
   .action(async (folders: string[], options: FollowOptions) => {
     exitCode = await follow(folders, options, behindDashes)
+  })
+
+program
+  .command('scan')
+  .description('Find the automated tests in a source tree')
+  .argument('[folder]', 'folder of the sources', '.')
+  .option('--json', 'print what was found as JSON; needs no server')
+  .action(async (folder: string, options: ScanOptions) => {
+    exitCode = await scan(folder, options)
   })
 
 program
