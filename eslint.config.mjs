@@ -13,6 +13,8 @@ const SERVER_DOMAINS = [
   'history',
   'scripts',
   'runs',
+  'scans',
+  'mapping',
   'intake',
   'live',
   'keeping',

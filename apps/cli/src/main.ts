@@ -117,9 +117,30 @@ Exit codes: that of the command behind --; without one 0 stored, 1 wrong use, 2 
 
 program
   .command('scan')
-  .description('Find the automated tests in a source tree')
+  .description(
+    'Find the automated tests in a source tree and send what they are called. The address and token come from BOBBIN_URL and BOBBIN_TOKEN',
+  )
   .argument('[folder]', 'folder of the sources', '.')
   .option('--json', 'print what was found as JSON; needs no server')
+  .option('--dry-run', 'print what would change, and change nothing')
+  .option('--with-source', 'send the code of each test along, so that its page can show it')
+  .option('--tree <name>', 'what the source tree is called; by default the name of the folder')
+  .option('--branch <name>', 'branch that is checked out; by default as git tells it')
+  .option('--commit <id>', 'commit that is checked out; by default as git tells it')
+  .option('--force', 'take in a commit that is older than the last one')
+  .option('--project <slug>', 'project; by default the one the token belongs to')
+  .addHelpText(
+    'after',
+    `
+Examples:
+  bobbin scan --dry-run
+  bobbin scan services/deck-planner --tree deck-planner --with-source
+  bobbin scan . --json
+
+Only names, places and hashes of the tests are sent, never the whole source. What is not in the last scan of a branch is gone from it; files that could not be read keep their tests.
+
+Exit codes: 0 done, 1 wrong use, 2 refused, 3 the server was not reached`,
+  )
   .action(async (folder: string, options: ScanOptions) => {
     exitCode = await scan(folder, options)
   })

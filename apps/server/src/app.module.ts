@@ -23,6 +23,8 @@ import { OpenApiController } from './openapi/openapi.controller.js'
 import { ProjectsModule } from './projects/projects.module.js'
 import { RunsModule } from './runs/index.js'
 import { SourcesModule } from './sources/sources.module.js'
+import { MappingModule } from './mapping/mapping.module.js'
+import { ScansModule } from './scans/index.js'
 import { ScriptsModule } from './scripts/index.js'
 import { ViewsModule } from './views/views.module.js'
 
@@ -73,6 +75,8 @@ export class AppModule {
         CasesModule,
         ScriptsModule,
         RunsModule,
+        ScansModule,
+        MappingModule,
         IntakeModule,
         LiveModule,
         KeepingModule,

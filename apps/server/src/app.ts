@@ -14,7 +14,7 @@ import { JsonLog } from './platform/json-log.js'
 import { serveOperations } from './platform/operations.js'
 import { readRequests } from './platform/read-connections.js'
 import { requestContext } from './platform/request-context.js'
-import { serveCli, serveWeb } from './platform/web.js'
+import { serveCli, serveGrammars, serveWeb } from './platform/web.js'
 
 /** Builds the application; the caller listens. Open connections are closed when it is. */
 export async function createApp(config: Config): Promise<NestExpressApplication> {
@@ -44,6 +44,7 @@ export async function createApp(config: Config): Promise<NestExpressApplication>
   app.useGlobalPipes(new BodyPipe())
   serveOperations(app, config)
   serveCli(app)
+  serveGrammars(app)
   if (config.webRoot) serveWeb(app, config.webRoot)
   app.enableShutdownHooks()
   return app

@@ -819,6 +819,111 @@ export interface paths {
     patch?: never
     trace?: never
   }
+  '/projects/{project}/mapping': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /**
+     * What is to be done about the mapping
+     * @description counts, questions, how far suggestions are.
+     */
+    get: operations['mappingOverview']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/mapping/decisions': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    /** Accepts and rejects suggestions */
+    post: operations['mappingDecide']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/mapping/renames/{id}': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    /** Answers whether a new script is an old one under a new name */
+    post: operations['mappingAnswer']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/mapping/reviews': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    /** Confirms that scripts whose code changed still verify their cases */
+    post: operations['mappingReview']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/mapping/scripts': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** Scripts in the order of their files, with the cases that they verify or may verify */
+    get: operations['mappingList']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/mapping/suggestions': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    /** Has suggestions computed anew, in the background */
+    post: operations['mappingSuggest']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
   '/projects/{project}/members': {
     parameters: {
       query?: never
@@ -1116,6 +1221,64 @@ export interface paths {
     get: operations['runsThreads']
     put?: never
     post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/scans': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** Scans of source trees, newest first */
+    get: operations['scansList']
+    put?: never
+    /**
+     * Begins a scan of a source tree
+     * @description Its tests follow; nothing changes until it is finished.
+     */
+    post: operations['scansOpen']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/scans/{id}/finish': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    /**
+     * Finishes a scan
+     * @description what it found becomes what is known of the tree, or is only told.
+     */
+    post: operations['scansFinish']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/scans/{id}/tests': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    /** Adds tests to a scan that is not finished */
+    post: operations['scansAdd']
     delete?: never
     options?: never
     head?: never
@@ -1743,6 +1906,8 @@ export interface components {
       | 'invitation.made'
       | 'invitation.withdrawn'
       | 'job.retried'
+      | 'link.decided'
+      | 'link.reviewed'
       | 'link.made'
       | 'link.removed'
       | 'member.joined'
@@ -1758,6 +1923,9 @@ export interface components {
       | 'run.released'
       | 'run.stopAsked'
       | 'run.stopTakenBack'
+      | 'scan.finished'
+      | 'script.joined'
+      | 'script.parted'
       | 'script.decided'
       | 'source.added'
       | 'source.changed'
@@ -2441,6 +2609,16 @@ export interface components {
           count: number
           total: number
         }
+    FinishScanDto: {
+      /** @description How many tests were sent: a scan of which some are missing is not finished. */
+      tests: number
+      /** @description Files that could not be read: their tests are not gone. */
+      unread: components['schemas']['UnreadFileDto'][]
+      /** @description Tell what would change, and change nothing. */
+      dryRun?: boolean
+      /** @description Take in a commit that is older than the last one. */
+      force?: boolean
+    }
     FirstRun: {
       /** @description Nobody has an account yet: whoever comes first makes one. */
       needed: boolean
@@ -2559,6 +2737,15 @@ export interface components {
       /** @description Builds of what the lens shows that are older than its span: none of their runs is seen. */
       olderBuilds: number
     }
+    LinkDecisionDto: {
+      script: number
+      case: string
+      /** @enum {string} */
+      verdict: 'accept' | 'reject'
+    }
+    LinkDecisionsDto: {
+      decisions: components['schemas']['LinkDecisionDto'][]
+    }
     LinkInfo: {
       caseKey: string
       caseTitle: string
@@ -2663,6 +2850,103 @@ export interface components {
       token: components['schemas']['TokenRow']
       secret: string
     }
+    /** @description A case that rows of a mapping name. */
+    MappingCase: {
+      key: string
+      title: string
+      /** @description Names of its areas, outermost first. */
+      areas: string[]
+      intent: components['schemas']['CaseIntent']
+      state: components['schemas']['CaseState']
+    }
+    MappingCounts: {
+      scripts: number
+      unlinked: number
+      /** @description Without a case, with a suggestion that is sure. */
+      sure: number
+      /** @description Without a case, with suggestions of which none is sure. */
+      choose: number
+      broken: number
+      stale: number
+      silent: number
+      moved: number
+      duplicate: number
+      unknownKeys: number
+      /** @description Renames that a person has to decide. */
+      questions: number
+      /** @description Cases to be automated that no script verifies. */
+      toAutomate: number
+    }
+    MappingDecided: {
+      links: number
+      actId: number | null
+    }
+    /** @enum {string} */
+    MappingFilter: 'unlinked' | 'sure' | 'choose' | 'broken' | 'stale' | 'silent' | 'moved' | 'duplicate' | 'unknownKeys' | 'linked'
+    /** @enum {string} */
+    MappingFinding: 'broken' | 'stale' | 'silent' | 'moved' | 'duplicate' | 'unknownKeys'
+    MappingList: {
+      rows: components['schemas']['MappingRow'][]
+      total: number
+      cases: components['schemas']['MappingCase'][]
+    }
+    MappingOverview: {
+      counts: components['schemas']['MappingCounts']
+      suggesting: components['schemas']['Suggesting']
+      /** @description From here on a suggestion is called sure. */
+      sureFrom: number
+      questions: components['schemas']['MappingQuestion'][]
+      /** @description When the newest scan was finished; null where none was. */
+      scannedAt: string | null
+    }
+    /** @description Two scripts that may be one, renamed. */
+    MappingQuestion: {
+      id: number
+      old: {
+        id: number
+        name: string
+        file: string | null
+        cases: string[]
+      }
+      new: {
+        id: number
+        name: string
+        file: string | null
+      }
+      sure: number
+      reasons: string[]
+    }
+    /** @description A script in code, or one that only results name, with the cases that it verifies or may verify. */
+    MappingRow: {
+      id: number
+      name: string
+      suites: string[]
+      file: string | null
+      line: number | null
+      framework: string | null
+      /** @description It stands in code, as a scan found it. */
+      scanned: boolean
+      /** @description How many rows and profiles it has. */
+      variants: number
+      lastOutcome: components['schemas']['Outcome'] | null
+      links: components['schemas']['LinkInfo'][]
+      suggestions: components['schemas']['MappingSuggestion'][]
+      findings: components['schemas']['MappingFinding'][]
+      /** @description Where it stood or what it was called before. */
+      was: string | null
+      movedAt: string | null
+      movedBy: string | null
+      goneAt: string | null
+      unknownKeys: string[]
+    }
+    MappingSuggestion: {
+      caseKey: string
+      /** @description From 0 to 1: of what is called 0.9, nine in ten are right. */
+      confidence: number
+      reasons: components['schemas']['Reason'][]
+      /** @description The one that the script gets where all scripts get theirs. */
+      chosen: boolean
+    }
     Me: {
       account: {
         id: number
@@ -2732,6 +3016,16 @@ export interface components {
       name: string
       /** @description What the keys of its cases begin with: FERRY makes FERRY-101. */
       keyPrefix: string
+    }
+    NewScanDto: {
+      /** @description What the source tree is called: usually the name of its repository. */
+      tree: string
+      branch: string
+      commit?: string
+      /** @description When the commit was made: an older one does not undo what a newer one told. */
+      committedAt?: string
+      /** @description How many source files were read. */
+      files: number
     }
     NewTokenDto: {
       name: string
@@ -2900,6 +3194,28 @@ export interface components {
       files: number
       stored: number
     }
+    Reason:
+      | {
+          /** @constant */
+          kind: 'words'
+          words: string[]
+        }
+      | {
+          /** @constant */
+          kind: 'abbreviations'
+          words: string[]
+        }
+      | {
+          /** @constant */
+          kind: 'area'
+          area: string
+        }
+      | {
+          /** @constant */
+          kind: 'neighbours'
+          area: string
+          count: number
+        }
     /** @description What counting the sums of runs anew from their results came to. */
     Recounted: {
       runs: number
@@ -2909,6 +3225,10 @@ export interface components {
         build: string
         pipeline: string
       }[]
+    }
+    RenameAnswerDto: {
+      /** @description The new script is the old one. */
+      same: boolean
     }
     ResetAcceptDto: {
       /** @description What stands behind the # of the link. */
@@ -2974,6 +3294,9 @@ export interface components {
       /** @description Failures of one signature are alike; whether it is sure that they have one cause. */
       signatureId: number | null
       oneCause: boolean
+    }
+    ReviewDto: {
+      scripts: number[]
     }
     /** @enum {string} */
     Right: 'read' | 'deliver' | 'editCases' | 'organize' | 'link' | 'run' | 'runProtected' | 'decide' | 'approve' | 'signOff' | 'manage'
@@ -3159,6 +3482,94 @@ export interface components {
       /** @description Whose it is. */
       by: string
       mine: boolean
+    }
+    /** @description A test that a scan changed. */
+    ScanChange: {
+      /** @enum {string} */
+      what: 'new' | 'changed' | 'moved' | 'renamed' | 'gone' | 'question'
+      /** @description Its suites and name, as the code writes them. */
+      test: string
+      file: string
+      line: number
+      /** @description Where it stood, or what it was called before; of a question, the test that it may be. */
+      was: string | null
+    }
+    ScanCounts: {
+      new: number
+      changed: number
+      moved: number
+      renamed: number
+      gone: number
+      same: number
+      /** @description Renames that are not sure: a person decides. */
+      questions: number
+      /** @description Scripts that only results had named until now. */
+      met: number
+      /** @description Links that declared keys made. */
+      links: number
+    }
+    ScanList: {
+      rows: components['schemas']['ScanRow'][]
+      total: number
+    }
+    /** @description A scan that takes its tests in. */
+    ScanOpened: {
+      id: number
+    }
+    /** @description What a scan changed, or would change. */
+    ScanReport: {
+      id: number
+      dryRun: boolean
+      counts: components['schemas']['ScanCounts']
+      /** @description The first few hundred of the changes. */
+      changes: components['schemas']['ScanChange'][]
+      /** @description Keys that tests declare and no case has. */
+      unknownKeys: {
+        key: string
+        test: string
+      }[]
+    }
+    ScanRow: {
+      id: number
+      tree: string
+      branch: string
+      commit: string | null
+      /** @description When the commit was made. */
+      committedAt: string | null
+      at: string
+      by: string | null
+      files: number
+      tests: number
+      unread: components['schemas']['UnreadFile'][]
+      counts: components['schemas']['ScanCounts']
+    }
+    ScannedTestDto: {
+      framework: string
+      file: string
+      line: number
+      endLine: number
+      suites: string[]
+      name: string
+      /** @description What its runner reports, as a regular expression, where the name is computed or rows follow it. */
+      pattern?: string | null
+      /** @description The same for its suites. */
+      suitePatterns?: (string | null)[] | null
+      title?: string | null
+      tags: string[]
+      keys: string[]
+      /** @enum {string|null} */
+      skipped?: 'skip' | 'todo' | null
+      /** @description Hash of the body without comments and layout. */
+      fingerprint?: string | null
+      /** @description Characters of the body that the hash is made of. */
+      bodySize: number
+      /** @description The code of the test, where it is sent. */
+      code?: string | null
+    }
+    ScannedTestsDto: {
+      /** @description Place of the first of these tests among all of the scan, from 0: what is sent twice is stored once. */
+      from: number
+      tests: components['schemas']['ScannedTestDto'][]
     }
     ScriptDetail: {
       id: number
@@ -3389,11 +3800,19 @@ export interface components {
       | 'project'
       | 'role'
       | 'run'
+      | 'scan'
       | 'script'
       | 'source'
       | 'team'
       | 'token'
       | 'view'
+    /** @description How far suggestions are. */
+    Suggesting: {
+      running: boolean
+      done: number
+      scripts: number
+      finishedAt: string | null
+    }
     /** @description People who own areas and source folders. */
     Team: {
       id: number
@@ -3463,6 +3882,19 @@ export interface components {
      * @enum {string}
      */
     UnknownTests: 'aside' | 'make' | 'ask'
+    /** @description One place that could not be read. */
+    UnreadFile: {
+      file: string
+      line: number
+      column: number
+      message: string
+    }
+    UnreadFileDto: {
+      file: string
+      line: number
+      column: number
+      message: string
+    }
     /**
      * @description Pages of which views can be saved.
      * @enum {string}
@@ -3564,6 +3996,7 @@ export type FeedRow = components['schemas']['FeedRow']
 export type FieldChange = components['schemas']['FieldChange']
 export type FileWarnings = components['schemas']['FileWarnings']
 export type Finding = components['schemas']['Finding']
+export type FinishScanDto = components['schemas']['FinishScanDto']
 export type FirstRun = components['schemas']['FirstRun']
 export type FirstRunDto = components['schemas']['FirstRunDto']
 export type Forgetting = components['schemas']['Forgetting']
@@ -3576,6 +4009,8 @@ export type InvitationSecretDto = components['schemas']['InvitationSecretDto']
 export type InvitationSeen = components['schemas']['InvitationSeen']
 export type LaneRef = components['schemas']['LaneRef']
 export type LensOptions = components['schemas']['LensOptions']
+export type LinkDecisionDto = components['schemas']['LinkDecisionDto']
+export type LinkDecisionsDto = components['schemas']['LinkDecisionsDto']
 export type LinkInfo = components['schemas']['LinkInfo']
 export type LiveAttachmentDto = components['schemas']['LiveAttachmentDto']
 export type LiveContentDto = components['schemas']['LiveContentDto']
@@ -3591,6 +4026,16 @@ export type MadeInvitation = components['schemas']['MadeInvitation']
 export type MadeProject = components['schemas']['MadeProject']
 export type MadeResetLink = components['schemas']['MadeResetLink']
 export type MadeToken = components['schemas']['MadeToken']
+export type MappingCase = components['schemas']['MappingCase']
+export type MappingCounts = components['schemas']['MappingCounts']
+export type MappingDecided = components['schemas']['MappingDecided']
+export type MappingFilter = components['schemas']['MappingFilter']
+export type MappingFinding = components['schemas']['MappingFinding']
+export type MappingList = components['schemas']['MappingList']
+export type MappingOverview = components['schemas']['MappingOverview']
+export type MappingQuestion = components['schemas']['MappingQuestion']
+export type MappingRow = components['schemas']['MappingRow']
+export type MappingSuggestion = components['schemas']['MappingSuggestion']
 export type Me = components['schemas']['Me']
 export type Member = components['schemas']['Member']
 export type MemberEditDto = components['schemas']['MemberEditDto']
@@ -3601,6 +4046,7 @@ export type NewCaseDto = components['schemas']['NewCaseDto']
 export type NewInvitationDto = components['schemas']['NewInvitationDto']
 export type NewPasswordDto = components['schemas']['NewPasswordDto']
 export type NewProjectDto = components['schemas']['NewProjectDto']
+export type NewScanDto = components['schemas']['NewScanDto']
 export type NewTokenDto = components['schemas']['NewTokenDto']
 export type NewViewDto = components['schemas']['NewViewDto']
 export type OpenFeedDto = components['schemas']['OpenFeedDto']
@@ -3615,13 +4061,16 @@ export type ProjectEditDto = components['schemas']['ProjectEditDto']
 export type ProjectInfo = components['schemas']['ProjectInfo']
 export type ProjectRules = components['schemas']['ProjectRules']
 export type QueuedDelivery = components['schemas']['QueuedDelivery']
+export type Reason = components['schemas']['Reason']
 export type Recounted = components['schemas']['Recounted']
+export type RenameAnswerDto = components['schemas']['RenameAnswerDto']
 export type ResetAcceptDto = components['schemas']['ResetAcceptDto']
 export type ResetRequestDto = components['schemas']['ResetRequestDto']
 export type ResetSecretDto = components['schemas']['ResetSecretDto']
 export type ResetSeen = components['schemas']['ResetSeen']
 export type ResultDetail = components['schemas']['ResultDetail']
 export type ResultRow = components['schemas']['ResultRow']
+export type ReviewDto = components['schemas']['ReviewDto']
 export type Right = components['schemas']['Right']
 export type RoleDto = components['schemas']['RoleDto']
 export type RoleRow = components['schemas']['RoleRow']
@@ -3636,6 +4085,14 @@ export type RunRows = components['schemas']['RunRows']
 export type RunScope = components['schemas']['RunScope']
 export type RunTrigger = components['schemas']['RunTrigger']
 export type SavedView = components['schemas']['SavedView']
+export type ScanChange = components['schemas']['ScanChange']
+export type ScanCounts = components['schemas']['ScanCounts']
+export type ScanList = components['schemas']['ScanList']
+export type ScanOpened = components['schemas']['ScanOpened']
+export type ScanReport = components['schemas']['ScanReport']
+export type ScanRow = components['schemas']['ScanRow']
+export type ScannedTestDto = components['schemas']['ScannedTestDto']
+export type ScannedTestsDto = components['schemas']['ScannedTestsDto']
 export type ScriptDetail = components['schemas']['ScriptDetail']
 export type ScriptHistory = components['schemas']['ScriptHistory']
 export type ScriptList = components['schemas']['ScriptList']
@@ -3658,6 +4115,7 @@ export type SourcesAllowedDto = components['schemas']['SourcesAllowedDto']
 export type Space = components['schemas']['Space']
 export type SpacePart = components['schemas']['SpacePart']
 export type SubjectKind = components['schemas']['SubjectKind']
+export type Suggesting = components['schemas']['Suggesting']
 export type Team = components['schemas']['Team']
 export type TeamDto = components['schemas']['TeamDto']
 export type TestStep = components['schemas']['TestStep']
@@ -3666,6 +4124,8 @@ export type TokenRow = components['schemas']['TokenRow']
 export type TokenScope = components['schemas']['TokenScope']
 export type Topic = components['schemas']['Topic']
 export type UnknownTests = components['schemas']['UnknownTests']
+export type UnreadFile = components['schemas']['UnreadFile']
+export type UnreadFileDto = components['schemas']['UnreadFileDto']
 export type ViewPage = components['schemas']['ViewPage']
 export type Warning = components['schemas']['Warning']
 export type WarningCode = components['schemas']['WarningCode']
@@ -5504,6 +5964,212 @@ export interface operations {
       }
     }
   }
+  mappingOverview: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['MappingOverview']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  mappingDecide: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['LinkDecisionsDto']
+      }
+    }
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['MappingDecided']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  mappingAnswer: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+        id: number
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['RenameAnswerDto']
+      }
+    }
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['MappingOverview']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  mappingReview: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['ReviewDto']
+      }
+    }
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['MappingDecided']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  mappingList: {
+    parameters: {
+      query?: {
+        /** @description At most so many rows. */
+        limit?: number
+        /** @description So many rows stand before the first one. */
+        offset?: number
+        search?: string
+        only?: components['schemas']['MappingFilter']
+      }
+      header?: never
+      path: {
+        project: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['MappingList']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  mappingSuggest: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done */
+      202: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['Suggesting']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
   peopleMembers: {
     parameters: {
       query?: never
@@ -6222,6 +6888,147 @@ export interface operations {
         content: {
           'application/json': components['schemas']['Threads']
         }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  scansList: {
+    parameters: {
+      query?: {
+        /** @description At most so many rows. */
+        limit?: number
+        /** @description So many rows stand before the first one. */
+        offset?: number
+      }
+      header?: never
+      path: {
+        project: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['ScanList']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  scansOpen: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['NewScanDto']
+      }
+    }
+    responses: {
+      /** @description Done */
+      201: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['ScanOpened']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  scansFinish: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+        id: number
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['FinishScanDto']
+      }
+    }
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['ScanReport']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  scansAdd: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+        id: number
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['ScannedTestsDto']
+      }
+    }
+    responses: {
+      /** @description Done, nothing to say */
+      204: {
+        headers: {
+          [name: string]: unknown
+        }
+        content?: never
       }
       /** @description What went wrong */
       default: {

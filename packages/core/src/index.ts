@@ -50,6 +50,20 @@ export { matchPath } from './formats/attachment-paths.js'
 export { mediaTypeOf } from './formats/media-type.js'
 export { type Belongs, type NamedTest, testFinder } from './identity/belongs.js'
 export { type Row, rowOf } from './identity/row.js'
+export {
+  keysOfReport,
+  keysOfSource,
+  type Meeting,
+  meetingOf,
+  plainWords,
+  type ReportedName,
+  sourceFinder,
+  type SourceName,
+} from './identity/meeting.js'
+export { type CodeTest, type Follow, type Moved, planScan, type ScanPlan } from './identity/scan-plan.js'
+export { type CaseToMap, type KnownPair, type Reason, type ScriptToMap, suggest, type Suggestion } from './mapping/suggest.js'
+export { assign, bestPairs, type Fit } from './text/assignment.js'
+export { cosine, inverseFrequencies, jaccard, jaro, jaroWinkler, levenshtein, osaDistance } from './text/similarity.js'
 export { plainText } from './text/ansi.js'
 export { detached } from './text/detached.js'
 export { visibleText } from './text/visible.js'

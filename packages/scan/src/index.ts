@@ -1,3 +1,3 @@
 export type { FoundTest, Unread } from './found.js'
 export { scanFolder, type Scan, type ScanProgress } from './scan.js'
-export { grammarsFrom, type GrammarSource } from './languages/tree.js'
+export { grammarsFrom } from './languages/tree.js'

@@ -51,6 +51,9 @@ const DELIVERING = [
   'POST /api/projects/:project/feeds/:id/batches',
   'POST /api/projects/:project/feeds/:id/close',
   'POST /api/projects/:project/recount',
+  'POST /api/projects/:project/scans',
+  'POST /api/projects/:project/scans/:id/tests',
+  'POST /api/projects/:project/scans/:id/finish',
 ]
 /** What machines never see. */
 const PERSONAL = [/\/api\/sessions?(\/|$)/, /\/tokens(\/|$)/, /\/views(\/|$)/, /\/invitations(\/|$)/, /\/api\/server\//]

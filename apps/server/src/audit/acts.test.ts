@@ -127,10 +127,22 @@ const STEPS: Record<string, Step> = {
     kind: 'link.removed',
     act: async () => ask('DELETE', `/scripts/${await scriptId()}/links/FERRY-101`),
   },
+  'POST /scans/:id/finish': {
+    kind: 'scan.finished',
+    act: async () => {
+      const { id } = await ask<{ id: number }>('POST', '/scans', { tree: 'core', branch: 'main', files: 0 })
+      return ask('POST', `/scans/${id}/finish`, { tests: 0, unread: [] })
+    },
+  },
   'POST /scripts/decisions': {
     kind: 'script.decided',
     act: async () => ask('POST', '/scripts/decisions', { scripts: [await scriptId()], decision: 'make' }),
   },
+  'POST /mapping/decisions': {
+    kind: 'link.decided',
+    act: async () => ask('POST', '/mapping/decisions', { decisions: [{ script: await scriptId(), case: 'FERRY-101', verdict: 'accept' }] }),
+  },
+  'POST /mapping/reviews': { kind: 'link.reviewed', act: async () => ask('POST', '/mapping/reviews', { scripts: [await scriptId()] }) },
   'PUT /runs/:id/keep': {
     kind: 'run.kept',
     act: async () => {
@@ -271,6 +283,10 @@ const NO_ACT: Record<string, string> = {
   'POST /sources/look': 'stores nothing',
   'POST /sources/:id/look': 'stores nothing',
   'POST /space/measurement': 'measures',
+  'POST /scans': 'belongs to the act that finishes the scan',
+  'POST /scans/:id/tests': 'belongs to the act that finishes the scan',
+  'POST /mapping/suggestions': 'computes; nothing that somebody made changes',
+  'POST /mapping/renames/:id': 'tried in mapping.test.ts: script.joined and script.parted',
   'POST /api/invitations/look': 'stores nothing',
   'POST /feeds/:id/batches': 'belongs to the act that opened the feed, as the results of a delivery to its sending',
   'POST /feeds/:id/close': 'belongs to the act that opened the feed',
@@ -301,7 +317,8 @@ describe('the change log', () => {
   it.each(Object.entries(STEPS))('has exactly one row for %s', async (_, { kind, actor = 'person', act }) => {
     mark = await newest()
     await act()
-    const written = await since(mark)
+    // a source may be looked into by itself meanwhile
+    const written = (await since(mark)).filter((row) => row.actor !== 'system')
     expect(written.map((row) => [row.kind, row.actor])).toEqual([[kind, actor]])
     const [row] = written
     expect(isActKind(row?.kind ?? '')).toBe(true)

@@ -17,7 +17,7 @@ import { DECISIONS, DELIVERIES, DELIVERY, DELIVERY_FILES } from './delivery-quer
 import { deliveryRun } from './delivery-run.js'
 import { keepUnknownKeys, rereadRow } from './file-rows.js'
 import type { PlaceDto } from './intake.dto.js'
-import { holdIntake } from './intake-lock.js'
+import { holdIntake } from '../platform/intake-lock.js'
 import { deliveryName, placeOf } from './intake.service.js'
 import { ScriptMemory } from './known-scripts.js'
 import { unpacked } from './original-copy.js'

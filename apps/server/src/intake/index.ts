@@ -1,7 +1,7 @@
 export { IntakeModule } from './intake.module.js'
 export { PlaceDto } from './intake.dto.js'
 export { deliveryName, IntakeService, placeOf } from './intake.service.js'
-export { shareIntake } from './intake-lock.js'
+export { shareIntake } from '../platform/intake-lock.js'
 export { announceShards, endWithoutShards, lateRuns, settleLive, shardIsIn } from './liveness.js'
 export { QueueService } from './queue.service.js'
 export { countsOf, NOTHING_PLACED, placeFile } from './place-tests.js'

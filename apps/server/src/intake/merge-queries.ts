@@ -24,6 +24,10 @@ select d.seq, d.script_id, d.identity, d.name, d.key, c.id from own d left join 
 /** Answers of tests and their scripts, as lists of numbers: so many rows of their own would take longer to hand over than to find. */
 const TOLD = `coalesce(string_agg(seq::text, ','), '') as seqs, coalesce(string_agg(script_id::text, ','), '') as scripts`
 
+/** Scripts by another of their names: what they are called there is no news. */
+const OF_ALIAS = `select o.id, o.name, o.suites, o.file, o.framework, o.keys, false as own
+    from script_alias l join script o on o.id = l.script_id where l.project_id = $projectId`
+
 /**
  * Which script each test with an identity is from one on, for those that are there, and which of them stand elsewhere or say something else than before.
  * @param lookUp gives the script of the test `a`
@@ -32,7 +36,7 @@ const findScripts = (lookUp: string) => `
 with found as (
   insert into stage_script (seq, script_id, differs)
   select a.seq, s.id,
-    (a.name, a.suites, coalesce(a.file, s.file), coalesce($framework::text, s.framework), case when a.keys = '{}' then s.keys else a.keys end)
+    s.own and (a.name, a.suites, coalesce(a.file, s.file), coalesce($framework::text, s.framework), case when a.keys = '{}' then s.keys else a.keys end)
       is distinct from (s.name, s.suites, s.file, s.framework, s.keys)
   from stage_test a
   ${lookUp}
@@ -43,13 +47,17 @@ select ${TOLD}, coalesce(string_agg(case when differs then seq::text end, ','), 
 
 /** Of a file of usual size each test is looked up by itself: the work grows with the file and not with the project, whatever the planner believes of either. */
 export const FIND_SCRIPTS = findScripts(`cross join lateral (
-    select id, name, suites, file, framework, keys from script where project_id = $projectId and identity = a.identity offset 0
+    select id, name, suites, file, framework, keys, true as own from script where project_id = $projectId and identity = a.identity
+    union all ${OF_ALIAS} and l.identity = a.identity offset 0
   ) s`)
 
 /** A very large file is about as large as its project: both are gone through once, whatever the planner takes for few. */
 export const GO_THROUGH = 'set local enable_nestloop = off'
 export const LOOK_UP = 'set local enable_nestloop = on'
-export const FIND_MANY_SCRIPTS = findScripts('join script s on s.project_id = $projectId and s.identity = a.identity')
+export const FIND_MANY_SCRIPTS = findScripts(`join (
+    select id, identity, name, suites, file, framework, keys, true as own from script where project_id = $projectId
+    union all ${OF_ALIAS.replace('select o.id,', 'select o.id, l.identity,')}
+  ) s on s.identity = a.identity`)
 
 /**
  * Scripts that were never seen before, as their first attempt in the file names them. What the project chose for tests that no case

@@ -3,8 +3,9 @@ import type { Project } from '../access/index.js'
 import type { DeliveredFile } from '../contract/index.js'
 import { announce } from '../events/announce.js'
 import { type InTransaction, isUniqueViolation, rowsOf, run } from '../platform/database.js'
-import { shareIntake } from './intake-lock.js'
+import { shareIntake } from '../platform/intake-lock.js'
 import type { Counts } from './known-scripts.js'
+import { meetSources, setHeads } from './meet-sources.js'
 import * as merge from './merge-queries.js'
 import { beganAt } from './target.js'
 import { isMany, planFor } from './stage-tables.js'
@@ -145,22 +146,39 @@ export async function placeTests(
   const from = declaredFrom ?? which.from
   if (stage.declares) await run(db, merge.STAGE_DECLARED, { projectId, prefix, from })
   const find = isMany(lookFor) ? findInAll : findEach
-  const placed = lookFor > 0 ? await findOrMake(db, stage, find, { projectId, unknownTests, ...which }, allNew) : NOTHING_PLACED
+  const placed = lookFor > 0 ? await findOrMake(db, project, stage, find, { projectId, unknownTests, ...which }, allNew) : NOTHING_PLACED
   if (stage.declares) await run(db, merge.MERGE_LINKS, { projectId, from })
   return placed
 }
 
-async function findOrMake(db: InTransaction, stage: Stage, find: Find, bind: Record<string, unknown>, allNew: boolean): Promise<Placed> {
+async function findOrMake(
+  db: InTransaction,
+  project: Project,
+  stage: Stage,
+  find: Find,
+  bind: Record<string, unknown> & { from: number },
+  allNew: boolean,
+): Promise<Placed> {
   const made = allNew ? await tryMaking(db, stage, merge.MAKE_SCRIPTS, bind) : null
   if (made) return { ...made, differ: false }
-  const found = await find(db, stage, bind)
+  let found = await find(db, stage, bind)
   if (!found.someNew) return { ...NOTHING_PLACED, differ: found.someDiffer }
+  const met = await meetSources(db, project, stage, bind.from)
+  // a script that was renamed says something else than before
+  if (met.joined) found = { ...(await findEach(db, stage, bind)), someDiffer: true }
+  const placed = await makeRest(db, stage, bind)
+  await setHeads(db, project, met.heads)
+  return { ...placed, differ: found.someDiffer || placed.differ }
+}
+
+/** Makes scripts of the tests that none was found for. */
+async function makeRest(db: InTransaction, stage: Stage, bind: Record<string, unknown>): Promise<Placed> {
   const rest = await tryMaking(db, stage, merge.MAKE_SCRIPTS, bind)
-  if (rest) return { ...rest, differ: found.someDiffer }
+  if (rest) return { ...rest, differ: false }
   // another delivery made some of it at the same moment: these are found by a second look
   const beside = await makeScripts(db, stage, merge.MAKE_SCRIPTS_BESIDE, bind)
   const again = await findEach(db, stage, bind)
-  return { ...beside, differ: found.someDiffer || again.someDiffer }
+  return { ...beside, differ: again.someDiffer }
 }
 
 /** Lists of tests and of their scripts, as the database writes them: numbers with commas between them. */

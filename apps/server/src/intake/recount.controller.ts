@@ -6,7 +6,7 @@ import type { Recounted } from '../contract/index.js'
 import { actorOf, record } from '../platform/acts/index.js'
 import { clientOf } from '../platform/database.js'
 import { recountSums } from '../runs/index.js'
-import { holdIntake } from './intake-lock.js'
+import { holdIntake } from '../platform/intake-lock.js'
 
 @Controller('projects/:project/recount')
 export class RecountController {

@@ -69,9 +69,10 @@ where c.project_id = $projectId and c.deleted_at is null and c.version = 1
   and exists (select 1 from link l where l.case_id = c.id and l.script_id = any($unseen::int[]) and l.origin = 'rule' and l.created_by is null)
   and not exists (select 1 from link l where l.case_id = c.id and (l.origin <> 'rule' or l.script_id <> all($unseen::int[])))`
 
-/** Scripts that no run knows any more are forgotten, unless a person decided something about them. */
+/** Scripts that no run knows any more are forgotten, unless they stand in code or a person decided something about them. */
 export const FORGET_SCRIPTS = `
 delete from script s where s.project_id = $projectId and s.id = any($unseen::int[])
+  and not exists (select 1 from script_source x where x.script_id = s.id)
   and not exists (select 1 from link l where l.script_id = s.id and (l.origin = 'manual' or l.state = 'rejected' or l.created_by is not null))`
 
 /** A run without files, and what was made for it alone. To be called with no delivery under way in the project. */

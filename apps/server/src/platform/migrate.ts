@@ -20,6 +20,7 @@ import { invited } from '../migrations/0017-invited.js'
 import { acts } from '../migrations/0019-acts.js'
 import { rights } from '../migrations/0020-rights.js'
 import { runs } from '../migrations/0021-runs.js'
+import { scans } from '../migrations/0022-scans.js'
 
 /** Every migration, in order; a name stays for ever. */
 const MIGRATIONS: readonly { name: string; sql: string }[] = [
@@ -44,6 +45,7 @@ const MIGRATIONS: readonly { name: string; sql: string }[] = [
   { name: '0019-acts', sql: acts },
   { name: '0020-rights', sql: rights },
   { name: '0021-runs', sql: runs },
+  { name: '0022-scans', sql: scans },
 ]
 
 const LOCK = 0x0b0bb1

@@ -88,6 +88,7 @@ describe('migrate', () => {
         '0019-acts',
         '0020-rights',
         '0021-runs',
+        '0022-scans',
       ])
       expect(await migrate(url)).toEqual([])
     }))

@@ -1,6 +1,7 @@
 import type { NestExpressApplication } from '@nestjs/platform-express'
 import express from 'express'
 import { createReadStream, existsSync } from 'node:fs'
+import { createRequire } from 'node:module'
 import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 
@@ -20,6 +21,24 @@ export function serveCli(app: NestExpressApplication): void {
         createReadStream(file).pipe(response)
       })
   }
+}
+
+const require = createRequire(import.meta.url)
+/** Grammars that a scan of sources needs, for machines that have the command line alone. */
+const GRAMMARS = ['python', 'java', 'c-sharp', 'go', 'php', 'ruby']
+
+/** Hands out grammars by the names under which the command line asks for them. */
+export function serveGrammars(app: NestExpressApplication): void {
+  const files = new Map(GRAMMARS.map((name) => [`tree-sitter-${name}.wasm`, `@vscode/tree-sitter-wasm/wasm/tree-sitter-${name}.wasm`]))
+  files.set('web-tree-sitter.wasm', 'web-tree-sitter/web-tree-sitter.wasm')
+  for (const [name, file] of files)
+    app
+      .getHttpAdapter()
+      .getInstance()
+      .get(`/cli/grammars/${name}`, (_request, response) => {
+        response.type('application/wasm').setHeader('cache-control', 'public, max-age=86400')
+        createReadStream(require.resolve(file)).pipe(response)
+      })
 }
 
 /** Serves the built web app; every address that is no file and no API is a page of it. */

@@ -80,3 +80,13 @@ export const SCRIPTS_OF_CASE = `
 select ${SCRIPT_REF}, l.origin, l.state
 from link l join script s on s.id = l.script_id
 where l.case_id = $caseId and l.state <> 'rejected' order by s.file, s.id`
+
+/** Rows and profiles of a script in code have its links, unless they declare keys of their own; what was rejected there is rejected here. */
+export const SPREAD_LINKS = `
+insert into link (project_id, script_id, case_id, origin, state, created_by)
+select l.project_id, v.id, l.case_id, l.origin, l.state, l.created_by
+from script v join link l on l.script_id = v.head_id
+where v.project_id = $projectId::int and v.head_id = any($heads::int[]) and (v.keys = '{}' or v.keys <@ (select h.keys from script h where h.id = v.head_id))
+order by 2, 3
+on conflict (script_id, case_id) do update set state = excluded.state, origin = excluded.origin, created_by = excluded.created_by
+  where (link.state, link.origin) is distinct from (excluded.state, excluded.origin)`

@@ -15,6 +15,7 @@ export type SubjectKind =
   | 'project'
   | 'role'
   | 'run'
+  | 'scan'
   | 'script'
   | 'source'
   | 'team'
@@ -73,6 +74,8 @@ export const ACTS = {
   'invitation.made': sort('invitation', ['members'], 'invited #'),
   'invitation.withdrawn': sort('invitation', ['members'], 'withdrew the invitation of #'),
   'job.retried': sort('job', [], 'tried a failed background job again: #'),
+  'link.decided': undoable('link', ['scripts', 'cases'], 'decided about the link #', 'decided about # links'),
+  'link.reviewed': undoable('link', ['scripts'], 'confirmed the link #', 'confirmed # links'),
   'link.made': undoable('link', ['scripts'], 'linked #', 'linked # scripts'),
   'link.removed': undoable('link', ['scripts'], 'removed the link #', 'removed # links'),
   'member.joined': sort('member', ['members'], 'joined the project'),
@@ -88,6 +91,9 @@ export const ACTS = {
   'run.released': undoable('run', ['runs', 'space'], 'no longer keeps #'),
   'run.stopAsked': sort('run', ['runs'], 'asked to stop #'),
   'run.stopTakenBack': sort('run', ['runs'], 'withdrew the request to stop #'),
+  'scan.finished': sort('scan', ['scripts', 'cases'], 'scanned #'),
+  'script.joined': sort('script', ['scripts', 'runs'], 'joined # with its former self'),
+  'script.parted': sort('script', ['scripts', 'runs'], 'split #'),
   'script.decided': undoable('script', ['scripts', 'cases'], 'decided about #', 'decided about # scripts'),
   'source.added': sort('source', ['sources'], 'added the source #'),
   'source.changed': sort('source', ['sources'], 'changed the source #'),

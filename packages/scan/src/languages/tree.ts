@@ -6,41 +6,47 @@ import type { SourceFile, Unread } from '../found.js'
 
 const require = createRequire(import.meta.url)
 
-/** Where grammars come from: the packages they are in, or what a caller names. */
-export type GrammarSource = (file: string) => Promise<Uint8Array>
+const PACKAGES: Readonly<Record<string, string>> = { 'web-tree-sitter.wasm': 'web-tree-sitter/web-tree-sitter.wasm' }
 
-const FILES: Readonly<Record<string, string>> = {
-  'web-tree-sitter.wasm': 'web-tree-sitter/web-tree-sitter.wasm',
-}
-
-let source: GrammarSource = async (file) =>
-  new Uint8Array(await readFile(require.resolve(FILES[file] ?? `@vscode/tree-sitter-wasm/wasm/${file}`)))
+let server: string | null = null
 let ready: Promise<void> | null = null
 
-/** To be called before the first scan, where the packages are not at hand. */
-export function grammarsFrom(from: GrammarSource): void {
-  source = from
-  ready = null
+/** Where grammars are asked for that no package at hand has: the address of a Bobbin server. */
+export function grammarsFrom(address: string): void {
+  server = address.replace(/\/+$/, '')
+}
+
+/** @throws Error where a grammar is neither in a package nor at the server */
+async function grammar(file: string): Promise<Uint8Array> {
+  try {
+    return new Uint8Array(await readFile(require.resolve(PACKAGES[file] ?? `@vscode/tree-sitter-wasm/wasm/${file}`)))
+  } catch (error) {
+    if (server === null)
+      throw new Error(`The grammar ${file} is not installed here, and BOBBIN_URL names no server that has it`, { cause: error })
+  }
+  const answer = await fetch(`${server}/cli/grammars/${file}`)
+  if (!answer.ok) throw new Error(`${server} has no grammar ${file} (${answer.status})`)
+  return new Uint8Array(await answer.arrayBuffer())
 }
 
 /** Parses files of one language; its nodes hold for one file only. */
 export class TreeReader {
   private parser: Parser | null = null
 
-  constructor(private readonly grammar: string) {}
+  constructor(private readonly language: string) {}
 
   async load(): Promise<void> {
     if (this.parser) return
-    ready ??= source('web-tree-sitter.wasm').then((wasmBinary) => Parser.init({ wasmBinary }))
+    ready ??= grammar('web-tree-sitter.wasm').then((wasmBinary) => Parser.init({ wasmBinary }))
     await ready
-    const language = await Grammar.load(await source(`tree-sitter-${this.grammar}.wasm`))
+    const language = await Grammar.load(await grammar(`tree-sitter-${this.language}.wasm`))
     this.parser = new Parser().setLanguage(language)
   }
 
   /** @returns what `work` makes of the file's root, and where it could not be parsed */
   read<T>({ path, text }: SourceFile, work: (root: Node, comments: Span[]) => T): { result: T; unread: Unread[] } {
     const tree = this.parser?.parse(text)
-    if (!tree) throw new Error(`the grammar of ${this.grammar} is not loaded`)
+    if (!tree) throw new Error(`the grammar of ${this.language} is not loaded`)
     try {
       const root = tree.rootNode
       const comments = root

@@ -78,7 +78,7 @@ export function callOf(callee: Expression | Node): Call | null {
     case 'CallExpression':
       return tableOf(callOf(callee.callee))
     case 'TaggedTemplateExpression':
-      return tableOf(callOf((callee).tag))
+      return tableOf(callOf(callee.tag))
     case 'TSInstantiationExpression':
     case 'ParenthesizedExpression':
     case 'TSNonNullExpression':

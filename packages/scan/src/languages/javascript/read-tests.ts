@@ -359,7 +359,7 @@ class Reader {
   private details(node: Node | undefined, scope: Scope): { tags: string[]; keys: string[]; skipped: FoundTest['skipped'] } {
     const told: { tags: string[]; keys: string[]; skipped: FoundTest['skipped'] } = { tags: [], keys: [], skipped: false }
     if (node?.type !== 'ObjectExpression') return told
-    for (const property of (node).properties) {
+    for (const property of node.properties) {
       if (property.type !== 'ObjectProperty') continue
       const name = property.key.type === 'Identifier' ? property.key.name : property.key.type === 'StringLiteral' ? property.key.value : ''
       const texts = this.textsIn(property.value, scope)

@@ -1,4 +1,4 @@
-import { type Queryable, run } from '../platform/database.js'
+import { type Queryable, run } from './database.js'
 
 const INTAKE = 0x1a4e
 

@@ -1,0 +1,104 @@
+import type { CaseIntent, CaseState, Outcome, Reason } from '@bobbin/core'
+import type { LinkInfo } from './scripts.js'
+
+export interface MappingSuggestion {
+  caseKey: string
+  /** From 0 to 1: of what is called 0.9, nine in ten are right. */
+  confidence: number
+  reasons: Reason[]
+  /** The one that the script gets where all scripts get theirs. */
+  chosen: boolean
+}
+
+export type MappingFinding = 'broken' | 'stale' | 'silent' | 'moved' | 'duplicate' | 'unknownKeys'
+
+/** A script in code, or one that only results name, with the cases that it verifies or may verify. */
+export interface MappingRow {
+  id: number
+  name: string
+  suites: string[]
+  file: string | null
+  line: number | null
+  framework: string | null
+  /** It stands in code, as a scan found it. */
+  scanned: boolean
+  /** How many rows and profiles it has. */
+  variants: number
+  lastOutcome: Outcome | null
+  links: LinkInfo[]
+  suggestions: MappingSuggestion[]
+  findings: MappingFinding[]
+  /** Where it stood or what it was called before. */
+  was: string | null
+  movedAt: string | null
+  movedBy: string | null
+  goneAt: string | null
+  unknownKeys: string[]
+}
+
+/** A case that rows of a mapping name. */
+export interface MappingCase {
+  key: string
+  title: string
+  /** Names of its areas, outermost first. */
+  areas: string[]
+  intent: CaseIntent
+  state: CaseState
+}
+
+export interface MappingCounts {
+  scripts: number
+  unlinked: number
+  /** Without a case, with a suggestion that is sure. */
+  sure: number
+  /** Without a case, with suggestions of which none is sure. */
+  choose: number
+  broken: number
+  stale: number
+  silent: number
+  moved: number
+  duplicate: number
+  unknownKeys: number
+  /** Renames that a person has to decide. */
+  questions: number
+  /** Cases to be automated that no script verifies. */
+  toAutomate: number
+}
+
+/** How far suggestions are. */
+export interface Suggesting {
+  running: boolean
+  done: number
+  scripts: number
+  finishedAt: string | null
+}
+
+export interface MappingList {
+  rows: MappingRow[]
+  total: number
+  cases: MappingCase[]
+}
+
+export interface MappingOverview {
+  counts: MappingCounts
+  suggesting: Suggesting
+  /** From here on a suggestion is called sure. */
+  sureFrom: number
+  questions: MappingQuestion[]
+  /** When the newest scan was finished; null where none was. */
+  scannedAt: string | null
+}
+
+/** Two scripts that may be one, renamed. */
+export interface MappingQuestion {
+  id: number
+  old: { id: number; name: string; file: string | null; cases: string[] }
+  new: { id: number; name: string; file: string | null }
+  sure: number
+  reasons: string[]
+}
+
+export interface MappingDecided {
+  links: number
+  actId: number | null
+}

@@ -1,0 +1,56 @@
+import { Body, Controller, Get, HttpCode, Param, ParseIntPipe, Post, Query } from '@nestjs/common'
+import { Ctx, type Context, Needs } from '../access/index.js'
+import type { MappingDecided, MappingList, MappingOverview, Suggesting } from '../contract/index.js'
+import { LinkDecisionsDto, MappingFilterDto, RenameAnswerDto, ReviewDto } from './mapping.dto.js'
+import { MappingService } from './mapping.service.js'
+
+@Controller('projects/:project/mapping')
+export class MappingController {
+  constructor(private readonly mapping: MappingService) {}
+
+  /** What is to be done about the mapping: counts, questions, how far suggestions are. */
+  @Get()
+  @Needs('read')
+  overview(@Ctx() context: Context): Promise<MappingOverview> {
+    return this.mapping.overview(context)
+  }
+
+  /** Scripts in the order of their files, with the cases that they verify or may verify. */
+  @Get('scripts')
+  @Needs('read')
+  list(@Ctx() context: Context, @Query() filter: MappingFilterDto): Promise<MappingList> {
+    return this.mapping.list(context, filter)
+  }
+
+  /** Accepts and rejects suggestions. */
+  @Post('decisions')
+  @Needs('link')
+  @HttpCode(200)
+  decide(@Ctx() context: Context, @Body() { decisions }: LinkDecisionsDto): Promise<MappingDecided> {
+    return this.mapping.decide(context, decisions)
+  }
+
+  /** Confirms that scripts whose code changed still verify their cases. */
+  @Post('reviews')
+  @Needs('link')
+  @HttpCode(200)
+  review(@Ctx() context: Context, @Body() { scripts }: ReviewDto): Promise<MappingDecided> {
+    return this.mapping.review(context, scripts)
+  }
+
+  /** Answers whether a new script is an old one under a new name. */
+  @Post('renames/:id')
+  @Needs('link')
+  @HttpCode(200)
+  answer(@Ctx() context: Context, @Param('id', ParseIntPipe) id: number, @Body() { same }: RenameAnswerDto): Promise<MappingOverview> {
+    return this.mapping.answer(context, id, same)
+  }
+
+  /** Has suggestions computed anew, in the background. */
+  @Post('suggestions')
+  @Needs('link')
+  @HttpCode(202)
+  suggest(@Ctx() context: Context): Promise<Suggesting> {
+    return this.mapping.suggest(context)
+  }
+}

@@ -1,0 +1,7 @@
+import { Module } from '@nestjs/common'
+import { MappingController } from './mapping.controller.js'
+import { MappingService } from './mapping.service.js'
+import { Suggester } from './suggester.js'
+
+@Module({ controllers: [MappingController], providers: [MappingService, Suggester] })
+export class MappingModule {}

@@ -1,0 +1,135 @@
+import type { MappingDecided, MappingList, MappingOverview, ScanReport, ScriptDetail } from '@bobbin/client'
+import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { seedCase, TestApp } from '../testing/test-app.js'
+import { Suggester } from './suggester.js'
+
+let bobbin: TestApp
+let send: <T>(method: string, path: string, body?: unknown) => Promise<T>
+beforeAll(async () => {
+  bobbin = await TestApp.start([
+    seedCase(214, 'Vehicle deck refuses a load over the axle limit'),
+    seedCase(215, 'Load exactly at the limit is accepted'),
+    seedCase(311, 'Scanner rejoins after a tunnel'),
+    seedCase(400, 'Something else altogether'),
+  ])
+  send = (await bobbin.person())
+  await scan(DECK)
+})
+afterAll(() => bobbin.stop())
+
+const testOf = (name: string, file = 'deck/axle.spec.ts', body = name) => ({
+  framework: 'vitest',
+  file,
+  line: 3,
+  endLine: 5,
+  suites: [],
+  name,
+  tags: [],
+  keys: [] as string[],
+  fingerprint: body,
+  bodySize: 100,
+})
+const DECK = [
+  testOf('refuses a load over the axle limit'),
+  testOf('accepts a load at the limit'),
+  testOf('scanner rejoins after tunnel', 'gate/offline.spec.ts'),
+  testOf('clock drift under two minutes', 'gate/offline.spec.ts'),
+]
+
+async function scan(tests: ReturnType<typeof testOf>[], tree = 'core'): Promise<ScanReport> {
+  const { id } = await send<{ id: number }>('POST', '/scans', { tree, branch: 'main', files: 2 })
+  await send('POST', `/scans/${id}/tests`, { from: 0, tests })
+  return send('POST', `/scans/${id}/finish`, { tests: tests.length, unread: [] })
+}
+
+async function suggested(): Promise<void> {
+  const [project] = await bobbin.ask<{ id: number }>(`select id from project where slug = 'gullhaven'`)
+  await bobbin.app.get(Suggester).suggest(project?.id ?? 0)
+}
+const overview = () => bobbin.get<MappingOverview>('/mapping')
+const list = (query = '') => bobbin.get<MappingList>(`/mapping/scripts${query}`)
+const row = async (name: string) => (await list()).rows.find((one) => one.name === name)
+const idOf = async (name: string) => (await row(name))?.id ?? 0
+
+describe('suggestions', () => {
+  it('are made for all scripts at once, with a confidence and reasons', async () => {
+    await suggested()
+    const refuses = await row('refuses a load over the axle limit')
+    expect(refuses?.suggestions[0]).toMatchObject({ caseKey: 'FERRY-214', chosen: true })
+    expect(refuses?.suggestions[0]?.reasons[0]).toMatchObject({ kind: 'words' })
+    expect((await row('clock drift under two minutes'))?.suggestions).toEqual([])
+    const { counts, suggesting } = await overview()
+    expect(counts).toMatchObject({ scripts: 4, unlinked: 4 })
+    expect(counts.sure + counts.choose).toBe(3)
+    expect(suggesting).toMatchObject({ running: false, scripts: 4, done: 4 })
+  })
+
+  it('are accepted and rejected in one act, which can be undone', async () => {
+    const [refuses, accepts] = [await idOf('refuses a load over the axle limit'), await idOf('accepts a load at the limit')]
+    const { actId } = await send<MappingDecided>('POST', '/mapping/decisions', {
+      decisions: [
+        { script: refuses, case: 'FERRY-214', verdict: 'accept' },
+        { script: accepts, case: 'FERRY-215', verdict: 'reject' },
+      ],
+    })
+    expect((await bobbin.get<ScriptDetail>(`/scripts/${refuses}`)).links).toMatchObject([
+      { caseKey: 'FERRY-214', origin: 'suggested', state: 'active' },
+    ])
+    expect((await row('accepts a load at the limit'))?.suggestions.map((one) => one.caseKey)).not.toContain('FERRY-215')
+    expect((await list('?only=unlinked')).rows.map((one) => one.id)).not.toContain(refuses)
+    await send('POST', `/acts/${actId}/undo`)
+    expect((await bobbin.get<ScriptDetail>(`/scripts/${refuses}`)).links).toEqual([])
+    expect((await row('accepts a load at the limit'))?.suggestions.map((one) => one.caseKey)).toContain('FERRY-215')
+  })
+
+  it('are refused as a whole where a case is gone', async () => {
+    const script = await idOf('refuses a load over the axle limit')
+    const decisions = [
+      { script, case: 'FERRY-214', verdict: 'accept' },
+      { script, case: 'FERRY-999', verdict: 'accept' },
+    ]
+    await expect(send('POST', '/mapping/decisions', { decisions })).rejects.toMatchObject({ status: 404 })
+    expect((await bobbin.get<ScriptDetail>(`/scripts/${script}`)).links).toEqual([])
+  })
+})
+
+describe('findings', () => {
+  it('a linked script that is gone from the code is broken; one whose code changed is stale until somebody confirms it', async () => {
+    const [refuses, rejoins] = [await idOf('refuses a load over the axle limit'), await idOf('scanner rejoins after tunnel')]
+    await send('POST', '/mapping/decisions', {
+      decisions: [
+        { script: refuses, case: 'FERRY-214', verdict: 'accept' },
+        { script: rejoins, case: 'FERRY-311', verdict: 'accept' },
+      ],
+    })
+    await scan([
+      testOf('refuses a load over the axle limit', 'deck/axle.spec.ts', 'changed'),
+      ...DECK.filter(({ name }) => name.startsWith('accepts')),
+    ])
+    expect((await list('?only=broken')).rows.map((one) => one.id)).toEqual([rejoins])
+    expect((await list('?only=stale')).rows.map((one) => one.id)).toEqual([refuses])
+    expect((await overview()).counts).toMatchObject({ broken: 1, stale: 1 })
+    await send('POST', '/mapping/reviews', { scripts: [refuses] })
+    expect((await overview()).counts.stale).toBe(0)
+  })
+
+  it('two scripts with one body are duplicates', async () => {
+    await scan([testOf('a', 'x/a.spec.ts', 'same body'), testOf('b', 'x/b.spec.ts', 'same body')], 'alike')
+    expect((await list('?only=duplicate')).rows.map((one) => one.name)).toEqual(['a', 'b'])
+  })
+
+  it('a rename that is not sure is put before a person, and joined when they say so', async () => {
+    const first = testOf('opens the gate for a bus', 'q/gate.spec.ts', 'short')
+    await scan([{ ...first, bodySize: 20 }], 'asked')
+    const old = await idOf('opens the gate for a bus')
+    await send('POST', '/mapping/decisions', { decisions: [{ script: old, case: 'FERRY-400', verdict: 'accept' }] })
+    const report = await scan([{ ...testOf('opens the gate for a coach', 'q/gates.spec.ts', 'short'), bodySize: 20 }], 'asked')
+    expect(report.counts).toMatchObject({ questions: 1, new: 1, gone: 1 })
+    const [question] = (await overview()).questions
+    expect(question).toMatchObject({ old: { id: old, cases: ['FERRY-400'] }, new: { name: 'opens the gate for a coach' } })
+    const after = await send<MappingOverview>('POST', `/mapping/renames/${question?.id}`, { same: true })
+    expect(after.questions).toEqual([])
+    expect(await row('opens the gate for a coach')).toMatchObject({ id: old, goneAt: null, links: [{ caseKey: 'FERRY-400' }] })
+    expect((await list('?search=opens')).total).toBe(1)
+  })
+})

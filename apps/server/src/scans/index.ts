@@ -1,0 +1,2 @@
+export { ScansModule } from './scans.module.js'
+export { joinScripts } from './join-scripts.js'

@@ -1,0 +1,25 @@
+/**
+ * Results of a script become results of another, which it turned out to be under a new name. Where both have results of one run, those
+ * of the latter stay, and the former keeps its own.
+ */
+export const MOVE_RESULTS = `
+with moved as (
+  update result r set script_id = $into where r.script_id = $from
+    and not exists (select 1 from result o where o.run_id = r.run_id and o.day = r.day and o.script_id = $into)
+  returning run_id
+)
+select distinct run_id as "runId" from moved`
+
+export const MOVE_ATTEMPTS = `update attempt set script_id = $into where script_id = $from and run_id = any($runs::int[])`
+
+/** The identities of a script lead to another from now on. */
+export const MOVE_ALIASES = `
+with moved as (update script_alias set script_id = $into where script_id = $from)
+insert into script_alias (project_id, identity, script_id, name) select project_id, identity, $into::int, name from script where id = $from
+on conflict (project_id, identity) do update set script_id = excluded.script_id`
+
+export const MOVE_LINKS = `
+insert into link (project_id, script_id, case_id, origin, state, created_by)
+select project_id, $into::int, case_id, origin, state, created_by from link where script_id = $from on conflict (script_id, case_id) do nothing`
+
+export const MOVE_ATTACHMENTS = `update attachment set script_id = $into where script_id = $from and run_id = any($runs::int[])`
