@@ -22,7 +22,7 @@ const SERVER_DOMAINS = [
   'brief',
   'audit',
 ]
-const WEB_FEATURES = ['audit', 'history', 'scripts', 'runs', 'cases', 'intake', 'brief']
+const WEB_FEATURES = ['audit', 'history', 'scripts', 'mapping', 'runs', 'cases', 'intake', 'brief']
 
 /** A domain may use those before it in the list, and only through their index.ts. */
 const serverOrder = SERVER_DOMAINS.map((domain, i) =>
@@ -63,7 +63,7 @@ export default tseslint.config(
       'test-results/**',
       '**/samples/**',
       '**/samples-hostile/**',
-      'packages/scan/fixtures/**',
+      'packages/scan/fixtures/**', 'demo/**',
     ],
   },
   {

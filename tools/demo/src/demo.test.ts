@@ -1,8 +1,10 @@
 import { readResultFile } from '@bobbin/core'
+import { readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
 import { makeHistory } from './history.js'
 import { Random } from './random.js'
 import { makeSeed } from './seed.js'
+import { makeSources } from './sources.js'
 import { makeWorld } from './world.js'
 
 const world = makeWorld(4127)
@@ -107,4 +109,9 @@ describe('the demo tells on purpose of', () => {
     expect([failing(newest - 1), failing(newest)]).toEqual([3, 0])
     expect(results('core-services', newest).filter((result) => /dues_by_length\[/.test(result.name))).toHaveLength(8)
   })
+})
+
+it('has the sources of its tests as files: node tools/demo/dist/write-sources.js writes them', () => {
+  for (const { path, text } of makeSources(world))
+    expect(readFileSync(new URL(`../../../demo/tests/${path}`, import.meta.url), 'utf8'), path).toBe(text)
 })

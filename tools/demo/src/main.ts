@@ -1,4 +1,5 @@
 import { ApiClient, deliver } from '@bobbin/client'
+import { execFileSync } from 'node:child_process'
 import { parseArgs } from 'node:util'
 import { createApp } from '../../../apps/server/dist/app.js'
 import { readConfig } from '../../../apps/server/dist/platform/config.js'
@@ -6,9 +7,7 @@ import { seedProject } from '../../../apps/server/dist/seed.js'
 import pg from 'pg'
 import { makeHistory } from './history.js'
 import { makeSeed } from './seed.js'
-import { makeWorld } from './world.js'
-
-const SEED = 4127
+import { makeWorld, SEED } from './world.js'
 
 /** Loads the demo: people and cases by the server's seed, the history as result files through the ordinary intake. */
 const { values } = parseArgs({ options: { 'last-day': { type: 'string' }, builds: { type: 'string' } } })
@@ -46,6 +45,17 @@ for (const [i, build] of builds.entries()) {
 console.log(
   `${process.stdout.isTTY ? '\r' : ''}    ${builds.length} builds, ${results} results, ${world.cases.length} cases, ${world.scripts.length} scripts`,
 )
+
+// the source tree of these tests, as anybody would have it scanned
+const root = new URL('../../../', import.meta.url).pathname
+const words = ['scan', `${root}demo/tests`, '--tree', 'gullhaven-tests', '--branch', 'main', '--with-source']
+const env = { ...process.env, BOBBIN_URL: process.env['BOBBIN_URL'] ?? 'http://127.0.0.1:4680', BOBBIN_TOKEN: seed.token }
+const said = execFileSync(process.execPath, [`${root}apps/cli/dist/main.js`, ...words], {
+  encoding: 'utf8',
+  env,
+  stdio: ['ignore', 'pipe', 'inherit'],
+})
+console.log(`    ${said.split('\n').find((line) => line.includes('tests in')) ?? said.trim()}`)
 
 // so much came at once that the database would plan from guesses for a minute, until it looks by itself
 const database = new pg.Client({ connectionString: readConfig(process.env).databaseUrl })

@@ -23,6 +23,9 @@ export interface DemoScript {
   row?: string
 }
 
+/** By it the demo is the same everywhere. */
+export const SEED = 4127
+
 export interface World {
   cases: DemoCase[]
   scripts: DemoScript[]

@@ -7,8 +7,8 @@ import { openEvents } from '../lib/shared-events.js'
 
 /** Which questions a change may answer anew, by the first word of their key. */
 const TOUCHED: Record<Topic, readonly string[]> = {
-  cases: ['cases', 'case', 'areas', 'case-facets', 'case-scripts', 'scripts', 'script', 'brief', 'run'],
-  scripts: ['scripts', 'script', 'cases', 'case', 'case-scripts', 'brief', 'run'],
+  cases: ['cases', 'case', 'areas', 'case-facets', 'case-scripts', 'scripts', 'script', 'mapping', 'mapping-overview', 'brief', 'run'],
+  scripts: ['scripts', 'script', 'mapping', 'mapping-overview', 'cases', 'case', 'case-scripts', 'brief', 'run'],
   runs: ['runs', 'run', 'brief', 'lens', 'scripts', 'script', 'case-scripts', 'deliveries', 'queue'],
   // sums come with the news; the rest of the run is asked for less often
   live: [],

@@ -42,6 +42,7 @@ export const router = createBrowserRouter([
       { path: 'brief', Component: BriefPage },
       { path: 'cases', Component: later(() => import('../features/cases/cases-page.js'), 'CasesPage') },
       { path: 'scripts', Component: later(() => import('../features/scripts/scripts-page.js'), 'ScriptsPage') },
+      { path: 'mapping', Component: later(() => import('../features/mapping/mapping-page.js'), 'MappingPage') },
       { path: 'runs', Component: later(() => import('../features/runs/runs-page.js'), 'RunsPage') },
       { path: 'runs/:id', Component: later(() => import('../features/runs/run-page.js'), 'RunPage') },
       { path: 'intake', Component: later(() => import('../features/intake/intake-page.js'), 'IntakePage') },

@@ -1,4 +1,4 @@
-import { AlignLeft, Code2, Download, FileText, Play, Settings, type LucideIcon } from 'lucide-react'
+import { AlignLeft, Code2, Download, FileText, Play, Settings, Spline, type LucideIcon } from 'lucide-react'
 
 export interface Section {
   to: string
@@ -14,6 +14,7 @@ export const SECTIONS: readonly (readonly Section[])[] = [
   [
     { to: 'cases', name: 'Cases', icon: FileText, key: 'c' },
     { to: 'scripts', name: 'Scripts', icon: Code2, key: 's' },
+    { to: 'mapping', name: 'Mapping', icon: Spline, key: 'm' },
   ],
   [{ to: 'runs', name: 'Runs', icon: Play, key: 'r' }],
 ]

@@ -39,7 +39,12 @@ const MOST_NAME = 1000
 const MOST_FIRST = 6
 
 /** Longer parameters of a method are cut from its name: `fare(String, int)[2]`. */
-const withoutBrackets = (name: string): string => name.replace(/\s*\([^()]*\)\s*(\[[^[\]]*\])?$/, '')
+function withoutBrackets(name: string): string {
+  const ended = name.endsWith(']') && name.includes('[') ? name.slice(0, name.lastIndexOf('[')).trimEnd() : name
+  if (!ended.endsWith(')')) return name
+  const open = ended.lastIndexOf('(')
+  return open < 0 ? name : name.slice(0, open).trimEnd()
+}
 
 const baseName = (path: string): string => path.slice(Math.max(path.lastIndexOf('/'), path.lastIndexOf('\\')) + 1).replace(/\.[^.]*$/, '')
 
@@ -168,7 +173,7 @@ function rowWithin({ name, pattern, title }: SourceName, rest: string): string |
   const bare = withoutBrackets(rest)
   if (bare !== rest && plainWords(bare) === plainWords(name)) {
     const values = rest.slice(bare.length).trim()
-    return /^\(\s*[\w.$, <>[\]]*\)$/.test(values) && pattern === null ? null : values
+    return /^\([\w.$, <>[\]]*\)$/.test(values) && pattern === null ? null : values
   }
   if (pattern !== null && matches(pattern, rest)) return rest
   const row = rowOf(rest)

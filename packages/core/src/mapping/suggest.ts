@@ -339,4 +339,8 @@ function asWritten(words: readonly string[], title: string): string[] {
 }
 
 const folderWords = (file: string | null): string =>
-  file === null ? '' : file.replace(/\.[^/]*$/, '').replace(/\b(src|test|tests|spec|specs|e2e|__tests__|main|java)\b/g, ' ')
+  file === null
+    ? ''
+    : file
+        .slice(0, file.includes('.') ? file.lastIndexOf('.') : file.length)
+        .replace(/\b(src|test|tests|spec|specs|e2e|__tests__|main|java)\b/g, ' ')

@@ -115,7 +115,7 @@ function readFile(file: SourceFile, root: Node, comments: Span[]): FoundInGo {
     } else if (node.type === 'function_declaration' && EXAMPLE.test(name) && body && hasOutput(body, file.text, comments)) {
       found.tests.push(testAt(name, node, body))
     } else if (node.type === 'method_declaration' && /^Test/.test(name)) {
-      const type = /\*?\s*(\w+)\s*\)$/.exec(textIn(node, 'receiver'))?.[1]
+      const type = textIn(node, 'receiver').match(/\b\w+/g)?.at(-1)
       if (type !== undefined) found.methods.push({ type, test: testAt(name, node, body) })
     }
   }

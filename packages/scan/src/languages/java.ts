@@ -139,7 +139,7 @@ function told(annotations: readonly Annotation[]): { tags: string[]; keys: strin
   for (const annotation of annotations) {
     const { name, values, written } = annotation
     if (name === 'Tag' || name === 'Tags') tags.push(...textsOf(annotation))
-    else if (name === 'Category') tags.push(...[...written.matchAll(/(\w+)\.class/g)].map(([, tag = '']) => tag))
+    else if (name === 'Category') tags.push(...(written.match(/\b\w+\.class\b/g) ?? []).map((tag) => tag.slice(0, -'.class'.length)))
     else if (name === 'Disabled' || name === 'Ignore') skipped = 'skip'
     else if (name === 'Test') {
       tags.push(...values.filter((value) => value.name === 'groups').map(({ text }) => text))

@@ -61,7 +61,7 @@ export function python(): Language {
       usesPytest = collecting.pytest
     },
     read(file) {
-      usesPytest ||= /^\s*(?:import|from) pytest\b/m.test(file.text)
+      usesPytest ||= /^[ \t]*(?:import|from) pytest\b/m.test(file.text)
       const { result, unread } = reader.read(file, (root, comments) => readModule(file, root, comments, rowFixtures, collecting))
       modules.push(result)
       return { tests: [], unread: result.collected ? unread : [] }

@@ -13,7 +13,7 @@ let ready: Promise<void> | null = null
 
 /** Where grammars are asked for that no package at hand has: the address of a Bobbin server. */
 export function grammarsFrom(address: string): void {
-  server = address.replace(/\/+$/, '')
+  server = address.endsWith('/') ? address.slice(0, -1) : address
 }
 
 /** @throws Error where a grammar is neither in a package nor at the server */

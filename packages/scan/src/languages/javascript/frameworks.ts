@@ -133,7 +133,7 @@ const patterns = (globs: unknown): Place['matches'] => {
 function placeOf(folder: string, framework: string, text: string): Place {
   const values = plainValues(text)
   const first = (...names: string[]) => names.map((name) => values.get(name)).find((list) => list !== undefined && list.length > 0)
-  const dirs = framework === 'playwright' ? (first('testDir') ?? []).map((dir) => dir.replace(/^\.\/|\/+$/g, '')) : []
+  const dirs = framework === 'playwright' ? (first('testDir') ?? []).map((dir) => dir.replace(/^\.\//, '').replace(/\/$/, '')) : []
   const dir = dirs.length === 1 && dirs[0] !== '.' ? (dirs[0] ?? '') : ''
   const globs =
     framework === 'playwright' || framework === 'jest' ? first('testMatch') : framework === 'vitest' ? first('include') : undefined

@@ -41,7 +41,7 @@ export function readTests({ path, text }: SourceFile, frameworks: Frameworks): F
     root = parse(text, optionsFor(path, text.slice(0, 2000).includes('@flow')))
   } catch (error) {
     const { loc, message } = error as { loc?: { line: number; column: number }; message: string }
-    const said = message.replace(/\s*\(\d+:\d+\)$/, '').split('\n')[0] ?? ''
+    const said = message.slice(0, message.endsWith(')') ? message.lastIndexOf(' (') : message.length).split('\n')[0] ?? ''
     return { tests: [], unread: [{ file: path, line: loc?.line ?? 1, column: (loc?.column ?? 0) + 1, message: said }] }
   }
   const reader = new Reader(
@@ -456,6 +456,6 @@ function moduleOf(node: Node | null): string | null {
 /** How often a name is followed by a bracket. */
 function callsIn(text: string): Map<string, number> {
   const calls = new Map<string, number>()
-  for (const [, name = ''] of text.matchAll(/([\w$]+)\s*(?:<[^>()]*>)?\(/g)) calls.set(name, (calls.get(name) ?? 0) + 1)
+  for (const [called] of text.matchAll(/\b\w+[<(]/g)) calls.set(called.slice(0, -1), (calls.get(called.slice(0, -1)) ?? 0) + 1)
   return calls
 }

@@ -1,0 +1,119 @@
+import type { MappingCase, MappingRow } from '@bobbin/client'
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
+import { useCallback, useMemo, useRef, useState } from 'react'
+import { useSession } from '../../context/session.js'
+import { useDone, useUndo } from '../../context/use-undo.js'
+import { api } from '../../lib/api.js'
+import { useAllPages } from '../../lib/use-all-pages.js'
+import { messageOf } from '../../ui/states.js'
+import { notifyError } from '../../ui/toast.js'
+import type { Decided } from './blocks.js'
+
+export const MAPPING_FILTERS = [
+  'unlinked',
+  'sure',
+  'choose',
+  'broken',
+  'stale',
+  'silent',
+  'moved',
+  'duplicate',
+  'unknownKeys',
+  'linked',
+] as const
+export type MappingFilter = (typeof MAPPING_FILTERS)[number]
+
+const PAGE_ROWS = 1000
+
+export function useOverview() {
+  const { project } = useSession()
+  return useQuery({
+    queryKey: ['mapping-overview', project.slug],
+    queryFn: ({ signal }) => api.get('/projects/{project}/mapping', { path: { project: project.slug }, signal }),
+  })
+}
+
+/** Scripts that fit a filter, with all cases that they name. */
+export function useMapping(only: MappingFilter | null, search: string) {
+  const { project } = useSession()
+  const query = { ...(only && { only }), ...(search && { search }) }
+  const list = useAllPages(['mapping', project.slug, query], async (offset, signal) => {
+    const page = await api.get('/projects/{project}/mapping/scripts', {
+      path: { project: project.slug },
+      query: { ...query, offset, limit: PAGE_ROWS },
+      signal,
+    })
+    const cases = new Map(page.cases.map((one) => [one.key, one]))
+    const namedBy = (row: MappingRow) => [...row.links, ...row.suggestions].flatMap(({ caseKey }) => cases.get(caseKey) ?? [])
+    return { ...page, rows: page.rows.map((row) => ({ ...row, named: namedBy(row) })) }
+  })
+  const { data } = list
+  const cases = useMemo(
+    () => new Map((data?.rows ?? []).flatMap(({ named }) => named.map((one): [string, MappingCase] => [one.key, one]))),
+    [data],
+  )
+  return { ...list, cases }
+}
+
+export interface LinkDecision {
+  row: MappingRow
+  caseKey: string
+  verdict: 'accept' | 'reject'
+}
+
+/** Accepts and rejects; what was decided is drawn at once, and taken back where the server refuses it. */
+export function useDecisions() {
+  const { project } = useSession()
+  const queries = useQueryClient()
+  const done = useDone()
+  const undoAct = useUndo()
+  const [decided, setDecided] = useState<Decided>(new Map())
+  const acts = useRef<{ actId: number; scripts: number[] }[]>([])
+
+  const forget = useCallback(
+    (scripts: readonly number[]) =>
+      setDecided((now) => {
+        const next = new Map(now)
+        for (const script of scripts) next.delete(script)
+        return next
+      }),
+    [],
+  )
+  const send = useMutation({
+    mutationFn: (decisions: readonly LinkDecision[]) =>
+      api.post('/projects/{project}/mapping/decisions', {
+        path: { project: project.slug },
+        body: { decisions: decisions.map(({ row, caseKey, verdict }) => ({ script: row.id, case: caseKey, verdict })) },
+      }),
+    onMutate: (decisions) =>
+      setDecided((now) => {
+        const next = new Map(now)
+        for (const { row, caseKey, verdict } of decisions) next.set(row.id, { caseKey, verdict })
+        return next
+      }),
+    onSuccess: ({ actId }, decisions) => {
+      if (actId !== null) acts.current.push({ actId, scripts: decisions.map(({ row }) => row.id) })
+      done(wordsOf(decisions), actId)
+      void queries.invalidateQueries({ predicate: ({ queryKey }) => queryKey[0] === 'mapping-overview' || queryKey[0] === 'script' })
+    },
+    onError: (error, decisions) => {
+      forget(decisions.map(({ row }) => row.id))
+      notifyError(messageOf(error))
+    },
+  })
+  /** Takes back the last decision that was made here. */
+  const undoLast = useCallback(() => {
+    const last = acts.current.pop()
+    if (!last) return false
+    forget(last.scripts)
+    void undoAct(last.actId)
+    return true
+  }, [forget, undoAct])
+  return { decided, decide: send.mutate, isSending: send.isPending, undoLast }
+}
+
+function wordsOf(decisions: readonly LinkDecision[]): string {
+  const [only] = decisions
+  if (decisions.length === 1 && only) return only.verdict === 'accept' ? `Linked to ${only.caseKey}` : `Rejected ${only.caseKey}`
+  return `Linked ${decisions.length} scripts`
+}

@@ -1,0 +1,3 @@
+import { defineConfig } from '@playwright/test'
+
+export default defineConfig({ projects: [{ name: 'desktop' }], retries: 1 })
