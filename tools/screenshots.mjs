@@ -76,6 +76,13 @@ try {
       await page.getByRole('toolbar').waitFor()
     },
   })
+  const chooseOne = async (page) => {
+    await page.locator('progress').waitFor({ state: 'detached' })
+    await page.getByRole('button', { name: /\d\d%$/ }).first().click()
+    await page.getByRole('complementary', { name: 'The selected script' }).waitFor()
+  }
+  await shoot('mapping', '/gullhaven/mapping', { act: chooseOne })
+  await shoot('mapping-dark', '/gullhaven/mapping?only=all', { theme: 'dark' })
   await shoot('import', '/gullhaven/cases?do=import', {
     act: async (page) => {
       const table =

@@ -3589,6 +3589,14 @@ export interface components {
       lastSeen: string | null
       links: components['schemas']['LinkInfo'][]
       histories: components['schemas']['ScriptHistory'][]
+      /** @description As it stands in the code; null where no scan found it. */
+      source: components['schemas']['ScriptSource'] | null
+      /** @description The script in code of which this is a row, or on a profile. */
+      head: components['schemas']['ScriptRef'] | null
+      /** @description Its own rows and profiles. */
+      variants: components['schemas']['ScriptRef'][]
+      /** @description What it was called before, or is called by others. */
+      aliases: string[]
     }
     ScriptHistory: {
       lane: components['schemas']['LaneRef']
@@ -3637,6 +3645,32 @@ export interface components {
       lastOutcome: components['schemas']['Outcome'] | null
       lastRunId: number | null
       lastSeen: string | null
+    }
+    /** @description A script as it stands in the code. */
+    ScriptSource: {
+      tree: string
+      framework: string
+      file: string
+      line: number
+      endLine: number
+      suites: string[]
+      name: string
+      pattern: string | null
+      tags: string[]
+      keys: string[]
+      /** @enum {string|null} */
+      skipped: 'skip' | 'todo' | null
+      branch: string
+      commit: string | null
+      firstSeenAt: string
+      lastSeenAt: string
+      bodyChangedAt: string | null
+      was: string | null
+      movedAt: string | null
+      movedBy: string | null
+      goneAt: string | null
+      /** @description The code, where it was sent with the scan. */
+      code: string | null
     }
     /** @description What a decision about scripts did. */
     ScriptsDecided: {
@@ -4098,6 +4132,7 @@ export type ScriptHistory = components['schemas']['ScriptHistory']
 export type ScriptList = components['schemas']['ScriptList']
 export type ScriptRef = components['schemas']['ScriptRef']
 export type ScriptRow = components['schemas']['ScriptRow']
+export type ScriptSource = components['schemas']['ScriptSource']
 export type ScriptsDecided = components['schemas']['ScriptsDecided']
 export type ServerProject = components['schemas']['ServerProject']
 export type ServerRightsDto = components['schemas']['ServerRightsDto']

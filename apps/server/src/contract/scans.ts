@@ -1,5 +1,3 @@
-import type { LinkInfo } from './scripts.js'
-
 /** A scan that takes its tests in. */
 export interface ScanOpened {
   id: number
@@ -89,16 +87,6 @@ export interface ScriptSource {
   goneAt: string | null
   /** The code, where it was sent with the scan. */
   code: string | null
-}
-
-/** A test that may be another one under a new name. */
-export interface RenameQuestion {
-  id: number
-  oldId: number
-  newId: number
-  sure: number
-  reasons: string[]
-  links: LinkInfo[]
 }
 
 export interface ScanList {

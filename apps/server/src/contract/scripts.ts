@@ -1,5 +1,6 @@
 import type { Outcome } from '@bobbin/core'
 import type { ScriptHistory } from './history.js'
+import type { ScriptSource } from './scans.js'
 
 export interface ScriptRef {
   id: number
@@ -44,6 +45,14 @@ export interface ScriptsDecided {
 export interface ScriptDetail extends ScriptRow {
   links: LinkInfo[]
   histories: ScriptHistory[]
+  /** As it stands in the code; null where no scan found it. */
+  source: ScriptSource | null
+  /** The script in code of which this is a row, or on a profile. */
+  head: ScriptRef | null
+  /** Its own rows and profiles. */
+  variants: ScriptRef[]
+  /** What it was called before, or is called by others. */
+  aliases: string[]
 }
 
 export interface LinkInfo {

@@ -90,3 +90,16 @@ where v.project_id = $projectId::int and v.head_id = any($heads::int[]) and (v.k
 order by 2, 3
 on conflict (script_id, case_id) do update set state = excluded.state, origin = excluded.origin, created_by = excluded.created_by
   where (link.state, link.origin) is distinct from (excluded.state, excluded.origin)`
+
+export const SOURCE_OF_SCRIPT = `
+select t.name as tree, x.framework, x.file, x.line, x.end_line as "endLine", x.suites, x.name, x.pattern, x.tags, x.keys, x.skipped, x.branch, x.commit,
+  x.first_seen_at as "firstSeenAt", x.last_seen_at as "lastSeenAt", x.body_changed_at as "bodyChangedAt", x.was, x.moved_at as "movedAt", x.moved_by as "movedBy",
+  x.gone_at as "goneAt", x.code
+from script_source x join source_tree t on t.id = x.tree_id where x.script_id = $id or x.script_id = (select head_id from script where id = $id) limit 1`
+
+/** The script in code that a script belongs to, and what else belongs to it. */
+export const FAMILY_OF_SCRIPT = `
+select ${SCRIPT_REF}, s.id = (select head_id from script where id = $id) as "isHead"
+from script s where s.id = (select head_id from script where id = $id) or s.head_id = $id order by s.name, s.id limit 200`
+
+export const ALIASES = `select name from script_alias where script_id = $id order by at desc limit 50`

@@ -7,6 +7,7 @@ import type {
   ScriptList,
   ScriptRef,
   ScriptRow,
+  ScriptSource,
   ScriptsDecided,
   UnknownTests,
 } from '../contract/index.js'
@@ -19,7 +20,17 @@ import { actorOf, recordOf } from '../platform/acts/index.js'
 import { type InTransaction, inTransaction, rowsOf, run } from '../platform/database.js'
 import { notFound } from '../platform/problem.js'
 import { caseForEach } from './case-for-each.js'
-import { DECIDE, LINKS_OF_SCRIPT, SCRIPT_ROWS, SCRIPT_SUMS, SCRIPTS_OF_CASE } from './script-queries.js'
+import {
+  ALIASES,
+  DECIDE,
+  FAMILY_OF_SCRIPT,
+  LINKS_OF_SCRIPT,
+  SCRIPT_ROWS,
+  SCRIPT_SUMS,
+  SCRIPTS_OF_CASE,
+  SOURCE_OF_SCRIPT,
+  SPREAD_LINKS,
+} from './script-queries.js'
 import type { ScriptFilterDto } from './scripts.dto.js'
 
 /** One answer holds so many, unless it is asked for others. */
@@ -56,8 +67,24 @@ export class ScriptsService {
   async get(context: Context, id: number): Promise<ScriptDetail> {
     const [row] = await this.rows(context, { id, search: null, only: null, most: 1, offset: 0 })
     if (!row) throw notFound('script', id)
-    const [links, histories] = await Promise.all([this.links(context, id), this.history.histories(context.project.id, [id])])
-    return { ...rowOf(row), links, histories: histories.get(id) ?? [] }
+    const [links, histories, sources, family, aliases] = await Promise.all([
+      this.links(context, id),
+      this.history.histories(context.project.id, [id]),
+      rowsOf<SourceRow>(this, SOURCE_OF_SCRIPT, { id }),
+      rowsOf<ScriptRef & { isHead: boolean | null }>(this, FAMILY_OF_SCRIPT, { id }),
+      rowsOf<{ name: string }>(this, ALIASES, { id }),
+    ])
+    const [source] = sources
+    const [head] = family.filter(({ isHead }) => isHead === true).map(refOf)
+    return {
+      ...rowOf(row),
+      links,
+      histories: histories.get(id) ?? [],
+      source: source ? sourceOf(source) : null,
+      head: head ?? null,
+      variants: family.filter(({ isHead }) => isHead !== true).map(refOf),
+      aliases: aliases.map(({ name }) => name),
+    }
   }
 
   links({ project }: Context, scriptId: number): Promise<LinkInfo[]> {
@@ -105,7 +132,11 @@ export class ScriptsService {
     const watched = { kind: 'link', where: 't.script_id = $id and t.case_id = $caseId', bind: { id, caseId } } as const
     const also = [`script:${id}`, `case:${caseId}`]
     await inTransaction(this, (db) =>
-      recordOf(db, { actor: actorOf(caller), projectId: project.id, kind, also }, [watched], () => work(db, bind)),
+      recordOf(db, { actor: actorOf(caller), projectId: project.id, kind, also }, [watched], async () => {
+        await work(db, bind)
+        // rows and profiles of a script in code are mapped with it
+        await run(db, SPREAD_LINKS, { projectId: project.id, heads: [id] })
+      }),
     )
   }
 
@@ -146,3 +177,19 @@ export class ScriptsService {
 function rowOf({ full: _, lastCode, lastSeen, ...row }: Row): ScriptRow {
   return { ...row, lastOutcome: lastCode === null ? null : outcomeFromCode(lastCode), lastSeen: lastSeen?.toISOString() ?? null }
 }
+
+const TIMES = ['firstSeenAt', 'lastSeenAt', 'bodyChangedAt', 'movedAt', 'goneAt'] as const
+type SourceRow = Omit<ScriptSource, (typeof TIMES)[number]> & Record<(typeof TIMES)[number], Date | null>
+
+function sourceOf({ firstSeenAt, lastSeenAt, bodyChangedAt, movedAt, goneAt, ...source }: SourceRow): ScriptSource {
+  return {
+    ...source,
+    firstSeenAt: firstSeenAt?.toISOString() ?? '',
+    lastSeenAt: lastSeenAt?.toISOString() ?? '',
+    bodyChangedAt: bodyChangedAt?.toISOString() ?? null,
+    movedAt: movedAt?.toISOString() ?? null,
+    goneAt: goneAt?.toISOString() ?? null,
+  }
+}
+
+const refOf = ({ isHead: _, ...script }: ScriptRef & { isHead: boolean | null }): ScriptRef => script

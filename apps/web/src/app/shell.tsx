@@ -4,7 +4,9 @@ import { useState, type ReactNode } from 'react'
 import { NavLink, Outlet, useLocation, useNavigate } from 'react-router'
 import { useProjectPath } from '../context/project-link.js'
 import { SessionProvider, useSession } from '../context/session.js'
+import { useOverview } from '../features/mapping/use-mapping.js'
 import { api } from '../lib/api.js'
+import { formatNumber } from '../lib/format.js'
 import { useKeys } from '../lib/use-keys.js'
 import { Mark } from '../ui/mark.js'
 import { Menu, MenuCheck, MenuItem, MenuRule } from '../ui/menu.js'
@@ -130,8 +132,23 @@ function EdgeLink({ section: { to, name, icon: Icon, key }, inset }: { section: 
       >
         <Icon size={15} strokeWidth={1.8} aria-hidden="true" />
         <span className="max-[1100px]:sr-only">{name}</span>
+        {to === 'mapping' && <MappingOpen />}
       </NavLink>
     </li>
+  )
+}
+
+/** How many scripts of the mapping somebody has to look at. */
+function MappingOpen() {
+  const { data } = useOverview()
+  if (!data) return null
+  const { unlinked, broken, stale, questions } = data.counts
+  const open = unlinked + broken + stale + questions
+  return open === 0 ? null : (
+    <span className="ml-auto text-dye tabular-nums max-[1100px]:sr-only">
+      {formatNumber(open)}
+      <span className="sr-only"> to look at</span>
+    </span>
   )
 }
 

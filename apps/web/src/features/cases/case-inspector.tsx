@@ -1,10 +1,12 @@
 import { visibleText } from '@bobbin/core'
 import type { CaseScript } from '@bobbin/client'
 import { useQuery } from '@tanstack/react-query'
+import { useState } from 'react'
 import { useCan } from '../../context/can.js'
 import { ProjectLink } from '../../context/project-link.js'
 import { useSession } from '../../context/session.js'
 import { api } from '../../lib/api.js'
+import { CodeText } from '../../ui/code-text.js'
 import { Inspector } from '../../ui/inspector.js'
 import { ErrorState, Loading } from '../../ui/states.js'
 import { ActHistory } from '../audit/act-history.js'
@@ -74,6 +76,35 @@ function ScriptOfCase({ row: { script, link, histories } }: { row: CaseScript })
         <LaneHistory key={history.lane.id} history={history} scriptId={script.id} />
       ))}
       <NewestResult scriptId={script.id} histories={histories} />
+      <CodeOfScript id={script.id} />
     </div>
+  )
+}
+
+/** The code of a script, where a scan sent it; asked for when somebody wants to see it. */
+function CodeOfScript({ id }: { id: number }) {
+  const { project } = useSession()
+  const [open, setOpen] = useState(false)
+  const script = useQuery({
+    queryKey: ['script', project.slug, String(id)],
+    queryFn: ({ signal }) => api.get('/projects/{project}/scripts/{id}', { path: { project: project.slug, id }, signal }),
+    enabled: open,
+  })
+  return (
+    <details className="mt-1" onToggle={(event) => setOpen(event.currentTarget.open)}>
+      <summary className="cursor-pointer text-soft hover:text-ink">Code</summary>
+      {script.isPending && open && <Loading what="the code" />}
+      {script.error && <ErrorState error={script.error} onRetry={() => void script.refetch()} />}
+      {script.data &&
+        (script.data.source?.code ? (
+          <CodeText text={script.data.source.code} file={script.data.source.file} firstLine={script.data.source.line} />
+        ) : (
+          <p className="text-soft">
+            {script.data.source
+              ? 'The scan did not send the code: bobbin scan --with-source does.'
+              : 'No scan has found this script in the code.'}
+          </p>
+        ))}
+    </details>
   )
 }

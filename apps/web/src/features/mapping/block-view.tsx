@@ -103,7 +103,7 @@ function CaseLineView({ line }: { line: CaseLine }) {
   const { at } = line
   return (
     <li className="flex min-w-0 items-center gap-2.5" style={{ height: LINE }}>
-      <ProjectLink to={`cases?case=${at.key}`} className="shrink-0 font-mono text-dye hover:underline">
+      <ProjectLink to={`cases?case=${at.key}`} className="min-w-[84px] shrink-0 font-mono text-dye hover:underline">
         {at.key}
       </ProjectLink>
       <span className="min-w-0 truncate" title={visibleText(at.title)}>

@@ -68,7 +68,17 @@ function tie(block: Block, cases: ReadonlyMap<string, MappingCase>, decided: Dec
     const proposal = proposalOf(row, decided)
     if (proposal) add(proposal.caseKey, 'suggested')
   })
-  // areas and cases stand in the order in which scripts lead to them: threads seldom cross
+  // cases stand as high as the scripts that lead to them, on the whole: threads seldom cross
+  const heights = new Map<string, number[]>()
+  for (const { caseKey, from, kind } of ends)
+    if (kind !== 'suggested' || !ends.some((end) => end.caseKey === caseKey && end.kind !== 'suggested'))
+      heights.set(caseKey, [...(heights.get(caseKey) ?? []), from])
+  const heightOf = (key: string): number => {
+    const own = heights.get(key) ?? []
+    return own.reduce((sum, from) => sum + from, 0) / Math.max(1, own.length)
+  }
+  ends.sort((a, b) => heightOf(a.caseKey) - heightOf(b.caseKey) || a.from - b.from)
+  // areas by the first of their cases
   const byArea = new Map<string, MappingCase[]>()
   const seen = new Set<string>()
   for (const { caseKey } of ends) {

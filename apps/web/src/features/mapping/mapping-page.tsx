@@ -77,11 +77,17 @@ export function MappingPage() {
         only={only}
         total={data.total}
         onFilter={(value) => setAddress({ only: value, script: null })}
-        search={search}
-        onSearch={(value) => setAddress({ search: value, script: null }, { replace: true })}
         onAcceptAll={() => setAccepting(true)}
       />
-      {overview.data && <SuggestingLine state={overview.data.suggesting} />}
+      <div className="flex items-center gap-4 border-b border-hairline px-5 py-1.5">
+        {overview.data && <SuggestingLine state={overview.data.suggesting} />}
+        <span className="ml-auto" />
+        <SearchField
+          value={search}
+          placeholder="Name or file"
+          onChange={(value) => setAddress({ search: value, script: null }, { replace: true })}
+        />
+      </div>
       {overview.data && overview.data.questions.length > 0 && (
         <p className="flex items-center gap-3 border-b border-hairline bg-errored-wash px-5 py-2">
           {count(overview.data.questions.length, 'script')} may have been renamed.
@@ -132,8 +138,6 @@ interface HeadProps {
   only: MappingFilter | null
   total: number
   onFilter: (only: string) => void
-  search: string
-  onSearch: (search: string) => void
   onAcceptAll: () => void
 }
 
@@ -163,7 +167,7 @@ const PLACES: readonly [MappingFilter, (n: number) => string][] = [
   ['unknownKeys', (n) => `${n} with unknown keys`],
 ]
 
-function Head({ overview, only, total, onFilter, search, onSearch, onAcceptAll }: HeadProps) {
+function Head({ overview, only, total, onFilter, onAcceptAll }: HeadProps) {
   const counts = overview?.counts
   const shown = PLACES.filter(([name]) => name !== only && counts && counts[name as keyof typeof counts] > 0)
   return (
@@ -190,7 +194,7 @@ function Head({ overview, only, total, onFilter, search, onSearch, onAcceptAll }
           <>
             <span aria-hidden="true">·</span>
             <button type="button" className="link" onClick={() => onFilter('all')}>
-              all {counts?.scripts ?? ''}
+              all {counts ? count(counts.scripts, 'script') : ''}
             </button>
           </>
         )}
@@ -201,7 +205,6 @@ function Head({ overview, only, total, onFilter, search, onSearch, onAcceptAll }
           Review {counts.sure} sure <Key>A</Key>
         </CanButton>
       )}
-      <SearchField value={search} placeholder="Name or file" onChange={onSearch} />
     </header>
   )
 }

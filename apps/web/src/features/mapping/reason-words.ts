@@ -26,4 +26,5 @@ export function reasonWords(reasons: MappingSuggestion['reasons']): Words[][] {
   })
 }
 
-export const percent = (confidence: number): string => `${Math.round(confidence * 100)}%`
+/** Nothing is wholly sure. */
+export const percent = (confidence: number): string => `${Math.min(99, Math.round(confidence * 100))}%`

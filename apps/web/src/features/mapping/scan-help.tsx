@@ -13,14 +13,15 @@ export function ScanHelp() {
       <CopyBlock label="Command" text={scanCommand(window.location.origin)} />
       <p className="text-soft">
         The token needs the scope “deliver”.{' '}
-        <ProjectLink to="settings/pipelines" className="link">
-          Settings › Pipelines
+        <ProjectLink to="settings/tokens" className="link">
+          Settings › Tokens
         </ProjectLink>{' '}
-        makes one, and has the line for a pipeline.
+        makes one.
       </p>
     </div>
   )
 }
 
-/** The one line to run in a repository. */
-export const scanCommand = (origin: string, token = 'YOUR-TOKEN'): string => `BOBBIN_URL=${origin} BOBBIN_TOKEN=${token} npx bobbin scan`
+/** Two lines to run in a repository, on any machine with Node. */
+const scanCommand = (origin: string): string =>
+  [`curl -fsSLo bobbin.mjs ${origin}/cli/bobbin.mjs`, `BOBBIN_URL=${origin} BOBBIN_TOKEN=YOUR-TOKEN node bobbin.mjs scan .`].join('\n')

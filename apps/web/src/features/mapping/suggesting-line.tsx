@@ -18,7 +18,7 @@ export function SuggestingLine({ state: { running, done, scripts, finishedAt } }
     onError: (error) => notifyError(messageOf(error)),
   })
   return (
-    <p className="flex items-center gap-3 border-b border-hairline px-5 py-1.5 text-soft" role="status">
+    <p className="flex items-center gap-3 text-soft" role="status">
       {running ? (
         <>
           <progress max={Math.max(1, scripts)} value={done} className="h-1.5 w-40" aria-label="Suggestions" />

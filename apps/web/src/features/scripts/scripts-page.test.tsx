@@ -30,6 +30,10 @@ const detail: ScriptDetail = {
   ...row(1, 'mapped', { cases: ['FERRY-214'], unknownKeys: ['FERRY-990'] }),
   links: [{ caseKey: 'FERRY-214', caseTitle: 'Axle limit', origin: 'manual', state: 'active' }],
   histories: [],
+  source: null,
+  head: null,
+  variants: [],
+  aliases: [],
 }
 const LIST = '/api/projects/gullhaven/scripts'
 const open = (search = '', more = {}) =>

@@ -21,6 +21,7 @@ import { ActHistory } from '../audit/act-history.js'
 import { LaneHistory } from '../history/lane-history.js'
 import { DecideBar } from './decide-bar.js'
 import { LinkDialog, useLinking } from './link-dialog.js'
+import { ScriptSourcePart } from './script-source.js'
 
 type Line = { kind: 'file'; name: string; count: number } | { kind: 'script'; row: ScriptRow }
 
@@ -251,8 +252,10 @@ function ScriptBody({ script, onLink }: { script: ScriptDetail; onLink: () => vo
           </p>
         )}
       </section>
+      <ScriptSourcePart script={script} />
       <section className="mt-6">
         <h3 className="text-sm">Last builds</h3>
+        {script.histories.length === 0 && <p className="text-soft">It has not run yet.</p>}
         {script.histories.map((history) => (
           <LaneHistory key={history.lane.id} history={history} scriptId={script.id} />
         ))}

@@ -136,6 +136,9 @@ const LIVE_LINES = [
   '# @bobbin/reporters/ … node-test, vitest, jest, mocha, playwright, cucumber',
 ]
 
+/** With the file that the lines above fetched. */
+const SCAN_LINE = 'node bobbin.mjs scan . --branch $BRANCH'
+
 function Made({ made, onDone }: { made: MadeToken; onDone: () => void }) {
   const { origin } = window.location
   const lines = [
@@ -154,6 +157,10 @@ function Made({ made, onDone }: { made: MadeToken; onDone: () => void }) {
         <>
           <p className="mt-3 mb-1">Three lines for a pipeline, on any machine with Node 20 or newer:</p>
           <CopyBlock label="Three lines" text={lines.join('\n')} />
+          <p className="mt-3 mb-1">
+            In the same place, so that the scripts in the code are known, and stay tied to their cases when they move:
+          </p>
+          <CopyBlock label="Scan" text={SCAN_LINE} />
           <p className="mt-3 mb-1">Or live, while the tests run, with one of six reporters in the runner’s configuration:</p>
           <CopyBlock label="Live" text={LIVE_LINES.join('\n')} />
         </>
