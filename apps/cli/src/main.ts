@@ -3,7 +3,9 @@ import { deliverFiles, type DeliverOptions } from './commands/deliver.js'
 import { follow, type FollowOptions } from './commands/follow.js'
 import { inspect } from './commands/inspect.js'
 import { recount } from './commands/recount.js'
+import { push, type PushOptions } from './commands/push.js'
 import { scan, type ScanOptions } from './commands/scan.js'
+import { stamp, type StampOptions } from './commands/stamp.js'
 import { EXIT, UsageError } from './exit-codes.js'
 import { VERSION } from './version.js'
 
@@ -143,6 +145,38 @@ Exit codes: 0 done, 1 wrong use, 2 refused, 3 the server was not reached`,
   )
   .action(async (folder: string, options: ScanOptions) => {
     exitCode = await scan(folder, options)
+  })
+
+program
+  .command('stamp')
+  .description('Write the keys of confirmed links into the sources, in the idiom of each framework: prints a patch for git apply')
+  .argument('[folder]', 'folder of the sources, as it was scanned', '.')
+  .option('--apply', 'apply the patch to the sources')
+  .option('--tree <name>', 'what the source tree is called; by default the name of the folder')
+  .option('--project <slug>', 'project; by default the one the token belongs to')
+  .addHelpText(
+    'after',
+    `\nExamples:\n  bobbin stamp > keys.patch && git apply keys.patch\n  bobbin stamp --apply\n\nRun again, it changes nothing.`,
+  )
+  .action(async (folder: string, options: StampOptions) => {
+    exitCode = await stamp(folder, options)
+  })
+
+program
+  .command('push')
+  .description('Make a case for each test in some files that has none, with its steps, and tie it to the test')
+  .argument('<files...>', 'source files or folders that a scan has told')
+  .requiredOption('--area <path>', 'area for the cases, as "Deck planner/Limits"; it is made where it is missing')
+  .option('--root <folder>', 'folder that was scanned', '.')
+  .option('--tree <name>', 'what the source tree is called; by default the name of the folder')
+  .option('--project <slug>', 'project; by default the one the token belongs to')
+  .option('--json', 'print the answer as JSON')
+  .addHelpText(
+    'after',
+    `\nExample:\n  bobbin push features/boarding.feature --area "Gate scanner/Boarding"\n\nSent again, it makes no case twice.`,
+  )
+  .action(async (files: string[], options: PushOptions) => {
+    exitCode = await push(files, options)
   })
 
 program

@@ -856,6 +856,26 @@ export interface paths {
     patch?: never
     trace?: never
   }
+  '/projects/{project}/mapping/pushes': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    /**
+     * Makes a case for each test of the code that has none, with its steps, in an area
+     * @description Sent again, it makes none twice.
+     */
+    post: operations['mappingPush']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
   '/projects/{project}/mapping/renames/{id}': {
     parameters: {
       query?: never
@@ -899,6 +919,23 @@ export interface paths {
     }
     /** Scripts in the order of their files, with the cases that they verify or may verify */
     get: operations['mappingList']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/mapping/stamps': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** Keys of confirmed links that the code of a source tree does not declare */
+    get: operations['mappingStamps']
     put?: never
     post?: never
     delete?: never
@@ -1895,6 +1932,7 @@ export interface components {
       | 'case.made'
       | 'case.changed'
       | 'case.deleted'
+      | 'case.pushed'
       | 'case.imported'
       | 'delivery.sent'
       | 'delivery.moved'
@@ -3172,6 +3210,34 @@ export interface components {
       /** @description For so many days the audit log is kept; null is for ever. */
       keepActsDays: number | null
     }
+    PushDto: {
+      /** @description The source tree that a scan told them of. */
+      tree: string
+      /** @description Names of areas, outermost first; those that are missing are made. */
+      area: string[]
+      tests: components['schemas']['PushedTestDto'][]
+    }
+    /** @description What became of tests that were pushed. */
+    PushReport: {
+      /** @description Keys of the cases that were made, with their tests. */
+      made: {
+        key: string
+        name: string
+      }[]
+      /** @description Tests that had a case already. */
+      linked: number
+      actId: number | null
+    }
+    PushedStepDto: {
+      action: string
+      expected?: string
+    }
+    PushedTestDto: {
+      file: string
+      suites: string[]
+      name: string
+      steps: components['schemas']['PushedStepDto'][]
+    }
     /** @description A delivery that is not read yet. */
     QueuedDelivery: {
       id: number
@@ -3817,6 +3883,16 @@ export interface components {
       /** @description By its share of a table that all projects share. */
       estimated: boolean
     }
+    /** @description Keys that the code of tests does not declare, though a person or a rule linked them. */
+    StampList: {
+      rows: {
+        file: string
+        suites: string[]
+        name: string
+        framework: string
+        keys: string[]
+      }[]
+    }
     /**
      * @description What an act may be about.
      * @enum {string}
@@ -4094,6 +4170,10 @@ export type ProblemDetails = components['schemas']['ProblemDetails']
 export type ProjectEditDto = components['schemas']['ProjectEditDto']
 export type ProjectInfo = components['schemas']['ProjectInfo']
 export type ProjectRules = components['schemas']['ProjectRules']
+export type PushDto = components['schemas']['PushDto']
+export type PushReport = components['schemas']['PushReport']
+export type PushedStepDto = components['schemas']['PushedStepDto']
+export type PushedTestDto = components['schemas']['PushedTestDto']
 export type QueuedDelivery = components['schemas']['QueuedDelivery']
 export type Reason = components['schemas']['Reason']
 export type Recounted = components['schemas']['Recounted']
@@ -4149,6 +4229,7 @@ export type SourcePausedDto = components['schemas']['SourcePausedDto']
 export type SourcesAllowedDto = components['schemas']['SourcesAllowedDto']
 export type Space = components['schemas']['Space']
 export type SpacePart = components['schemas']['SpacePart']
+export type StampList = components['schemas']['StampList']
 export type SubjectKind = components['schemas']['SubjectKind']
 export type Suggesting = components['schemas']['Suggesting']
 export type Team = components['schemas']['Team']
@@ -6065,6 +6146,41 @@ export interface operations {
       }
     }
   }
+  mappingPush: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['PushDto']
+      }
+    }
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['PushReport']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
   mappingAnswer: {
     parameters: {
       query?: never
@@ -6161,6 +6277,40 @@ export interface operations {
         }
         content: {
           'application/json': components['schemas']['MappingList']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  mappingStamps: {
+    parameters: {
+      query: {
+        /** @description What the source tree is called. */
+        tree: string
+      }
+      header?: never
+      path: {
+        project: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['StampList']
         }
       }
       /** @description What went wrong */

@@ -27,7 +27,8 @@ export function testsOfClasses(classes: readonly FoundClass[], defaultFramework:
       const { isTest: _, framework: named, ...rest } = method
       tests.push({
         ...rest,
-        ...(own ? {} : { line: one.line, endLine: one.endLine }),
+        // the code of an inherited test stands elsewhere
+        ...(own ? {} : { line: one.line, endLine: one.endLine, from: 0, to: 0, nameEnd: null }),
         framework: named ?? framework ?? defaultFramework,
         file: one.file,
         suites: one.suites,

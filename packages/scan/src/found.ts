@@ -25,9 +25,18 @@ export interface FoundTest {
   fingerprint: string | null
   /** Characters of the body that the hash is made of: short bodies are alike by accident. */
   bodySize: number
-  /** First and last character of the test in its file. */
+  /** First and last character of the test in its file; both 0 where its code stands in another. */
   from: number
   to: number
+  /** The place right behind its name, where options may follow it and none do; null elsewhere. */
+  nameEnd: number | null
+  /** What it does, where the code says it in words. */
+  steps: FoundStep[]
+}
+
+export interface FoundStep {
+  action: string
+  expected: string
 }
 
 /** A file that was not read, or not to its end, and where. */

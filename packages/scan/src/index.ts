@@ -1,3 +1,5 @@
 export type { FoundTest, Unread } from './found.js'
 export { scanFolder, type Scan, type ScanProgress } from './scan.js'
 export { grammarsFrom } from './languages/tree.js'
+export { type Idiom, idiomOf, type Stamp, stampText } from './stamp.js'
+export { patchOf } from './patch.js'

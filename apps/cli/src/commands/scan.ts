@@ -2,9 +2,9 @@ import { ApiClient } from '@bobbin/client'
 import { surroundings } from '@bobbin/reporters/surroundings'
 import { type FoundTest, grammarsFrom, scanFolder, type Scan } from '@bobbin/scan'
 import { execFileSync } from 'node:child_process'
-import { readFileSync } from 'node:fs'
+import { readFileSync, realpathSync } from 'node:fs'
 import { stat } from 'node:fs/promises'
-import { basename, join, resolve } from 'node:path'
+import { basename, join, relative, resolve } from 'node:path'
 import { EXIT, UsageError } from '../exit-codes.js'
 import { Progress } from '../progress.js'
 import { nodeFetch } from '../transport.js'
@@ -106,7 +106,7 @@ function sent(folder: string, test: FoundTest, withSource: boolean) {
     from,
     to,
   } = test
-  const code = withSource ? codeOf(folder, file, from, to) : null
+  const code = withSource && to > 0 ? codeOf(folder, file, from, to) : null
   return {
     ...{ framework, file, line, endLine, suites, name, pattern, suitePatterns, title, tags, keys, fingerprint, bodySize },
     skipped: skipped || null,
@@ -139,23 +139,32 @@ function* batchesOf<T>(tests: readonly T[]): Generator<T[]> {
   if (batch.length > 0) yield batch
 }
 
-function placeOf(folder: string, options: ScanOptions): { tree: string; branch: string; commit?: string; committedAt?: string } {
-  const git = (...words: string[]): string | null => {
-    try {
-      return execFileSync('git', words, { cwd: folder, encoding: 'utf8', stdio: ['ignore', 'pipe', 'ignore'] }).trim() || null
-    } catch {
-      return null
-    }
+function askGit(folder: string, ...words: string[]): string | null {
+  try {
+    return execFileSync('git', words, { cwd: folder, encoding: 'utf8', stdio: ['ignore', 'pipe', 'ignore'] }).trim() || null
+  } catch {
+    return null
   }
+}
+
+/** What a source tree is called: as its repository, with the folder below it. */
+export function treeOf(folder: string, name: string | undefined): string {
+  if (name !== undefined) return name
+  const root = askGit(folder, 'rev-parse', '--show-toplevel')
+  if (root === null) return basename(resolve(folder))
+  return [basename(root), relative(root, realpathSync(folder)).replaceAll('\\', '/')].filter((part) => part !== '').join('/')
+}
+
+function placeOf(folder: string, options: ScanOptions): { tree: string; branch: string; commit?: string; committedAt?: string } {
+  const git = (...words: string[]): string | null => askGit(folder, ...words)
   const told = surroundings(process.env)
   const commit = options.commit ?? git('rev-parse', 'HEAD') ?? told.commit
   const checkedOut = git('rev-parse', '--abbrev-ref', 'HEAD')
   const branch = options.branch ?? told.branch ?? (checkedOut === 'HEAD' ? null : checkedOut)
   if (!branch) throw new UsageError('It is not known which branch is checked out. Name it with --branch.')
   const committedAt = commit ? git('show', '-s', '--format=%cI', commit) : null
-  const root = git('rev-parse', '--show-toplevel')
   return {
-    tree: options.tree ?? basename(root ?? resolve(folder)),
+    tree: treeOf(folder, options.tree),
     branch,
     ...(commit ? { commit } : {}),
     ...(committedAt ? { committedAt } : {}),

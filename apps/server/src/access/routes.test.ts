@@ -52,6 +52,7 @@ const DELIVERING = [
   'POST /api/projects/:project/feeds/:id/close',
   'POST /api/projects/:project/recount',
   'POST /api/projects/:project/scans',
+  'POST /api/projects/:project/mapping/pushes',
   'POST /api/projects/:project/scans/:id/tests',
   'POST /api/projects/:project/scans/:id/finish',
 ]

@@ -286,6 +286,7 @@ const NO_ACT: Record<string, string> = {
   'POST /scans': 'belongs to the act that finishes the scan',
   'POST /scans/:id/tests': 'belongs to the act that finishes the scan',
   'POST /mapping/suggestions': 'computes; nothing that somebody made changes',
+  'POST /mapping/pushes': 'tried in mapping.test.ts: case.pushed',
   'POST /mapping/renames/:id': 'tried in mapping.test.ts: script.joined and script.parted',
   'POST /api/invitations/look': 'stores nothing',
   'POST /feeds/:id/batches': 'belongs to the act that opened the feed, as the results of a delivery to its sending',

@@ -98,6 +98,20 @@ export interface MappingQuestion {
   reasons: string[]
 }
 
+/** Keys that the code of tests does not declare, though a person or a rule linked them. */
+export interface StampList {
+  rows: { file: string; suites: string[]; name: string; framework: string; keys: string[] }[]
+}
+
+/** What became of tests that were pushed. */
+export interface PushReport {
+  /** Keys of the cases that were made, with their tests. */
+  made: { key: string; name: string }[]
+  /** Tests that had a case already. */
+  linked: number
+  actId: number | null
+}
+
 export interface MappingDecided {
   links: number
   actId: number | null

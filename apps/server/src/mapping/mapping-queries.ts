@@ -158,3 +158,10 @@ on conflict (script_id, case_id) do update set state = excluded.state, created_b
 returning id`
 
 export const REVIEW = `update link set reviewed_at = now() where project_id = $projectId and script_id = any($scripts::int[]) and state = 'active'`
+
+export const STAMPS = `
+select x.file, x.suites, x.name, x.framework, array_agg($prefix || '-' || c.number order by c.number) as keys
+from script_source x join source_tree t on t.id = x.tree_id and t.project_id = $projectId and t.name = $tree
+join link l on l.script_id = x.script_id and l.state = 'active' join test_case c on c.id = l.case_id and c.deleted_at is null
+where x.gone_at is null and not ($prefix || '-' || c.number) = any(x.keys)
+group by x.script_id, x.file, x.suites, x.name, x.framework, x.line order by x.file, x.line`

@@ -1,12 +1,16 @@
 import { Body, Controller, Get, HttpCode, Param, ParseIntPipe, Post, Query } from '@nestjs/common'
 import { Ctx, type Context, Needs } from '../access/index.js'
-import type { MappingDecided, MappingList, MappingOverview, Suggesting } from '../contract/index.js'
-import { LinkDecisionsDto, MappingFilterDto, RenameAnswerDto, ReviewDto } from './mapping.dto.js'
+import type { MappingDecided, MappingList, MappingOverview, PushReport, StampList, Suggesting } from '../contract/index.js'
+import { LinkDecisionsDto, MappingFilterDto, PushDto, RenameAnswerDto, ReviewDto, StampsOfDto } from './mapping.dto.js'
 import { MappingService } from './mapping.service.js'
+import { PushService } from './push.service.js'
 
 @Controller('projects/:project/mapping')
 export class MappingController {
-  constructor(private readonly mapping: MappingService) {}
+  constructor(
+    private readonly mapping: MappingService,
+    private readonly pushes: PushService,
+  ) {}
 
   /** What is to be done about the mapping: counts, questions, how far suggestions are. */
   @Get()
@@ -44,6 +48,21 @@ export class MappingController {
   @HttpCode(200)
   answer(@Ctx() context: Context, @Param('id', ParseIntPipe) id: number, @Body() { same }: RenameAnswerDto): Promise<MappingOverview> {
     return this.mapping.answer(context, id, same)
+  }
+
+  /** Keys of confirmed links that the code of a source tree does not declare. */
+  @Get('stamps')
+  @Needs('read')
+  stamps(@Ctx() context: Context, @Query() { tree }: StampsOfDto): Promise<StampList> {
+    return this.mapping.stamps(context, tree)
+  }
+
+  /** Makes a case for each test of the code that has none, with its steps, in an area. Sent again, it makes none twice. */
+  @Post('pushes')
+  @Needs('deliver')
+  @HttpCode(200)
+  push(@Ctx() context: Context, @Body() body: PushDto): Promise<PushReport> {
+    return this.pushes.push(context, body)
   }
 
   /** Has suggestions computed anew, in the background. */

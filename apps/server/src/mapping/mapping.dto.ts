@@ -66,6 +66,66 @@ export class ReviewDto {
   scripts: number[]
 }
 
+export class StampsOfDto {
+  /** What the source tree is called. */
+  @IsString()
+  @IsNotEmpty()
+  @MaxLength(200)
+  tree: string
+}
+
+export class PushedStepDto {
+  @IsString()
+  @MaxLength(2000)
+  action: string
+  @IsOptional()
+  @IsString()
+  @MaxLength(2000)
+  expected?: string
+}
+
+export class PushedTestDto {
+  @IsString()
+  @IsNotEmpty()
+  @MaxLength(1000)
+  file: string
+  @IsArray()
+  @ArrayMaxSize(50)
+  @IsString({ each: true })
+  suites: string[]
+  @IsString()
+  @IsNotEmpty()
+  @MaxLength(1000)
+  name: string
+  @IsArray()
+  @ArrayMaxSize(200)
+  @ValidateNested({ each: true })
+  @Type(() => PushedStepDto)
+  steps: PushedStepDto[]
+}
+
+export class PushDto {
+  /** The source tree that a scan told them of. */
+  @IsString()
+  @IsNotEmpty()
+  @MaxLength(200)
+  tree: string
+  /** Names of areas, outermost first; those that are missing are made. */
+  @IsArray()
+  @ArrayMinSize(1)
+  @ArrayMaxSize(20)
+  @IsString({ each: true })
+  @IsNotEmpty({ each: true })
+  @MaxLength(200, { each: true })
+  area: string[]
+  @IsArray()
+  @ArrayMinSize(1)
+  @ArrayMaxSize(2000)
+  @ValidateNested({ each: true })
+  @Type(() => PushedTestDto)
+  tests: PushedTestDto[]
+}
+
 export class RenameAnswerDto {
   /** The new script is the old one. */
   @IsBoolean()

@@ -1,7 +1,8 @@
 import { Module } from '@nestjs/common'
 import { MappingController } from './mapping.controller.js'
 import { MappingService } from './mapping.service.js'
+import { PushService } from './push.service.js'
 import { Suggester } from './suggester.js'
 
-@Module({ controllers: [MappingController], providers: [MappingService, Suggester] })
+@Module({ controllers: [MappingController], providers: [MappingService, PushService, Suggester] })
 export class MappingModule {}

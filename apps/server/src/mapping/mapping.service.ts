@@ -11,6 +11,7 @@ import type {
   MappingOverview,
   MappingQuestion,
   MappingRow,
+  StampList,
   Suggesting,
 } from '../contract/index.js'
 import { actorOf, record, recordOf } from '../platform/acts/index.js'
@@ -149,6 +150,10 @@ export class MappingService {
       await record(db, { actor: actorOf(caller), projectId: project.id, kind, subject: { id: oldId, name }, also })
     })
     return this.overview({ project } as Context)
+  }
+
+  async stamps({ project }: Context, tree: string): Promise<StampList> {
+    return { rows: await rowsOf<StampList['rows'][number]>(this, sql.STAMPS, { projectId: project.id, prefix: project.keyPrefix, tree }) }
   }
 
   /** Has suggestions computed anew, in the background. */

@@ -1,4 +1,13 @@
-import type { MappingDecided, MappingList, MappingOverview, ScanReport, ScriptDetail } from '@bobbin/client'
+import type {
+  CaseDetail,
+  MappingDecided,
+  MappingList,
+  MappingOverview,
+  PushReport,
+  ScanReport,
+  ScriptDetail,
+  StampList,
+} from '@bobbin/client'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { seedCase, TestApp } from '../testing/test-app.js'
 import { Suggester } from './suggester.js'
@@ -12,7 +21,7 @@ beforeAll(async () => {
     seedCase(311, 'Scanner rejoins after a tunnel'),
     seedCase(400, 'Something else altogether'),
   ])
-  send = (await bobbin.person())
+  send = await bobbin.person()
   await scan(DECK)
 })
 afterAll(() => bobbin.stop())
@@ -131,5 +140,36 @@ describe('findings', () => {
     expect(after.questions).toEqual([])
     expect(await row('opens the gate for a coach')).toMatchObject({ id: old, goneAt: null, links: [{ caseKey: 'FERRY-400' }] })
     expect((await list('?search=opens')).total).toBe(1)
+  })
+})
+
+describe('from the automation side', () => {
+  const pushed = (name: string) => ({
+    file: 'push/a.spec.ts',
+    suites: [],
+    name,
+    steps: [{ action: 'Open the gate', expected: 'It opens' }],
+  })
+  it('pushes tests as cases with their steps into an area, and none twice', async () => {
+    await scan([testOf('gate opens by hand', 'push/a.spec.ts'), testOf('gate shuts by hand', 'push/a.spec.ts')], 'pushed')
+    const body = { tree: 'pushed', area: ['Gate scanner', 'By hand'], tests: [pushed('gate opens by hand'), pushed('gate shuts by hand')] }
+    const first = await send<PushReport>('POST', '/mapping/pushes', body)
+    expect(first.made.map(({ name }) => name)).toEqual(['gate opens by hand', 'gate shuts by hand'])
+    expect((await send<PushReport>('POST', '/mapping/pushes', body)).made).toEqual([])
+    const [key = ''] = first.made.map((one) => one.key)
+    expect(await bobbin.get<CaseDetail>(`/cases/${key}`)).toMatchObject({
+      title: 'gate opens by hand',
+      steps: [{ action: 'Open the gate', expected: 'It opens' }],
+    })
+    expect(await bobbin.ask(`select kind from act where kind = 'case.pushed'`)).toHaveLength(1)
+    await expect(send('POST', '/mapping/pushes', { ...body, tests: [pushed('never scanned')] })).rejects.toThrow(/Scan first/)
+  })
+
+  it('tells which keys the code does not declare yet', async () => {
+    const { rows } = await bobbin.get<StampList>('/mapping/stamps?tree=pushed')
+    expect(rows.map(({ name, keys }) => [name, keys.length])).toEqual([
+      ['gate opens by hand', 1],
+      ['gate shuts by hand', 1],
+    ])
   })
 })

@@ -8,7 +8,7 @@ let send: <T>(method: string, path: string, body?: unknown) => Promise<T>
 beforeAll(async () => {
   bobbin = await TestApp.start([seedCase(214, 'Axle limit'), seedCase(215, 'At the limit'), seedCase(216, 'Trailers')])
   ask = bobbin.get.bind(bobbin)
-  send = (await bobbin.person())
+  send = await bobbin.person()
 })
 afterAll(() => bobbin.stop())
 

@@ -63,6 +63,7 @@ export const ACTS = {
   'case.made': undoable('case', ['cases'], 'created #', 'created # cases'),
   'case.changed': undoable('case', ['cases'], 'changed #', 'changed # cases'),
   'case.deleted': undoable('case', ['cases', 'scripts'], 'deleted #', 'deleted # cases'),
+  'case.pushed': sort('case', ['cases', 'scripts'], 'created # from the code', 'created # cases from the code'),
   'case.imported': undoable('case', ['cases'], 'imported #', 'imported # cases'),
   'delivery.sent': sort('delivery', [], 'sent results: #'),
   'delivery.moved': sort('delivery', ['runs'], 'moved the delivery #'),

@@ -120,6 +120,8 @@ function readFile(file: SourceFile, root: Node, comments: Span[]): FoundClass[] 
       endLine: endLineOf(node),
       from: node.startIndex,
       to: node.endIndex,
+      nameEnd: null,
+      steps: [],
       ...bodyOf(file.text, body ? [body.startIndex, body.endIndex] : [0, 0], comments),
     }
   }

@@ -3,7 +3,7 @@ import { type FeatureChild, IdGenerator, type RuleChild, type Scenario, type Tag
 import { bodyOf, keysAbove } from '../body.js'
 import { unique } from '../class-tests.js'
 import { keysOf } from '../declared.js'
-import type { FoundInFile, FoundTest, Language, SourceFile, Unread } from '../found.js'
+import type { FoundInFile, FoundStep, FoundTest, Language, SourceFile, Unread } from '../found.js'
 import { escaped } from '../title.js'
 
 /** Gherkin: scenarios of features and rules, by Cucumber's own parser. */
@@ -83,6 +83,8 @@ function scenario(file: SourceFile, { name, tags, examples, steps, location }: S
     skipped: own.some((tag) => /^(skip|ignore|disabled|wip)$/i.test(tag)) ? 'skip' : false,
     from,
     to: lines.slice(0, last).join('\n').length,
+    nameEnd: null,
+    steps: stepsOf(steps),
     ...bodyOf(words, [0, words.length]),
   }
 }
@@ -99,6 +101,19 @@ const endOf = ({ location, dataTable, docString }: Located): number =>
     ...(dataTable?.rows.map((row) => row.location.line) ?? []),
     docString ? docString.location.line + docString.content.split('\n').length + 1 : 0,
   )
+
+/** What is given and done is an action; what then holds belongs to the last of them. */
+function stepsOf(steps: Scenario['steps']): FoundStep[] {
+  const found: FoundStep[] = []
+  let then = false
+  for (const { keyword, keywordType, text } of steps) {
+    if (keywordType !== 'Conjunction') then = keywordType === 'Outcome'
+    const last = found.at(-1)
+    if (then && last) last.expected = [last.expected, text].filter(Boolean).join('; ')
+    else found.push({ action: `${keyword.trim()} ${text}`.replace(/^\* /, ''), expected: '' })
+  }
+  return found
+}
 
 const tableText = (rows: readonly { cells: readonly { value: string }[] }[] | undefined): string =>
   (rows ?? []).map((row) => row.cells.map(({ value }) => value).join('|')).join('\n')

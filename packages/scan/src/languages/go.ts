@@ -73,6 +73,8 @@ function readFile(file: SourceFile, root: Node, comments: Span[]): FoundInGo {
     skipped: body !== null && skipsAtOnce(body) ? 'skip' : false,
     from: node.startIndex,
     to: node.endIndex,
+    nameEnd: null,
+    steps: [],
     ...bodyOf(file.text, body ? [body.startIndex, body.endIndex] : [0, 0], comments),
     ...more,
   })

@@ -98,8 +98,11 @@ function readFile(file: SourceFile, root: Node, comments: Span[]): FoundClass[] 
         (/\{\s*(?:\$this->|self::|static::)markTest(Skipped|Incomplete)\(/.test(body?.text.slice(0, 300) ?? '') ? 'skip' : false),
       line: lineOf(node),
       endLine: endLineOf(node),
-      from: node.startIndex,
+      // what is said above the method belongs to it
+      from: doc === '' ? node.startIndex : (node.previousNamedSibling?.startIndex ?? node.startIndex),
       to: node.endIndex,
+      nameEnd: null,
+      steps: [],
       ...bodyOf(file.text, body ? [body.startIndex, body.endIndex] : [0, 0], comments),
     }
   }

@@ -218,6 +218,8 @@ function readModule(file: SourceFile, root: Node, comments: Span[], rowFixtures:
       endLine: endLineOf(whole),
       from: whole.startIndex,
       to: whole.endIndex,
+      nameEnd: null,
+      steps: [],
       ...bodyOf(file.text, parts, comments),
     }
   }
@@ -282,6 +284,8 @@ const EMPTY: Omit<FoundMethod, 'name' | 'isTest'> = {
   bodySize: 0,
   from: 0,
   to: 0,
+  nameEnd: null,
+  steps: [],
 }
 
 const last = (dotted: string): string => dotted.slice(dotted.lastIndexOf('.') + 1)
@@ -385,7 +389,11 @@ function importedInto(
     if (!from || from === module) continue
     const wanted = (name: string) => imported.name === '*' || imported.name === name
     const local = (name: string) => (imported.local === '*' ? name : imported.local)
-    functions.push(...from.functions.filter(({ name, isTest }) => isTest && wanted(name)).map((one) => ({ ...one, name: local(one.name) })))
+    functions.push(
+      ...from.functions
+        .filter(({ name, isTest }) => isTest && wanted(name))
+        .map((one) => ({ ...one, name: local(one.name), line: 1, endLine: 1, from: 0, to: 0 })),
+    )
     classes.push(
       ...from.classes
         .filter(({ suites, simple }) => suites.length === 1 && wanted(simple))

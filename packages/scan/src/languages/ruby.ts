@@ -171,10 +171,22 @@ class Reader {
       tags,
       keys: keysOf(names, tags, unique([...this.above(node), ...said.keys, ...scope.keys])),
       skipped: scope.skipped || said.skipped || (/^(x|pending|skip)/.test(method) ? 'skip' : block ? false : 'todo'),
-      from: node.startIndex,
-      to: node.endIndex,
+      // shared examples stand elsewhere
+      from: this.at ? 0 : node.startIndex,
+      to: this.at ? 0 : node.endIndex,
+      nameEnd:
+        named1 && this.at === null && /[("' ]/.test(this.file.text.charAt(node.startIndex + method.length)) ? this.nameEnd(node) : null,
+      steps: [],
       ...bodyOf(this.file.text, block ? [block.startIndex, block.endIndex] : [0, 0], this.comments),
     })
+  }
+
+  private nameEnd(node: Node): number | null {
+    return (
+      named(field(node, 'arguments'))
+        .filter(({ type }) => type !== 'pair' && type !== 'simple_symbol')
+        .at(-1)?.endIndex ?? null
+    )
   }
 
   private span(node: Node): { line: number; endLine: number } {
@@ -267,6 +279,8 @@ class Reader {
       endLine: endLineOf(node),
       from: node.startIndex,
       to: node.endIndex,
+      nameEnd: null,
+      steps: [],
       ...bodyOf(this.file.text, body ? [body.startIndex, body.endIndex] : [0, 0], this.comments),
     }
   }

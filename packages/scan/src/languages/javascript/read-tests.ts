@@ -278,6 +278,8 @@ class Reader {
       ...bodyOf(this.text, body, this.comments),
       from,
       to,
+      nameEnd: details ? null : (first.end ?? null),
+      steps: stepsIn(callback, scope, this.text),
     })
     if (callback && (NESTS_BY_PARAMETER.has(this.framework ?? '') || scope.parameters.size > 0))
       this.walk(callback.body, {
@@ -458,4 +460,18 @@ function callsIn(text: string): Map<string, number> {
   const calls = new Map<string, number>()
   for (const [called] of text.matchAll(/\b\w+[<(]/g)) calls.set(called.slice(0, -1), (calls.get(called.slice(0, -1)) ?? 0) + 1)
   return calls
+}
+
+/** Steps that a test names: `await test.step('Open the gate', …)`. */
+function stepsIn(callback: FunctionNode | null, scope: Scope, source: string): FoundTest['steps'] {
+  const steps: FoundTest['steps'] = []
+  if (!callback) return steps
+  visit(callback.body, (node) => {
+    if (node.type !== 'CallExpression') return true
+    const [first] = node.arguments
+    const text = callOf(node.callee)?.words.at(-1) === 'step' && first ? textOf(first, scope.constants, source) : null
+    if (text) steps.push({ action: titleOf(text).text, expected: '' })
+    return true
+  })
+  return steps
 }
