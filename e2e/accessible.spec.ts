@@ -7,6 +7,7 @@ const VIEWS: [string, string][] = [
   ['brief', '/gullhaven/brief'],
   ['cases', '/gullhaven/cases?case=FERRY-101'],
   ['scripts', '/gullhaven/scripts?only=unlinked'],
+  ['mapping', '/gullhaven/mapping?only=all'],
   ['runs', '/gullhaven/runs'],
   ['intake', '/gullhaven/intake'],
   ['picked cases', '/gullhaven/cases?pick=101-110&sort=-updated&cols=owner,state,intent,estimate'],

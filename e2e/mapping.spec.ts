@@ -1,4 +1,4 @@
-import { expect, test } from './bobbin.js'
+import { bobbin, expect, folderWith, test } from './bobbin.js'
 
 test('a script without a case is linked by keyboard, and the link can be undone', async ({ signedIn: page }) => {
   await page.goto('/gullhaven/scripts?only=unlinked')
@@ -24,4 +24,88 @@ test('a declared key that no case has is reported where it can be seen', async (
   await page.goto('/gullhaven/scripts?only=unknownKeys')
   await page.getByRole('row', { name: /Ten-trip card counts down/ }).click()
   await expect(page.getByRole('complementary', { name: 'Script' })).toContainText('declares FERRY-1990, which no case has')
+})
+
+const SOURCES = `import { test } from '@playwright/test'
+
+test('fog horn sounds at the pier', async () => {
+  await sound('horn')
+})
+test('rope thrown to pier hand', async () => {
+  await rope.fling()
+})
+test('raises the anchor before sailing', async () => {
+  await anchor.lift()
+})
+test('quay lamps blink thrice', async () => {
+  await lamps.blink(3)
+})
+`
+
+test('scripts of a source tree are mapped by keyboard, and their keys stamped into the code', async ({ signedIn: page }) => {
+  const keys: string[] = []
+  for (const title of [
+    'Fog horn sounds at the pier',
+    'Rope is thrown to the hand on the pier',
+    'Anchor is raised before sailing',
+    'Harbour lights flash in the night',
+  ]) {
+    const answer = await page.request.post('/api/projects/gullhaven/cases', { data: { title } })
+    keys.push(((await answer.json()) as { case: { key: string } }).case.key)
+  }
+  const folder = folderWith({ 'harbourside.spec.ts': SOURCES })
+  const scanned = bobbin('scan', folder, '--tree', 'harbour', '--branch', 'main')
+  expect([scanned.code, scanned.out]).toEqual([0, expect.stringContaining('4 tests in harbour: 4 new')])
+
+  await page.goto('/gullhaven/mapping?search=harbourside')
+  const script = (name: string) => page.getByRole('button', { name: new RegExp(name) })
+  await expect(script('fog horn sounds')).toContainText('%')
+  await page.keyboard.press('j')
+  const card = page.getByRole('complementary', { name: 'The selected script' })
+  await expect(card).toContainText(keys[0] ?? '')
+  await expect(card).toContainText('shared words fog, horn, sounds, pier')
+  await page.keyboard.press('y')
+  await expect(card).toContainText(keys[1] ?? '')
+  await page.keyboard.press('y')
+  await expect(card).toContainText(keys[2] ?? '')
+  await page.keyboard.press('n')
+  await expect(card.getByRole('button', { name: /Accept/ })).toHaveCount(0)
+  await page.keyboard.press('u')
+  await expect(card.getByRole('button', { name: /Accept/ })).toBeVisible()
+  await page.keyboard.press('y')
+  // of the last no words are shared: it is linked to a case that is looked for
+  await expect(card).toContainText('quay lamps blink thrice')
+  await page.keyboard.press('e')
+  await page.getByRole('combobox', { name: 'Find a case' }).fill('Harbour lights flash')
+  await expect(page.getByRole('option').first()).toContainText('Harbour lights flash')
+  await page.keyboard.press('Enter')
+  await expect(
+    page.getByRole('heading', { level: 2, name: 'Every script has a case' }).or(page.getByText('No matching script')),
+  ).toBeVisible()
+
+  const patch = bobbin('stamp', folder, '--tree', 'harbour')
+  for (const key of keys) expect(patch.out).toContain(key)
+  expect(bobbin('stamp', folder, '--tree', 'harbour', '--apply').code).toBe(0)
+  expect(bobbin('stamp', folder, '--tree', 'harbour').err).toContain('Every confirmed link is declared in the code')
+})
+
+test('a file that is renamed keeps the history and links of its tests', async ({ signedIn: page }) => {
+  const source = `import { test } from '@playwright/test'\n\ntest('lighthouse turns once a minute FERRY-101', async () => {\n  await lighthouse.turn(1)\n})\n`
+  const results = (file: string) =>
+    `<testsuites><testsuite name="${file}"><testcase classname="${file}" name="lighthouse turns once a minute FERRY-101" time="1"/></testsuite></testsuites>`
+  const place = ['--pipeline', 'lighthouse', '--branch', 'main', '--environment', 'pier-test']
+  const run = (file: string, build: string) => {
+    expect(bobbin('scan', folderWith({ [file]: source }), '--tree', 'lighthouse', '--branch', 'main').code).toBe(0)
+    return bobbin('deliver', folderWith({ 'junit.xml': results(file) }), '--build', build, ...place)
+  }
+  expect(run('lighthouse.spec.ts', '1').code).toBe(0)
+  const second = run('beacon.spec.ts', '2')
+  expect(second.out).not.toContain('1 new')
+
+  await page.goto('/gullhaven/scripts?search=lighthouse+turns')
+  await page.getByRole('row', { name: /lighthouse turns/ }).click()
+  const script = page.getByRole('complementary', { name: 'Script' })
+  await expect(script).toContainText('beacon.spec.ts')
+  await expect(script).toContainText('FERRY-101')
+  await expect(script.getByRole('img', { name: /2 passed|passed twice|passed, passed/ }).first()).toBeVisible()
 })

@@ -76,7 +76,7 @@ function python(scripts: readonly DemoScript[]): string {
   const tests = [...byTitle].map(([title, own]) => {
     const [first] = own
     if (!first) return ''
-    const { key, subject, ending, part } = first
+    const { key, subject, part } = first
     const rows = own.flatMap(({ row }) => row ?? [])
     const name = `test_${title.toLowerCase().replace(/[^a-z0-9]+/g, '_')}`
     return [

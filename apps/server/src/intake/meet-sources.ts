@@ -33,12 +33,12 @@ order by 2 on conflict (project_id, identity) do nothing`
 
 /** Scripts that are called otherwise from now on; what they were called before still leads to them. */
 const RENAME = `
-with x as materialized (select * from jsonb_to_recordset($rows::jsonb) as x (id int, identity text, name text, classname text, suites text[], file text)),
+with x as materialized (select * from jsonb_to_recordset($rows::jsonb) as x (id int, identity text, name text, classname text, suites text[], file text, profile text)),
 kept as (
   insert into script_alias (project_id, identity, script_id, name)
   select s.project_id, s.identity, s.id, s.name from x join script s on s.id = x.id order by 2 on conflict (project_id, identity) do nothing
 )
-update script s set identity = decode(x.identity, 'hex'), name = x.name, classname = x.classname, suites = x.suites, file = coalesce(x.file, s.file)
+update script s set identity = decode(x.identity, 'hex'), name = x.name, classname = x.classname, suites = x.suites, file = coalesce(x.file, s.file), profile = x.profile
 from x where s.id = x.id`
 
 const SET_HEADS_BY_IDENTITY = `
@@ -113,6 +113,10 @@ export async function meetSources(db: InTransaction, project: Project, stage: St
     const place = placeOf(member.headId, member.profile, row, member.name)
     if (!places.has(place)) places.set(place, { member, stale: !meeting || (isHead && !member.reported) })
   }
+  // a test that no result has named yet is what names it alone, on whichever profile
+  const unreported = new Map(members.filter(({ id, headId, reported }) => id === headId && !reported).map((member) => [member.id, member]))
+  const plain = new Map<number, number>()
+  for (const { source, row } of met) if (row === null) plain.set(source.scriptId, (plain.get(source.scriptId) ?? 0) + 1)
   const claims = new Map<string, typeof met>()
   for (const one of met) {
     const place = placeOf(one.source.scriptId, one.test.profile, one.row, one.test.name)
@@ -122,8 +126,9 @@ export async function meetSources(db: InTransaction, project: Project, stage: St
   const aliases: { id: number; identity: string; name: string }[] = []
   const fresh: MetSources['heads'] = []
   for (const [place, tests] of claims) {
-    const known = places.get(place)
     const [only] = tests
+    const head = only?.row === null && plain.get(only.source.scriptId) === 1 ? unreported.get(only.source.scriptId) : undefined
+    const known = places.get(place) ?? (head && { member: head, stale: true })
     // two tests of one file are not one script, and neither is what the file tells under its old name, too
     if (known && only && tests.length === 1 && !inFile.has(known.member.id)) {
       if (known.stale) renamed.push({ ...only.test, id: known.member.id })

@@ -244,7 +244,9 @@ class Finishing {
     // what results call a new test is its script from now on
     for (const place of plan.fresh) {
       const test = found[place]
-      const plain = test && met.get(test)?.find(({ loose: one, row }) => row === null && one.profile === null)
+      const own = (test && met.get(test)?.filter(({ row }) => row === null)) ?? []
+      // on one profile alone, it is that
+      const plain = own.find(({ loose: one }) => one.profile === null) ?? (own.length === 1 ? own[0] : undefined)
       if (test && plain) test.scriptId = plain.loose.id
     }
     return met

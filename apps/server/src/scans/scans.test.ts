@@ -150,6 +150,17 @@ describe('a scan', () => {
   })
 })
 
+describe('profiles', () => {
+  const browser = (project: string, name: string) =>
+    `<testsuites><testsuite name="p/${name}.spec.ts" hostname="${project}"><testcase classname="p/${name}.spec.ts" name="axle load › ${name}" time="1"><properties><property name="profile" value="${project}"/></properties></testcase></testsuite></testsuites>`
+  it('a test that runs on one is one script, on several one with profiles', async () => {
+    await scan([{ name: 'opens wide', file: 'p/opens wide.spec.ts' }], { tree: 'profiles' })
+    const report = await bobbin.deliver(browser('desktop', 'opens wide'), { build: '20' })
+    expect(report.newScripts).toBe(0)
+    expect(await scripts('opens wide')).toHaveLength(1)
+  })
+})
+
 describe('what must not be lost', () => {
   const all: Test[] = [{ name: 'a' }, { name: 'b', file: 'deck/b.spec.ts' }]
   it('a file that does not parse keeps its tests', async () => {

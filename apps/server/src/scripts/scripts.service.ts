@@ -178,8 +178,8 @@ function rowOf({ full: _, lastCode, lastSeen, ...row }: Row): ScriptRow {
   return { ...row, lastOutcome: lastCode === null ? null : outcomeFromCode(lastCode), lastSeen: lastSeen?.toISOString() ?? null }
 }
 
-const TIMES = ['firstSeenAt', 'lastSeenAt', 'bodyChangedAt', 'movedAt', 'goneAt'] as const
-type SourceRow = Omit<ScriptSource, (typeof TIMES)[number]> & Record<(typeof TIMES)[number], Date | null>
+type Time = 'firstSeenAt' | 'lastSeenAt' | 'bodyChangedAt' | 'movedAt' | 'goneAt'
+type SourceRow = Omit<ScriptSource, Time> & Record<Time, Date | null>
 
 function sourceOf({ firstSeenAt, lastSeenAt, bodyChangedAt, movedAt, goneAt, ...source }: SourceRow): ScriptSource {
   return {

@@ -1,5 +1,5 @@
 import { AstBuilder, GherkinClassicTokenMatcher, Parser } from '@cucumber/gherkin'
-import { type FeatureChild, IdGenerator, type RuleChild, type Scenario, type Tag } from '@cucumber/messages'
+import { type FeatureChild, IdGenerator, type RuleChild, type Scenario, StepKeywordType, type Tag } from '@cucumber/messages'
 import { bodyOf, keysAbove } from '../body.js'
 import { unique } from '../class-tests.js'
 import { keysOf } from '../declared.js'
@@ -107,7 +107,7 @@ function stepsOf(steps: Scenario['steps']): FoundStep[] {
   const found: FoundStep[] = []
   let then = false
   for (const { keyword, keywordType, text } of steps) {
-    if (keywordType !== 'Conjunction') then = keywordType === 'Outcome'
+    if (keywordType !== StepKeywordType.CONJUNCTION) then = keywordType === StepKeywordType.OUTCOME
     const last = found.at(-1)
     if (then && last) last.expected = [last.expected, text].filter(Boolean).join('; ')
     else found.push({ action: `${keyword.trim()} ${text}`.replace(/^\* /, ''), expected: '' })
