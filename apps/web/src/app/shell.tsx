@@ -130,7 +130,7 @@ function EdgeLink({ section: { to, name, icon: Icon, key }, inset }: { section: 
           }`
         }
       >
-        <Icon size={15} strokeWidth={1.8} aria-hidden="true" />
+        <Icon size={15} strokeWidth={1.8} aria-hidden="true" className="shrink-0" />
         <span className="max-[1100px]:sr-only">{name}</span>
         {to === 'mapping' && <MappingOpen />}
       </NavLink>

@@ -31,7 +31,7 @@ export function BlockView({ block, selectedId, onSelect, decided }: BlockViewPro
             {block.continued && ' (continued)'}
           </span>
         </h2>
-        <ul>
+        <ul data-scripts>
           {block.scripts.map((row) => (
             <ScriptLine key={row.id} row={row} isSelected={row.id === selectedId} onSelect={onSelect} decided={decided} />
           ))}
@@ -57,7 +57,9 @@ interface ScriptLineProps {
 function ScriptLine({ row, isSelected, onSelect, decided }: ScriptLineProps) {
   const own = useRef<HTMLButtonElement>(null)
   useEffect(() => {
-    if (isSelected) own.current?.focus({ preventScroll: true })
+    const at = document.activeElement
+    // focus goes from script to script, and is taken from nothing else
+    if (isSelected && (at === document.body || at?.closest('[data-scripts]'))) own.current?.focus({ preventScroll: true })
   }, [isSelected])
   const name = [...row.suites, row.name].map(visibleText).join(' › ')
   return (

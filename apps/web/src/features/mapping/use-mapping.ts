@@ -68,7 +68,7 @@ export function useDecisions() {
   const done = useDone()
   const undoAct = useUndo()
   const [decided, setDecided] = useState<Decided>(new Map())
-  const acts = useRef<{ actId: number; scripts: number[] }[]>([])
+  const acts = useRef<{ actId: Promise<number | null>; scripts: number[] }[]>([])
 
   const forget = useCallback(
     (scripts: readonly number[]) =>
@@ -92,7 +92,6 @@ export function useDecisions() {
         return next
       }),
     onSuccess: ({ actId }, decisions) => {
-      if (actId !== null) acts.current.push({ actId, scripts: decisions.map(({ row }) => row.id) })
       done(wordsOf(decisions), actId)
       void queries.invalidateQueries({ predicate: ({ queryKey }) => queryKey[0] === 'mapping-overview' || queryKey[0] === 'script' })
     },
@@ -101,15 +100,29 @@ export function useDecisions() {
       notifyError(messageOf(error))
     },
   })
-  /** Takes back the last decision that was made here. */
+  const { mutateAsync } = send
+  const decide = useCallback(
+    (decisions: LinkDecision[]) => {
+      // what failed has said so already, and there is nothing to take back
+      const actId = mutateAsync(decisions).then(
+        (sent) => sent.actId,
+        () => null,
+      )
+      acts.current.push({ actId, scripts: decisions.map(({ row }) => row.id) })
+    },
+    [mutateAsync],
+  )
+  /** Takes back the last decision that was made here, also one that is still on its way. */
   const undoLast = useCallback(() => {
     const last = acts.current.pop()
     if (!last) return false
-    forget(last.scripts)
-    void undoAct(last.actId)
+    void last.actId.then(async (actId) => {
+      if (actId !== null) await undoAct(actId)
+      forget(last.scripts)
+    })
     return true
   }, [forget, undoAct])
-  return { decided, decide: send.mutate, isSending: send.isPending, undoLast }
+  return { decided, decide, undoLast }
 }
 
 function wordsOf(decisions: readonly LinkDecision[]): string {
