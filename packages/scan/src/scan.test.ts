@@ -206,3 +206,16 @@ it.each([
   expect(prints[0]).toBeTruthy()
   expect(prints[1]).toBe(prints[0])
 })
+
+it('knows the framework of tests whose functions a file of the project hands on', async () => {
+  const root = folder({
+    'package.json': '{"devDependencies":{"vitest":"4","jest":"30"}}',
+    'vitest.config.ts': "export default { test: { include: ['src/**/*.test.ts'] } }",
+    'e2e/base.ts': "import { test as base } from '@playwright/test'\nexport const test = base.extend({})",
+    'e2e/a.spec.ts': "import { test } from './base.js'\ntest('boards', () => {})",
+    'src/a.test.ts': "it('counts', () => {})",
+    'other/a.test.ts': "it('is run by nobody', () => {})",
+  })
+  const { tests } = await scanFolder(root)
+  expect(tests.map((test) => `${test.framework} ${test.name}`)).toEqual(['playwright boards', 'jest is run by nobody', 'vitest counts'])
+})

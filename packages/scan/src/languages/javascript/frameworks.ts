@@ -1,5 +1,6 @@
 import { parse } from '@babel/parser'
 import type { Node } from '@babel/types'
+import { posix } from 'node:path'
 import picomatch from 'picomatch'
 import type { SourceTree } from '../../found.js'
 
@@ -70,8 +71,10 @@ const CONFIGS: readonly [RegExp, string][] = [
 /** Which framework runs a file that says nothing itself, by the nearest configuration or package. */
 export class Frameworks {
   private readonly places: Place[] = []
+  private readonly paths: ReadonlySet<string>
 
-  constructor(tree: SourceTree) {
+  constructor(private readonly tree: SourceTree) {
+    this.paths = new Set(tree.paths)
     for (const path of tree.paths) {
       const name = path.slice(path.lastIndexOf('/') + 1)
       const folder = path.includes('/') ? path.slice(0, path.lastIndexOf('/')) : ''
@@ -84,10 +87,26 @@ export class Frameworks {
     this.places.sort((a, b) => b.folder.length - a.folder.length)
   }
 
-  /** Of a file whose imports do not tell it. */
+  /** Of a file whose imports do not tell it: what a configuration says about it, else what the nearest package has. */
   of(path: string): string | null {
-    for (const place of this.above(path)) {
-      if (place.framework !== null && (place.matches === null || place.matches(within(place, path)))) return place.framework
+    const above = this.above(path)
+    const told = above.find((place) => place.matches?.(within(place, path)))
+    if (told) return told.framework
+    const configured = new Set(above.flatMap((place) => (place.matches === null ? [] : [place.framework])))
+    return above.find((place) => place.matches === null && !configured.has(place.framework))?.framework ?? null
+  }
+
+  /** Of a file of the project that hands on what a framework gives: by what it imports itself, or what that imports. */
+  through(from: string, module: string, depth = 2): string | null {
+    if (!module.startsWith('.')) return null
+    const base = posix.join(from, '..', module)
+    for (const path of candidates(base)) {
+      const text = this.paths.has(path) ? this.tree.text(path) : null
+      if (text === null) continue
+      const modules = [...text.matchAll(/(?:from|require\()\s?['"]([^'"\n]{1,200})['"]/g)].map(([, name = '']) => name)
+      const own = modules.map(frameworkOfModule).find((name) => name !== null)
+      if (own) return own
+      return depth === 0 ? null : (modules.map((name) => this.through(path, name, depth - 1)).find((name) => name !== null) ?? null)
     }
     return null
   }
@@ -105,6 +124,15 @@ export class Frameworks {
     return this.places.filter(({ folder }) => folder === '' || path.startsWith(`${folder}/`))
   }
 }
+
+/** Files that an import may mean: TypeScript is imported by the name that it will have. */
+const candidates = (base: string): string[] => [
+  base,
+  ...[/\.js$/, /\.mjs$/, /\.cjs$/].flatMap((end) =>
+    end.test(base) ? ['.ts', '.tsx', '.mts', '.cts', '.jsx'].map((other) => base.replace(end, other)) : [],
+  ),
+  ...['.ts', '.tsx', '.js', '.jsx', '.mjs', '/index.ts', '/index.js'].map((end) => base + end),
+]
 
 const within = ({ folder }: Place, path: string): string => (folder === '' ? path : path.slice(folder.length + 1))
 

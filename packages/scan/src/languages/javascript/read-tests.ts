@@ -51,6 +51,7 @@ export function readTests({ path, text }: SourceFile, frameworks: Frameworks): F
   )
   reader.begin(root.program)
   const imported = reader.framework !== null
+  if (reader.handedOn !== null) reader.framework ??= frameworks.through(path, reader.handedOn)
   reader.framework ??= frameworks.of(path)
   if (!imported && !reader.ownImports && !NAMED_AS_TEST.test(path)) return { tests: [] }
   if (reader.framework !== null && !frameworks.takes(path, reader.framework)) return { tests: [] }
@@ -92,6 +93,8 @@ class Reader {
   framework: string | null = null
   /** `test` or `it` comes from a file of the project, which extends what a framework gives. */
   ownImports = false
+  /** The module of the project that it comes from. */
+  handedOn: string | null = null
   readonly outermost: Scope
   private readonly lines: string[]
   /** What names of the file stand for. */
@@ -154,6 +157,7 @@ class Reader {
       (module.startsWith('.') || module.startsWith('@') || module.startsWith('~') || module.startsWith('#'))
     ) {
       this.ownImports = true
+      this.handedOn ??= module
       this.roots.set(local, GLOBALS[imported])
     } else this.taken.add(local)
   }
