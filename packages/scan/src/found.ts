@@ -94,7 +94,7 @@ export interface Language {
   /** Whether a file of this path may hold tests, told by its path alone. */
   takes(path: string): boolean
   /** Whether it is worth parsing, told by words in it. */
-  mayHold(text: string): boolean
+  mayHold(text: string, path: string): boolean
   /** Before the first file; may load what the language needs. */
   prepare?(tree: SourceTree): Promise<void>
   read(file: SourceFile): FoundInFile

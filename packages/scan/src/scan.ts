@@ -78,7 +78,7 @@ function readOne(root: string, path: string, language: Language): { tests: Found
   } catch (error) {
     return not(`The file can’t be read: ${(error as NodeJS.ErrnoException).code ?? String(error)}`)
   }
-  if (!language.mayHold(text)) return null
+  if (!language.mayHold(text, path)) return null
   if (text.includes('\u0000')) return not('This is no text.')
   try {
     const { tests, unread = [] } = language.read({ path, text: text.replace(/^\uFEFF/, '') })

@@ -52,7 +52,8 @@ export function python(): Language {
   return {
     name: 'python',
     takes: (path) => path.endsWith('.py'),
-    mayHold: (text) => /\bdef test|class |fixture/.test(text),
+    // tests, what they inherit, and fixtures that give them rows
+    mayHold: (text, path) => /\bdef test|\bfixture\(/.test(text) || (/(^|\/)(test|conftest)/.test(path) && /\bclass /.test(text)),
     async prepare(tree) {
       await reader.load()
       collecting = collectingOf(tree)

@@ -23,6 +23,14 @@ const MODULES: Readonly<Record<string, string>> = {
   'bun:test': 'bun',
 }
 
+/** A file that says what runs it names one of these modules. */
+export const NAMES_MODULE =
+  /['"](?:vitest|vite-plus\/test|@playwright\/|node:test|test|@jest\/globals|mocha|jasmine|tape|tap|ava|uvu|bun:test)/
+
+/** Where nothing but global functions says that a file holds tests, its path has to. */
+export const NAMED_AS_TEST =
+  /(^|\/)(tests?|specs?|__tests__|e2e)\/|[._-](test|spec|cy)\.[cm]?[jt]sx?$|(^|\/)(test|spec)\.[cm]?[jt]sx?$|(Spec|Test)\.[cm]?[jt]sx?$/
+
 export const frameworkOfModule = (name: string): string | null =>
   MODULES[name] ?? (/^@playwright\/experimental-ct-/.test(name) ? 'playwright' : null)
 
@@ -206,10 +214,14 @@ function plainValues(text: string): Map<string, string[]> {
 /** Walks through a tree of nodes; stays out of those for which `enter` says so. */
 export function visit(node: Node, enter: (node: Node) => boolean): void {
   if (!enter(node)) return
-  for (const value of Object.values(node)) {
-    for (const one of Array.isArray(value) ? value : [value]) if (isNode(one)) visit(one, enter)
+  for (const name in node) {
+    if (name === 'loc' || name === 'extra') continue
+    const value = (node as unknown as Record<string, unknown>)[name]
+    if (typeof value !== 'object' || value === null) continue
+    if (Array.isArray(value)) {
+      for (const one of value as unknown[]) if (isNode(one)) visit(one, enter)
+    } else if (isNode(value)) visit(value, enter)
   }
 }
 
-const isNode = (value: unknown): value is Node =>
-  typeof value === 'object' && value !== null && typeof (value as Node).type === 'string' && 'start' in value && 'loc' in value
+const isNode = (value: unknown): value is Node => typeof value === 'object' && value !== null && typeof (value as Node).type === 'string'

@@ -1,5 +1,5 @@
 import type { Language } from '../../found.js'
-import { Frameworks } from './frameworks.js'
+import { Frameworks, NAMED_AS_TEST, NAMES_MODULE } from './frameworks.js'
 import { readTests } from './read-tests.js'
 
 const EXTENSION = /\.[cm]?[jt]sx?$/
@@ -12,7 +12,7 @@ export function javascript(): Language {
   return {
     name: 'javascript',
     takes: (path) => EXTENSION.test(path) && !NOT_SOURCE.test(path),
-    mayHold: (text) => WORDS.test(text),
+    mayHold: (text, path) => WORDS.test(text) && (NAMED_AS_TEST.test(path) || NAMES_MODULE.test(text)),
     prepare(tree) {
       frameworks = new Frameworks(tree)
       return Promise.resolve()

@@ -5,7 +5,7 @@ import { unique } from '../../class-tests.js'
 import { keysOf } from '../../declared.js'
 import type { FoundInFile, FoundTest, SourceFile } from '../../found.js'
 import { type Part, tableTitle, titleOf } from '../../title.js'
-import { frameworkOfModule, type Frameworks, GLOBALS, NESTS_BY_PARAMETER, NO_GLOBALS, visit } from './frameworks.js'
+import { frameworkOfModule, type Frameworks, GLOBALS, NAMED_AS_TEST, NESTS_BY_PARAMETER, NO_GLOBALS, visit } from './frameworks.js'
 import { type Call, callOf, Constants, textOf, written1 } from './names.js'
 
 type Kind = 'suite' | 'test'
@@ -30,10 +30,6 @@ interface Scope {
 }
 
 const MOST_FOLLOWED = 6
-
-/** Where nothing but global functions says that a file holds tests, its path has to. */
-const NAMED_AS_TEST =
-  /(^|\/)(tests?|specs?|__tests__|e2e)\/|[._-](test|spec|cy)\.[cm]?[jt]sx?$|(^|\/)(test|spec)\.[cm]?[jt]sx?$|(Spec|Test)\.[cm]?[jt]sx?$/
 
 export function readTests({ path, text }: SourceFile, frameworks: Frameworks): FoundInFile {
   let root: ReturnType<typeof parse>
@@ -65,6 +61,7 @@ function optionsFor(path: string, flow: boolean): ParserOptions {
   return {
     sourceType: 'unambiguous',
     errorRecovery: true,
+    attachComment: false,
     allowReturnOutsideFunction: true,
     allowAwaitOutsideFunction: true,
     allowImportExportEverywhere: true,
