@@ -145,7 +145,7 @@ function MappingOpen() {
   const { unlinked, broken, stale, questions } = data.counts
   const open = unlinked + broken + stale + questions
   return open === 0 ? null : (
-    <span className="ml-auto text-dye tabular-nums max-[1100px]:sr-only">
+    <span className="ml-auto text-xs text-dye tabular-nums max-[1100px]:sr-only">
       {formatNumber(open)}
       <span className="sr-only"> to look at</span>
     </span>
