@@ -109,3 +109,23 @@ test('a file that is renamed keeps the history and links of its tests', async ({
   await expect(script).toContainText('FERRY-101')
   await expect(script.getByRole('img', { name: /2 passed|passed twice|passed, passed/ }).first()).toBeVisible()
 })
+
+test('a script is dragged onto the case that it verifies', async ({ signedIn: page }) => {
+  const made = await page.request.post('/api/projects/gullhaven/cases', { data: { title: 'Mooring line holds the ferry' } })
+  const { case: own } = (await made.json()) as { case: { key: string } }
+  const source = `import { test } from '@playwright/test'\n\ntest('mooring line holds the ferry', async () => {})\ntest('winch number seven creaks', async () => {})\n`
+  expect(bobbin('scan', folderWith({ 'mooringside.spec.ts': source }), '--tree', 'mooring', '--branch', 'main').code).toBe(0)
+  await page.goto('/gullhaven/mapping?search=mooringside')
+  const from = page.getByRole('button', { name: /winch number seven creaks/ })
+  const to = page
+    .getByRole('listitem')
+    .filter({ has: page.getByRole('link', { name: own.key, exact: true }) })
+    .last()
+  await expect(to).toBeVisible()
+  await from.hover()
+  await page.mouse.down()
+  await page.mouse.move(600, 300, { steps: 4 })
+  await to.hover()
+  await page.mouse.up()
+  await expect(page.getByText(`Linked to ${own.key}`)).toBeVisible()
+})

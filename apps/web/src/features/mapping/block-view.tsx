@@ -1,6 +1,7 @@
 import { visibleText } from '@bobbin/core'
-import type { MappingRow } from '@bobbin/client'
-import { useEffect, useRef } from 'react'
+import type { MappingCase, MappingRow } from '@bobbin/client'
+import { useDraggable, useDroppable } from '@dnd-kit/core'
+import { useEffect, useId, useRef } from 'react'
 import { ProjectLink } from '../../context/project-link.js'
 import { OutcomeGlyph } from '../../ui/thread.js'
 import { type Block, type BlockThread, type CaseLine, type Decided, linesOf, proposalOf } from './blocks.js'
@@ -56,6 +57,8 @@ interface ScriptLineProps {
 
 function ScriptLine({ row, isSelected, onSelect, decided }: ScriptLineProps) {
   const own = useRef<HTMLButtonElement>(null)
+  // by keys a case is looked for with e
+  const { listeners, setNodeRef, isDragging } = useDraggable({ id: `script ${row.id}`, data: { row } })
   useEffect(() => {
     const at = document.activeElement
     // focus goes from script to script, and is taken from nothing else
@@ -65,11 +68,15 @@ function ScriptLine({ row, isSelected, onSelect, decided }: ScriptLineProps) {
   return (
     <li style={{ height: LINE }}>
       <button
-        ref={own}
+        ref={(element) => {
+          own.current = element
+          setNodeRef(element)
+        }}
+        onPointerDown={listeners?.['onPointerDown'] as React.PointerEventHandler | undefined}
         type="button"
         aria-current={isSelected ? 'true' : undefined}
         onClick={() => onSelect(row.id)}
-        className={`flex h-full w-full min-w-0 items-center gap-2.5 border-l-[3px] pr-2 text-left ${isSelected ? 'border-dye bg-dye-wash' : 'border-transparent hover:bg-surface'}`}
+        className={`flex h-full w-full min-w-0 items-center gap-2.5 border-l-[3px] pr-2 text-left ${isDragging ? 'opacity-50 ' : ''}${isSelected ? 'border-dye bg-dye-wash' : 'border-transparent hover:bg-surface'}`}
         title={name}
       >
         <span className="flex w-8 shrink-0 justify-end">{row.lastOutcome && <OutcomeGlyph outcome={row.lastOutcome} />}</span>
@@ -102,9 +109,15 @@ function CaseLineView({ line }: { line: CaseLine }) {
         <span className="truncate">{visibleText(line.name)}</span>
       </li>
     )
-  const { at } = line
+  return <CaseLineOf at={line.at} />
+}
+
+/** A case takes the script that is dropped on it. */
+function CaseLineOf({ at }: { at: MappingCase }) {
+  const place = useId()
+  const { setNodeRef, isOver } = useDroppable({ id: `case ${at.key} ${place}`, data: { caseKey: at.key } })
   return (
-    <li className="flex min-w-0 items-center gap-2.5" style={{ height: LINE }}>
+    <li ref={setNodeRef} className={`flex min-w-0 items-center gap-2.5 ${isOver ? 'bg-dye-wash' : ''}`} style={{ height: LINE }}>
       <ProjectLink to={`cases?case=${at.key}`} className="min-w-[84px] shrink-0 font-mono text-dye hover:underline">
         {at.key}
       </ProjectLink>

@@ -1,4 +1,6 @@
+import { visibleText } from '@bobbin/core'
 import type { MappingOverview, MappingRow } from '@bobbin/client'
+import { DndContext, type DragEndEvent, DragOverlay, PointerSensor, useSensor, useSensors } from '@dnd-kit/core'
 import { useVirtualizer } from '@tanstack/react-virtual'
 import { useEffect, useMemo, useRef, useState } from 'react'
 import { CanButton, useCan } from '../../context/can.js'
@@ -105,6 +107,9 @@ export function MappingPage() {
           selectedId={selected?.id ?? null}
           onSelect={(id) => setAddress({ script: String(id) }, { replace: true })}
           decided={decided}
+          onDrop={(row, caseKey) => {
+            if (mayLink) decide([{ row, caseKey, verdict: 'accept' }])
+          }}
         />
       )}
       {selected && (
@@ -242,10 +247,21 @@ interface CanvasProps {
   selectedId: number | null
   onSelect: (id: number) => void
   decided: Parameters<typeof proposalOf>[1]
+  /** A script was dragged onto a case. */
+  onDrop: (row: MappingRow, caseKey: string) => void
 }
 
 /** Blocks of files under one another; only those in sight are drawn. */
-function Canvas({ blocks, selectedId, onSelect, decided }: CanvasProps) {
+function Canvas({ blocks, selectedId, onSelect, decided, onDrop }: CanvasProps) {
+  // a click is a click until the pointer has moved
+  const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 6 } }))
+  const [dragged, setDragged] = useState<MappingRow | null>(null)
+  const drop = ({ active, over }: DragEndEvent) => {
+    setDragged(null)
+    const row = (active.data.current as { row?: MappingRow } | undefined)?.row
+    const caseKey = (over?.data.current as { caseKey?: string } | undefined)?.caseKey
+    if (row && caseKey !== undefined) onDrop(row, caseKey)
+  }
   const scroller = useRef<HTMLDivElement>(null)
   const virtualizer = useVirtualizer({
     count: blocks.length,
@@ -267,20 +283,30 @@ function Canvas({ blocks, selectedId, onSelect, decided }: CanvasProps) {
     else if (top > to - 200) element.scrollTop = top - element.clientHeight + 200
   }, [found, virtualizer])
   return (
-    <div ref={scroller} className="min-h-0 flex-1 overflow-y-auto pt-3" tabIndex={-1}>
-      <ol className="relative" style={{ height: virtualizer.getTotalSize() + 180 }} aria-label="Files">
-        {virtualizer.getVirtualItems().map((item) => {
-          const block = blocks[item.index]
-          return (
-            block && (
-              <li key={item.key} className="absolute inset-x-0 top-0" style={{ transform: `translateY(${item.start}px)` }}>
-                <BlockView block={block} selectedId={selectedId} onSelect={onSelect} decided={decided} />
-              </li>
+    <DndContext
+      sensors={sensors}
+      onDragStart={({ active }) => setDragged((active.data.current as { row?: MappingRow } | undefined)?.row ?? null)}
+      onDragEnd={drop}
+      onDragCancel={() => setDragged(null)}
+    >
+      <div ref={scroller} className="min-h-0 flex-1 overflow-y-auto pt-3" tabIndex={-1}>
+        <ol className="relative" style={{ height: virtualizer.getTotalSize() + 180 }} aria-label="Files">
+          {virtualizer.getVirtualItems().map((item) => {
+            const block = blocks[item.index]
+            return (
+              block && (
+                <li key={item.key} className="absolute inset-x-0 top-0" style={{ transform: `translateY(${item.start}px)` }}>
+                  <BlockView block={block} selectedId={selectedId} onSelect={onSelect} decided={decided} />
+                </li>
+              )
             )
-          )
-        })}
-      </ol>
-    </div>
+          })}
+        </ol>
+      </div>
+      <DragOverlay dropAnimation={null}>
+        {dragged && <span className="rounded border border-dye bg-raised px-3 py-1.5 shadow-xl">{visibleText(dragged.name)}</span>}
+      </DragOverlay>
+    </DndContext>
   )
 }
 
