@@ -910,6 +910,44 @@ export interface paths {
     patch?: never
     trace?: never
   }
+  '/projects/{project}/mapping/rules': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** Rules for cases that are made of scripts, in order, and what they would do */
+    get: operations['mappingRules']
+    /**
+     * Replaces the rules
+     * @description Cases that are there stay as they are.
+     */
+    put: operations['mappingSetRules']
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/mapping/rules/preview': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    /** What other rules would do; nothing is stored */
+    post: operations['mappingPreview']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
   '/projects/{project}/mapping/scripts': {
     parameters: {
       query?: never
@@ -1953,6 +1991,7 @@ export interface components {
       | 'member.removed'
       | 'project.made'
       | 'project.changed'
+      | 'project.rulesChanged'
       | 'project.sourcesAllowed'
       | 'role.made'
       | 'role.changed'
@@ -2976,6 +3015,47 @@ export interface components {
       movedBy: string | null
       goneAt: string | null
       unknownKeys: string[]
+    }
+    MappingRule: {
+      kind: components['schemas']['MappingRuleKind']
+      /** @description Which scripts it takes: paths of source files, with * and **; of a tag, the tag in the code. */
+      from: string
+      /** @description The area, as `Deck planner/Limits`; the title, as a text with `{name}` or `{words}`; the tag of the case. */
+      to: string
+    }
+    MappingRuleDto: {
+      kind: components['schemas']['MappingRuleKind']
+      from: string
+      to: string
+    }
+    /**
+     * @description What a rule settles about the case that is made of a script: its area, its title, or a tag.
+     * @enum {string}
+     */
+    MappingRuleKind: 'area' | 'title' | 'tag'
+    /** @description Rules for cases that are made of scripts, and what they would do. */
+    MappingRules: {
+      rules: components['schemas']['MappingRule'][]
+      /** @description Scripts without a case, and those that were first seen in the last 30 days. */
+      scripts: {
+        without: number
+        lately: number
+      }
+      /** @description By place of the rule, how many scripts it settles something of. */
+      catches: {
+        without: number
+        lately: number
+        examples: {
+          script: string
+          file: string | null
+          area: string
+          title: string
+          tags: string[]
+        }[]
+      }[]
+    }
+    MappingRulesDto: {
+      rules: components['schemas']['MappingRuleDto'][]
     }
     MappingSuggestion: {
       caseKey: string
@@ -4145,6 +4225,11 @@ export type MappingList = components['schemas']['MappingList']
 export type MappingOverview = components['schemas']['MappingOverview']
 export type MappingQuestion = components['schemas']['MappingQuestion']
 export type MappingRow = components['schemas']['MappingRow']
+export type MappingRule = components['schemas']['MappingRule']
+export type MappingRuleDto = components['schemas']['MappingRuleDto']
+export type MappingRuleKind = components['schemas']['MappingRuleKind']
+export type MappingRules = components['schemas']['MappingRules']
+export type MappingRulesDto = components['schemas']['MappingRulesDto']
 export type MappingSuggestion = components['schemas']['MappingSuggestion']
 export type Me = components['schemas']['Me']
 export type Member = components['schemas']['Member']
@@ -6239,6 +6324,107 @@ export interface operations {
         }
         content: {
           'application/json': components['schemas']['MappingDecided']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  mappingRules: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['MappingRules']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  mappingSetRules: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['MappingRulesDto']
+      }
+    }
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['MappingRules']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  mappingPreview: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['MappingRulesDto']
+      }
+    }
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['MappingRules']
         }
       }
       /** @description What went wrong */

@@ -61,6 +61,15 @@ export {
   type SourceName,
 } from './identity/meeting.js'
 export { type CodeTest, type Follow, type Moved, planScan, type ScanPlan } from './identity/scan-plan.js'
+export {
+  areaNames,
+  caseByRules,
+  MAPPING_RULE_KINDS,
+  type MappingRule,
+  type MappingRuleKind,
+  type RuledCase,
+  type RuledScript,
+} from './mapping/rules.js'
 export { type CaseToMap, type KnownPair, type Reason, type ScriptToMap, suggest, type Suggestion } from './mapping/suggest.js'
 export { assign, bestPairs, type Fit } from './text/assignment.js'
 export { cosine, inverseFrequencies, jaccard, jaro, jaroWinkler, levenshtein, osaDistance } from './text/similarity.js'

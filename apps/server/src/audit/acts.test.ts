@@ -142,6 +142,10 @@ const STEPS: Record<string, Step> = {
     kind: 'link.decided',
     act: async () => ask('POST', '/mapping/decisions', { decisions: [{ script: await scriptId(), case: 'FERRY-101', verdict: 'accept' }] }),
   },
+  'PUT /mapping/rules': {
+    kind: 'project.rulesChanged',
+    act: () => ask('PUT', '/mapping/rules', { rules: [{ kind: 'area', from: 'deck/**', to: 'Deck planner' }] }),
+  },
   'POST /mapping/reviews': { kind: 'link.reviewed', act: async () => ask('POST', '/mapping/reviews', { scripts: [await scriptId()] }) },
   'PUT /runs/:id/keep': {
     kind: 'run.kept',
@@ -286,6 +290,7 @@ const NO_ACT: Record<string, string> = {
   'POST /scans': 'belongs to the act that finishes the scan',
   'POST /scans/:id/tests': 'belongs to the act that finishes the scan',
   'POST /mapping/suggestions': 'computes; nothing that somebody made changes',
+  'POST /mapping/rules/preview': 'stores nothing',
   'POST /mapping/pushes': 'tried in mapping.test.ts: case.pushed',
   'POST /mapping/renames/:id': 'tried in mapping.test.ts: script.joined and script.parted',
   'POST /api/invitations/look': 'stores nothing',

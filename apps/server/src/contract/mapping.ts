@@ -1,4 +1,4 @@
-import type { CaseIntent, CaseState, Outcome, Reason } from '@bobbin/core'
+import type { CaseIntent, CaseState, MappingRule, Outcome, Reason } from '@bobbin/core'
 import type { LinkInfo } from './scripts.js'
 
 export interface MappingSuggestion {
@@ -110,6 +110,19 @@ export interface PushReport {
   /** Tests that had a case already. */
   linked: number
   actId: number | null
+}
+
+/** Rules for cases that are made of scripts, and what they would do. */
+export interface MappingRules {
+  rules: MappingRule[]
+  /** Scripts without a case, and those that were first seen in the last 30 days. */
+  scripts: { without: number; lately: number }
+  /** By place of the rule, how many scripts it settles something of. */
+  catches: {
+    without: number
+    lately: number
+    examples: { script: string; file: string | null; area: string; title: string; tags: string[] }[]
+  }[]
 }
 
 export interface MappingDecided {

@@ -1,15 +1,17 @@
-import { Body, Controller, Get, HttpCode, Param, ParseIntPipe, Post, Query } from '@nestjs/common'
+import { Body, Controller, Get, HttpCode, Param, ParseIntPipe, Post, Put, Query } from '@nestjs/common'
 import { Ctx, type Context, Needs } from '../access/index.js'
-import type { MappingDecided, MappingList, MappingOverview, PushReport, StampList, Suggesting } from '../contract/index.js'
-import { LinkDecisionsDto, MappingFilterDto, PushDto, RenameAnswerDto, ReviewDto, StampsOfDto } from './mapping.dto.js'
+import type { MappingDecided, MappingList, MappingOverview, MappingRules, PushReport, StampList, Suggesting } from '../contract/index.js'
+import { LinkDecisionsDto, MappingFilterDto, MappingRulesDto, PushDto, RenameAnswerDto, ReviewDto, StampsOfDto } from './mapping.dto.js'
 import { MappingService } from './mapping.service.js'
 import { PushService } from './push.service.js'
+import { RulesService } from './rules.service.js'
 
 @Controller('projects/:project/mapping')
 export class MappingController {
   constructor(
     private readonly mapping: MappingService,
     private readonly pushes: PushService,
+    private readonly mappingRules: RulesService,
   ) {}
 
   /** What is to be done about the mapping: counts, questions, how far suggestions are. */
@@ -55,6 +57,28 @@ export class MappingController {
   @Needs('read')
   stamps(@Ctx() context: Context, @Query() { tree }: StampsOfDto): Promise<StampList> {
     return this.mapping.stamps(context, tree)
+  }
+
+  /** Rules for cases that are made of scripts, in order, and what they would do. */
+  @Get('rules')
+  @Needs('read')
+  rules(@Ctx() context: Context): Promise<MappingRules> {
+    return this.mappingRules.get(context)
+  }
+
+  /** What other rules would do; nothing is stored. */
+  @Post('rules/preview')
+  @Needs('manage')
+  @HttpCode(200)
+  preview(@Ctx() context: Context, @Body() { rules }: MappingRulesDto): Promise<MappingRules> {
+    return this.mappingRules.preview(context, rules)
+  }
+
+  /** Replaces the rules. Cases that are there stay as they are. */
+  @Put('rules')
+  @Needs('manage')
+  setRules(@Ctx() context: Context, @Body() { rules }: MappingRulesDto): Promise<MappingRules> {
+    return this.mappingRules.set(context, rules)
   }
 
   /** Makes a case for each test of the code that has none, with its steps, in an area. Sent again, it makes none twice. */

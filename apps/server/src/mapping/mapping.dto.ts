@@ -1,3 +1,4 @@
+import { MAPPING_RULE_KINDS, type MappingRuleKind } from '@bobbin/core'
 import { Type } from 'class-transformer'
 import {
   ArrayMaxSize,
@@ -124,6 +125,27 @@ export class PushDto {
   @ValidateNested({ each: true })
   @Type(() => PushedTestDto)
   tests: PushedTestDto[]
+}
+
+export class MappingRuleDto {
+  @IsIn(MAPPING_RULE_KINDS)
+  kind: MappingRuleKind
+  @IsString()
+  @IsNotEmpty()
+  @MaxLength(300)
+  from: string
+  @IsString()
+  @IsNotEmpty()
+  @MaxLength(300)
+  to: string
+}
+
+export class MappingRulesDto {
+  @IsArray()
+  @ArrayMaxSize(100)
+  @ValidateNested({ each: true })
+  @Type(() => MappingRuleDto)
+  rules: MappingRuleDto[]
 }
 
 export class RenameAnswerDto {

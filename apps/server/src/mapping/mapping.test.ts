@@ -3,6 +3,7 @@ import type {
   MappingDecided,
   MappingList,
   MappingOverview,
+  MappingRules,
   PushReport,
   ScanReport,
   ScriptDetail,
@@ -171,5 +172,30 @@ describe('from the automation side', () => {
       ['gate opens by hand', 1],
       ['gate shuts by hand', 1],
     ])
+  })
+})
+
+describe('rules', () => {
+  it('tell what they would do, and make cases so', async () => {
+    await scan([testOf('test_winch_holds', 'winch/test_winch.py')], 'ruled')
+    const rules = [
+      { kind: 'area', from: 'winch/**', to: 'Deck planner/Winches' },
+      { kind: 'title', from: '**/*.py', to: '{words}' },
+    ]
+    const preview = await send<MappingRules>('POST', '/mapping/rules/preview', { rules })
+    expect(preview.catches.map(({ without, lately }) => [without, lately])).toEqual([
+      [1, 1],
+      [1, 1],
+    ])
+    expect(preview.catches[0]?.examples).toEqual([
+      { script: 'test_winch_holds', file: 'winch/test_winch.py', area: 'Deck planner › Winches', title: 'Winch holds', tags: [] },
+    ])
+    expect((await bobbin.get<MappingRules>('/mapping/rules')).rules).toEqual([])
+    await send('PUT', '/mapping/rules', { rules })
+    await send('POST', '/scripts/decisions', { scripts: [await idOf('test_winch_holds')], decision: 'make' })
+    const [link] = (await row('test_winch_holds'))?.links ?? []
+    expect(link?.caseTitle).toBe('Winch holds')
+    const { cases } = await list('?search=winch')
+    expect(cases[0]?.areas).toEqual(['Deck planner', 'Winches'])
   })
 })

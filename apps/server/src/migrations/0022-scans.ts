@@ -98,6 +98,16 @@ create table rename_question (
   unique (old_id, new_id)
 );
 
+-- which case is made of a script, in order
+create table mapping_rule (
+  project_id int not null references project on delete cascade,
+  position int not null,
+  kind text not null check (kind in ('area', 'title', 'tag')),
+  "from" text not null check ("from" <> ''),
+  "to" text not null check ("to" <> ''),
+  primary key (project_id, position)
+);
+
 -- a case that a script may verify; made anew as a whole
 create table suggestion (
   project_id int not null references project on delete cascade,

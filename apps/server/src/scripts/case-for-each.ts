@@ -1,4 +1,4 @@
-import { folderOf } from '@bobbin/core'
+import { caseByRules, type MappingRule } from '@bobbin/core'
 import type { Project } from '../access/index.js'
 import { Area, AreaMaker } from '../cases/index.js'
 import { type InTransaction, rowsOf, run } from '../platform/database.js'
@@ -11,6 +11,7 @@ interface Test {
   classname: string | null
   suites: string[]
   file: string | null
+  tags: string[]
   scriptIds: number[]
 }
 
@@ -30,7 +31,8 @@ order by s.id, l.id on conflict (script_id, case_id) do nothing`
 
 /** Scripts that differ by their profile alone are one test. */
 const TESTS = `
-select s.name, s.classname, s.suites, min(s.file) as file, array_agg(s.id order by s.id) as "scriptIds"
+select s.name, s.classname, s.suites, min(s.file) as file, array_agg(s.id order by s.id) as "scriptIds",
+  coalesce((select array_agg(distinct t.tag) from script_source o, unnest(o.tags) as t (tag) where o.script_id = any(array_agg(coalesce(s.head_id, s.id)))), '{}') as tags
 from (${WITHOUT_CASE}) own join script s on s.id = own.id
 group by s.name, s.classname, s.suites order by min(s.id)`
 
@@ -39,10 +41,11 @@ with numbers as (
   update project set next_case_number = next_case_number + jsonb_array_length($rows::jsonb) where id = $projectId
   returning next_case_number - jsonb_array_length($rows::jsonb) as first
 ), wanted as (
-  select (n.first + x.nth - 1)::int as number, x.value ->> 'title' as title, (x.value ->> 'areaId')::int as area_id, x.value -> 'scriptIds' as script_ids
+  select (n.first + x.nth - 1)::int as number, x.value ->> 'title' as title, (x.value ->> 'areaId')::int as area_id, x.value -> 'scriptIds' as script_ids,
+    array(select jsonb_array_elements_text(x.value -> 'tags')) as tags
   from numbers n, jsonb_array_elements($rows::jsonb) with ordinality as x (value, nth)
 ), made as (
-  insert into test_case (project_id, number, title, area_id, intent) select $projectId, number, title, area_id, 'automated' from wanted
+  insert into test_case (project_id, number, title, area_id, intent, tags) select $projectId, number, title, area_id, 'automated', tags from wanted
   returning id, number
 ), linked as (
   insert into link (project_id, script_id, case_id, origin, state, created_by)
@@ -53,6 +56,9 @@ with numbers as (
 select id from made order by number`
 
 const MOST_TITLE = 1000
+
+/** The rules of a project for cases that are made of scripts, in order. */
+export const RULES = 'select kind, "from", "to" from mapping_rule where project_id = $projectId order by position'
 
 /**
  * Makes a case for each test that has none, in the area that mirrors the folder it stands in, and links them.
@@ -68,11 +74,13 @@ export async function caseForEach(db: InTransaction, project: Project, which: Fo
   await run(db, JOIN_SIBLINGS, bind)
   const tests = await rowsOf<Test>(db, TESTS, bind)
   if (tests.length === 0) return { cases: [], areas: [] }
+  const rules = await rowsOf<MappingRule>(db, RULES, { projectId: project.id })
   const areas = new AreaMaker(Area, project.id, db.transaction)
   const rows = []
   for (const test of tests) {
-    const areaId = await areas.path(null, folderOf(test))
-    rows.push({ title: test.name.slice(0, MOST_TITLE), areaId, scriptIds: test.scriptIds })
+    const { area, title, tags } = caseByRules(test, rules)
+    const areaId = await areas.path(null, area)
+    rows.push({ title: (title || test.name).slice(0, MOST_TITLE), areaId, tags, scriptIds: test.scriptIds })
   }
   const made = await rowsOf<{ id: number }>(db, MAKE_CASES, { projectId: project.id, rows: JSON.stringify(rows), by: bind.by })
   return { cases: made.map(({ id }) => id), areas: areas.made }

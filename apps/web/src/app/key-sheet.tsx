@@ -48,6 +48,16 @@ const GROUPS: readonly { name: string; keys: readonly (readonly [string, string]
     ],
   },
   {
+    name: 'Mapping',
+    keys: [
+      ['y', 'Accept the suggested case'],
+      ['n', 'Reject it'],
+      ['e', 'Link another case'],
+      ['u', 'Undo the last decision'],
+      ['A', 'Review all sure suggestions'],
+    ],
+  },
+  {
     name: 'A run, scripts',
     keys: [
       ['[ and ]', 'Previous or next build'],

@@ -84,6 +84,7 @@ export const ACTS = {
   'member.removed': sort('member', ['members', 'cases', 'teams'], 'removed #'),
   'project.made': sort('project', [], 'created the project #'),
   'project.changed': undoable('project', ['project'], 'changed the settings of #'),
+  'project.rulesChanged': sort('project', ['project', 'scripts'], 'changed the mapping rules of #'),
   'project.sourcesAllowed': sort('project', ['sources'], 'changed where sources of # may look'),
   'role.made': sort('role', ['members'], 'created the role #'),
   'role.changed': sort('role', ['members'], 'changed the role #'),

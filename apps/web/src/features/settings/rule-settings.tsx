@@ -6,6 +6,7 @@ import { api } from '../../lib/api.js'
 import { ErrorState, Loading, messageOf } from '../../ui/states.js'
 import { notifyError, notifyUndo } from '../../ui/toast.js'
 import { Queue } from '../intake/queue.js'
+import { MappingRulesPart } from './mapping-rules.js'
 import { Sources } from './sources.js'
 
 const CHOICES: readonly { value: UnknownTests; words: string; means: string }[] = [
@@ -39,6 +40,7 @@ export function RuleSettings() {
   return (
     <>
       <UnknownTestsRule rules={rules.data} />
+      <MappingRulesPart />
       <Sources />
       <Queue />
     </>
