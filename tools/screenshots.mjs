@@ -78,11 +78,20 @@ try {
   })
   const chooseOne = async (page) => {
     await page.locator('progress').waitFor({ state: 'detached' })
-    await page.getByRole('button', { name: /\d\d%$/ }).first().click()
+    await page
+      .getByRole('button', { name: /\d\d%$/ })
+      .first()
+      .click()
     await page.getByRole('complementary', { name: 'The selected script' }).waitFor()
   }
   await shoot('mapping', '/gullhaven/mapping', { act: chooseOne })
-  await shoot('mapping-dark', '/gullhaven/mapping?only=all', { theme: 'dark' })
+  await shoot('case-code-dark', '/gullhaven/cases?case=FERRY-488', {
+    theme: 'dark',
+    act: async (page) => {
+      await page.getByText('Code', { exact: true }).first().click()
+      await page.getByRole('group', { name: 'Code' }).first().scrollIntoViewIfNeeded()
+    },
+  })
   await shoot('import', '/gullhaven/cases?do=import', {
     act: async (page) => {
       const table =
@@ -142,12 +151,6 @@ try {
       const { id } = await ask('POST', '/sources', folder)
       await ask('POST', `/sources/${id}/fetch`)
       await page.getByText('is not a folder inside').waitFor()
-    },
-  })
-  await shoot('space', '/gullhaven/settings/space', {
-    act: async (page) => {
-      await page.getByRole('button', { name: 'Measure now' }).click()
-      await page.getByText('are used').waitFor()
     },
   })
   await shoot('reference', '/reference', { act: (page) => page.getByText('Changes many cases in the same way').click() })

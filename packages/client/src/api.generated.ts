@@ -2958,7 +2958,10 @@ export interface components {
       links: number
       actId: number | null
     }
-    /** @enum {string} */
+    /**
+     * @description Which scripts of the mapping are shown: those with something to be done about them, or those that are done.
+     * @enum {string}
+     */
     MappingFilter: 'unlinked' | 'sure' | 'choose' | 'broken' | 'stale' | 'silent' | 'moved' | 'duplicate' | 'unknownKeys' | 'linked'
     /** @enum {string} */
     MappingFinding: 'broken' | 'stale' | 'silent' | 'moved' | 'duplicate' | 'unknownKeys'

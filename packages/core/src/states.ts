@@ -33,3 +33,18 @@ export type SourceKind = (typeof SOURCE_KINDS)[number]
 export const VIEW_PAGES = ['cases', 'scripts', 'runs'] as const
 /** Pages of which views can be saved. */
 export type ViewPage = (typeof VIEW_PAGES)[number]
+
+export const MAPPING_FILTERS = [
+  'unlinked',
+  'sure',
+  'choose',
+  'broken',
+  'stale',
+  'silent',
+  'moved',
+  'duplicate',
+  'unknownKeys',
+  'linked',
+] as const
+/** Which scripts of the mapping are shown: those with something to be done about them, or those that are done. */
+export type MappingFilter = (typeof MAPPING_FILTERS)[number]

@@ -1,4 +1,4 @@
-import { MAPPING_RULE_KINDS, type MappingRuleKind } from '@bobbin/core'
+import { MAPPING_FILTERS, MAPPING_RULE_KINDS, type MappingFilter, type MappingRuleKind } from '@bobbin/core'
 import { Type } from 'class-transformer'
 import {
   ArrayMaxSize,
@@ -14,20 +14,6 @@ import {
   ValidateNested,
 } from 'class-validator'
 import { PageDto } from '../platform/page.dto.js'
-
-export const MAPPING_FILTERS = [
-  'unlinked',
-  'sure',
-  'choose',
-  'broken',
-  'stale',
-  'silent',
-  'moved',
-  'duplicate',
-  'unknownKeys',
-  'linked',
-] as const
-export type MappingFilter = (typeof MAPPING_FILTERS)[number]
 
 export class MappingFilterDto extends PageDto {
   @IsOptional()

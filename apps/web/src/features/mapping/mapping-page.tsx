@@ -1,4 +1,4 @@
-import { visibleText } from '@bobbin/core'
+import { MAPPING_FILTERS, type MappingFilter, visibleText } from '@bobbin/core'
 import type { MappingOverview, MappingRow } from '@bobbin/client'
 import { DndContext, type DragEndEvent, DragOverlay, PointerSensor, useSensor, useSensors } from '@dnd-kit/core'
 import { useVirtualizer } from '@tanstack/react-virtual'
@@ -19,7 +19,7 @@ import { MappingCard } from './mapping-card.js'
 import { RenamesDialog } from './renames-dialog.js'
 import { ScanHelp } from './scan-help.js'
 import { SuggestingLine } from './suggesting-line.js'
-import { MAPPING_FILTERS, type MappingFilter, useDecisions, useMapping, useOverview } from './use-mapping.js'
+import { useDecisions, useMapping, useOverview } from './use-mapping.js'
 
 const GAP = 14
 

@@ -1,3 +1,4 @@
+import type { MappingFilter } from '@bobbin/core'
 import type { MappingCase, MappingRow } from '@bobbin/client'
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { useCallback, useMemo, useRef, useState } from 'react'
@@ -8,20 +9,6 @@ import { useAllPages } from '../../lib/use-all-pages.js'
 import { messageOf } from '../../ui/states.js'
 import { notifyError } from '../../ui/toast.js'
 import type { Decided } from './blocks.js'
-
-export const MAPPING_FILTERS = [
-  'unlinked',
-  'sure',
-  'choose',
-  'broken',
-  'stale',
-  'silent',
-  'moved',
-  'duplicate',
-  'unknownKeys',
-  'linked',
-] as const
-export type MappingFilter = (typeof MAPPING_FILTERS)[number]
 
 const PAGE_ROWS = 1000
 
