@@ -63,7 +63,8 @@ export default tseslint.config(
       'test-results/**',
       '**/samples/**',
       '**/samples-hostile/**',
-      'packages/scan/fixtures/**', 'demo/**',
+      'packages/scan/fixtures/**',
+      'demo/**',
     ],
   },
   {

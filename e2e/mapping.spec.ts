@@ -129,3 +129,20 @@ test('a script is dragged onto the case that it verifies', async ({ signedIn: pa
   await page.mouse.up()
   await expect(page.getByText(`Linked to ${own.key}`)).toBeVisible()
 })
+
+test('a file is dragged onto an area, which makes the cases of its scripts', async ({ signedIn: page }) => {
+  const source = `import { test } from '@playwright/test'\n\ntest('Dangerous goods transport stands apart from the car deck today', async () => {})\ntest('bilge alarm rings thrice', async () => {})\n`
+  expect(bobbin('scan', folderWith({ 'bilgeside.spec.ts': source }), '--tree', 'bilge', '--branch', 'main').code).toBe(0)
+  await page.goto('/gullhaven/mapping?search=bilgeside')
+  const area = page.getByRole('listitem').filter({ hasText: /^Deck planner › Placement$/ })
+  await expect(area).toBeVisible()
+  await page.getByRole('heading', { level: 2, name: 'bilgeside.spec.ts' }).hover()
+  await page.mouse.down()
+  await page.mouse.move(600, 300, { steps: 4 })
+  await area.hover()
+  await page.mouse.up()
+  await expect(page.getByText('Created 2 cases')).toBeVisible()
+  const answer = await page.request.get('/api/projects/gullhaven/mapping/scripts?search=bilgeside')
+  const { rows } = (await answer.json()) as { rows: { links: unknown[] }[] }
+  expect(rows.map(({ links }) => links.length)).toEqual([1, 1])
+})

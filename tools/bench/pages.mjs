@@ -155,7 +155,7 @@ export async function makeLarge(bench) {
   const results = '/projects/{project}/runs/{id}/results/{script}'
   return {
     ...{ project: 'bench', key: 'FERRY-1001', runs: full.id, scripts: scripts[0], deliveries: report.deliveryId, file, attachments: 1 },
-    ...{ members: 1, format: 'csv', page: 'cases', change: 'stillFailing', ordinal: 1, script: scripts[0] },
+    ...{ members: 1, format: 'csv', page: 'cases', change: 'stillFailing', ordinal: 1, script: scripts[0], tree: 'bench' },
     '/projects/{project}/runs/{id}/threads scripts': scripts.join(','),
     [`${results} script`]: scripts[0],
     [`${results}/attempts/{ordinal}/attachments script`]: script,

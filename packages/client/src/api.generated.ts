@@ -2338,6 +2338,8 @@ export interface components {
        * @enum {string}
        */
       decision: 'make' | 'aside' | 'ask'
+      /** @description Names of the area in which cases are made, outermost first; by itself the rules of the project say which. */
+      area?: string[]
     }
     /** @description How many tests came that no case claims, by what was decided about them as the project chose. */
     Decided: {

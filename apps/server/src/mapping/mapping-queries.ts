@@ -107,7 +107,7 @@ from rename_question q join script o on o.id = q.old_id join script n on n.id = 
 where q.project_id = $projectId order by q.sure desc, q.id limit 200`
 
 export const SUGGESTING = `
-select started_at is not null and finished_at is null as running, done, scripts, finished_at as "finishedAt" from suggesting where project_id = $projectId`
+select finished_at is null and started_at > now() - interval '30 minutes' as running, done, scripts, finished_at as "finishedAt" from suggesting where project_id = $projectId`
 
 export const SCANNED_AT = `select max(finished_at) as at from scan where project_id = $projectId`
 

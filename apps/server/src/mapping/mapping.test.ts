@@ -199,3 +199,10 @@ describe('rules', () => {
     expect(cases[0]?.areas).toEqual(['Deck planner', 'Winches'])
   })
 })
+
+it('scripts that are dropped on an area get their cases there', async () => {
+  await scan([testOf('anchor chain runs free', 'anchor/a.spec.ts')], 'dropped')
+  const script = await idOf('anchor chain runs free')
+  await send('POST', '/scripts/decisions', { scripts: [script], decision: 'make', area: ['Harbour', 'Anchors'] })
+  expect((await list('?search=anchor')).cases[0]?.areas).toEqual(['Harbour', 'Anchors'])
+})

@@ -294,8 +294,10 @@ class Finishing {
     await run(db, sql.KEYS_OF_CODE, bind)
     const links = await rowsOf(db, sql.DECLARED_LINKS, { ...bind, prefix: project.keyPrefix })
     await run(db, SPREAD_LINKS, { projectId: project.id, heads: stored.map(({ scriptId }) => scriptId) })
+    // a key that no case has is a mistake to be asked about; one that a case has made its link above
+    const undeclaring = fresh.filter(({ dto }) => !dto.keys.some((key) => key.startsWith(`${project.keyPrefix}-`)))
     if (project.unknownTests === 'make' && this.isMain)
-      await caseForEach(db, project, { scriptIds: fresh.flatMap(({ scriptId }) => scriptId ?? []), by: caller.accountId })
+      await caseForEach(db, project, { scriptIds: undeclaring.flatMap(({ scriptId }) => scriptId ?? []), by: caller.accountId })
     const asked = plan.questions.flatMap((question) => {
       const [before, after] = [known[question.known], found[question.found]]
       return before && after?.scriptId

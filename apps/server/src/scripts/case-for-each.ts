@@ -62,9 +62,15 @@ export const RULES = 'select kind, "from", "to" from mapping_rule where project_
 
 /**
  * Makes a case for each test that has none, in the area that mirrors the folder it stands in, and links them.
+ * @param inArea where all of them are made, whatever the rules say
  * @returns ids of the cases and areas that were made
  */
-export async function caseForEach(db: InTransaction, project: Project, which: ForWhich): Promise<{ cases: number[]; areas: number[] }> {
+export async function caseForEach(
+  db: InTransaction,
+  project: Project,
+  which: ForWhich,
+  inArea: readonly string[] | null = null,
+): Promise<{ cases: number[]; areas: number[] }> {
   const bind = {
     projectId: project.id,
     fileId: 'fileId' in which ? which.fileId : null,
@@ -79,7 +85,7 @@ export async function caseForEach(db: InTransaction, project: Project, which: Fo
   const rows = []
   for (const test of tests) {
     const { area, title, tags } = caseByRules(test, rules)
-    const areaId = await areas.path(null, area)
+    const areaId = await areas.path(null, inArea ? [...inArea] : area)
     rows.push({ title: (title || test.name).slice(0, MOST_TITLE), areaId, tags, scriptIds: test.scriptIds })
   }
   const made = await rowsOf<{ id: number }>(db, MAKE_CASES, { projectId: project.id, rows: JSON.stringify(rows), by: bind.by })

@@ -19,8 +19,8 @@ export class ScriptsController {
   @Post('scripts/decisions')
   @Needs('link')
   @HttpCode(200)
-  decide(@Ctx() context: Context, @Body() { scripts, decision }: DecideDto): Promise<ScriptsDecided> {
-    return this.scripts.decide(context, scripts, decision)
+  decide(@Ctx() context: Context, @Body() { scripts, decision, area }: DecideDto): Promise<ScriptsDecided> {
+    return this.scripts.decide(context, scripts, decision, area ?? null)
   }
 
   /** A script with its links and histories. */

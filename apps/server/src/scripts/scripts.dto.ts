@@ -20,4 +20,12 @@ export class DecideDto {
   /** Make a case for each that has none, set them aside, or list them as tests without a case again. */
   @IsIn(['make', 'aside', 'ask'])
   decision: 'make' | 'aside' | 'ask'
+  /** Names of the area in which cases are made, outermost first; by itself the rules of the project say which. */
+  @IsOptional()
+  @IsArray()
+  @ArrayMinSize(1)
+  @ArrayMaxSize(20)
+  @IsString({ each: true })
+  @MaxLength(200, { each: true })
+  area?: string[]
 }

@@ -141,12 +141,13 @@ export class ScriptsService {
   }
 
   /** Decides about scripts that have no case; those that have one stay as they are. */
-  async decide(context: Context, scriptIds: number[], decision: UnknownTests): Promise<ScriptsDecided> {
+  async decide(context: Context, scriptIds: number[], decision: UnknownTests, area: string[] | null = null): Promise<ScriptsDecided> {
     const { project, caller } = context
     return this.sequelize.transaction(async (transaction) => {
       const db = { sequelize: this.sequelize, transaction }
       const decided = await rowsOf<{ change: ActChange }>(db, DECIDE, { projectId: project.id, scriptIds, decision })
-      const made = decision === 'make' ? await caseForEach(db, project, { scriptIds, by: caller.accountId }) : { cases: [], areas: [] }
+      const made =
+        decision === 'make' ? await caseForEach(db, project, { scriptIds, by: caller.accountId }, area) : { cases: [], areas: [] }
       const changes = decided.map(({ change }) => change)
       const actId = await this.changes.keep(db, context, 'script.decided', changes, made)
       return { scripts: decided.length, cases: made.cases.length, actId }

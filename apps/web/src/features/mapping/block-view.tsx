@@ -4,7 +4,7 @@ import { useDraggable, useDroppable } from '@dnd-kit/core'
 import { useEffect, useId, useRef } from 'react'
 import { ProjectLink } from '../../context/project-link.js'
 import { OutcomeGlyph } from '../../ui/thread.js'
-import { type Block, type BlockThread, type CaseLine, type Decided, linesOf, proposalOf } from './blocks.js'
+import { type Block, type BlockThread, type CaseLine, type Decided, linesOf, NO_AREA, proposalOf } from './blocks.js'
 import { percent } from './reason-words.js'
 
 export const LINE = 32
@@ -22,16 +22,7 @@ export function BlockView({ block, selectedId, onSelect, decided }: BlockViewPro
   return (
     <div className="grid grid-cols-[minmax(0,1fr)_180px_minmax(0,1.05fr)] px-5">
       <div>
-        <h2
-          className="flex items-end truncate pb-1.5 font-mono font-normal text-soft"
-          style={{ height: LINE }}
-          title={visibleText(block.file)}
-        >
-          <span className="truncate">
-            {visibleText(block.file)}
-            {block.continued && ' (continued)'}
-          </span>
-        </h2>
+        <FileHeading block={block} />
         <ul data-scripts>
           {block.scripts.map((row) => (
             <ScriptLine key={row.id} row={row} isSelected={row.id === selectedId} onSelect={onSelect} decided={decided} />
@@ -48,6 +39,26 @@ export function BlockView({ block, selectedId, onSelect, decided }: BlockViewPro
   )
 }
 
+/** A file is dragged with all of its scripts that have no case. */
+function FileHeading({ block: { file, continued, scripts, key } }: { block: Block }) {
+  const rows = scripts.filter(({ links, goneAt }) => goneAt === null && !links.some(({ state }) => state === 'active'))
+  const { listeners, setNodeRef } = useDraggable({ id: `file ${key}`, data: { rows }, disabled: rows.length === 0 })
+  return (
+    <h2
+      ref={setNodeRef}
+      onPointerDown={listeners?.['onPointerDown'] as React.PointerEventHandler | undefined}
+      className="flex items-end truncate pb-1.5 font-mono font-normal text-soft"
+      style={{ height: LINE }}
+      title={visibleText(file)}
+    >
+      <span className="truncate">
+        {visibleText(file)}
+        {continued && ' (continued)'}
+      </span>
+    </h2>
+  )
+}
+
 interface ScriptLineProps {
   row: MappingRow
   isSelected: boolean
@@ -58,7 +69,7 @@ interface ScriptLineProps {
 function ScriptLine({ row, isSelected, onSelect, decided }: ScriptLineProps) {
   const own = useRef<HTMLButtonElement>(null)
   // by keys a case is looked for with e
-  const { listeners, setNodeRef, isDragging } = useDraggable({ id: `script ${row.id}`, data: { row } })
+  const { listeners, setNodeRef, isDragging } = useDraggable({ id: `script ${row.id}`, data: { rows: [row] } })
   useEffect(() => {
     const at = document.activeElement
     // focus goes from script to script, and is taken from nothing else
@@ -103,13 +114,27 @@ function stateWords(row: MappingRow, decided: Decided): string {
 }
 
 function CaseLineView({ line }: { line: CaseLine }) {
-  if (line.kind === 'area')
-    return (
-      <li className="flex items-end truncate pb-1.5 font-semibold text-soft" style={{ height: LINE }}>
-        <span className="truncate">{visibleText(line.name)}</span>
-      </li>
-    )
+  if (line.kind === 'area') return <AreaLine name={line.name} />
   return <CaseLineOf at={line.at} />
+}
+
+/** An area takes scripts that are dropped on it: each gets a case there. */
+function AreaLine({ name }: { name: string }) {
+  const place = useId()
+  const { setNodeRef, isOver } = useDroppable({
+    id: `area ${name} ${place}`,
+    data: { area: name.split(' › ') },
+    disabled: name === NO_AREA,
+  })
+  return (
+    <li
+      ref={setNodeRef}
+      className={`flex items-end truncate pb-1.5 font-semibold text-soft ${isOver ? 'bg-dye-wash' : ''}`}
+      style={{ height: LINE }}
+    >
+      <span className="truncate">{visibleText(name)}</span>
+    </li>
+  )
 }
 
 /** A case takes the script that is dropped on it. */

@@ -28,6 +28,9 @@ export interface Block {
 /** A file with more scripts is drawn in parts, so that no part takes long. */
 const MOST_SCRIPTS = 40
 
+/** Stands above cases of no area. */
+export const NO_AREA = 'No area'
+
 /** What somebody decided that the list does not know yet. */
 export type Decided = ReadonlyMap<number, { caseKey: string; verdict: 'accept' | 'reject' }>
 
@@ -85,7 +88,7 @@ function tie(block: Block, cases: ReadonlyMap<string, MappingCase>, decided: Dec
     const at = cases.get(caseKey)
     if (!at || seen.has(caseKey)) continue
     seen.add(caseKey)
-    const area = at.areas.join(' › ') || 'No area'
+    const area = at.areas.join(' › ') || NO_AREA
     byArea.set(area, [...(byArea.get(area) ?? []), at])
   }
   for (const [name, list] of byArea) {

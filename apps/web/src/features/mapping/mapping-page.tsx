@@ -1,6 +1,6 @@
 import { MAPPING_FILTERS, type MappingFilter, visibleText } from '@bobbin/core'
 import type { MappingOverview, MappingRow } from '@bobbin/client'
-import { DndContext, type DragEndEvent, DragOverlay, PointerSensor, useSensor, useSensors } from '@dnd-kit/core'
+import { type Active, DndContext, type DragEndEvent, DragOverlay, PointerSensor, useSensor, useSensors } from '@dnd-kit/core'
 import { useVirtualizer } from '@tanstack/react-virtual'
 import { useEffect, useMemo, useRef, useState } from 'react'
 import { CanButton, useCan } from '../../context/can.js'
@@ -19,7 +19,7 @@ import { MappingCard } from './mapping-card.js'
 import { RenamesDialog } from './renames-dialog.js'
 import { ScanHelp } from './scan-help.js'
 import { SuggestingLine } from './suggesting-line.js'
-import { useDecisions, useMapping, useOverview } from './use-mapping.js'
+import { useDecisions, useMakeCases, useMapping, useOverview } from './use-mapping.js'
 
 const GAP = 14
 
@@ -37,6 +37,7 @@ export function MappingPage() {
   const [accepting, setAccepting] = useState(false)
   const [renames, setRenames] = useState(false)
   const mayLink = useCan('link')
+  const makeCases = useMakeCases()
   const { data, cases } = list
   const rows = useMemo(() => data?.rows ?? [], [data])
   const blocks = useMemo(() => blocksOf(rows, cases, decided), [rows, cases, decided])
@@ -107,8 +108,10 @@ export function MappingPage() {
           selectedId={selected?.id ?? null}
           onSelect={(id) => setAddress({ script: String(id) }, { replace: true })}
           decided={decided}
-          onDrop={(row, caseKey) => {
-            if (mayLink) decide([{ row, caseKey, verdict: 'accept' }])
+          onDrop={(dropped, on) => {
+            if (!mayLink) return
+            if ('caseKey' in on) decide(dropped.map((row) => ({ row, caseKey: on.caseKey, verdict: 'accept' })))
+            else makeCases.mutate({ scripts: dropped.map(({ id }) => id), area: on.area })
           }}
         />
       )}
@@ -247,20 +250,23 @@ interface CanvasProps {
   selectedId: number | null
   onSelect: (id: number) => void
   decided: Parameters<typeof proposalOf>[1]
-  /** A script was dragged onto a case. */
-  onDrop: (row: MappingRow, caseKey: string) => void
+  /** Scripts were dragged onto a case or an area. */
+  onDrop: (rows: MappingRow[], on: { caseKey: string } | { area: string[] }) => void
 }
 
 /** Blocks of files under one another; only those in sight are drawn. */
 function Canvas({ blocks, selectedId, onSelect, decided, onDrop }: CanvasProps) {
   // a click is a click until the pointer has moved
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 6 } }))
-  const [dragged, setDragged] = useState<MappingRow | null>(null)
+  const [dragged, setDragged] = useState<MappingRow[]>([])
+  const rowsOf = ({ data }: Active): MappingRow[] => (data.current as { rows?: MappingRow[] } | undefined)?.rows ?? []
   const drop = ({ active, over }: DragEndEvent) => {
-    setDragged(null)
-    const row = (active.data.current as { row?: MappingRow } | undefined)?.row
-    const caseKey = (over?.data.current as { caseKey?: string } | undefined)?.caseKey
-    if (row && caseKey !== undefined) onDrop(row, caseKey)
+    setDragged([])
+    const on = over?.data.current as { caseKey?: string; area?: string[] } | undefined
+    const rows = rowsOf(active)
+    if (rows.length === 0 || !on) return
+    if (on.caseKey !== undefined) onDrop(rows, { caseKey: on.caseKey })
+    else if (on.area) onDrop(rows, { area: on.area })
   }
   const scroller = useRef<HTMLDivElement>(null)
   const virtualizer = useVirtualizer({
@@ -285,9 +291,9 @@ function Canvas({ blocks, selectedId, onSelect, decided, onDrop }: CanvasProps) 
   return (
     <DndContext
       sensors={sensors}
-      onDragStart={({ active }) => setDragged((active.data.current as { row?: MappingRow } | undefined)?.row ?? null)}
+      onDragStart={({ active }) => setDragged(rowsOf(active))}
       onDragEnd={drop}
-      onDragCancel={() => setDragged(null)}
+      onDragCancel={() => setDragged([])}
     >
       <div ref={scroller} className="min-h-0 flex-1 overflow-y-auto pt-3" tabIndex={-1}>
         <ol className="relative" style={{ height: virtualizer.getTotalSize() + 180 }} aria-label="Files">
@@ -304,7 +310,11 @@ function Canvas({ blocks, selectedId, onSelect, decided, onDrop }: CanvasProps) 
         </ol>
       </div>
       <DragOverlay dropAnimation={null}>
-        {dragged && <span className="rounded border border-dye bg-raised px-3 py-1.5 shadow-xl">{visibleText(dragged.name)}</span>}
+        {dragged.length > 0 && (
+          <span className="rounded border border-dye bg-raised px-3 py-1.5 shadow-xl">
+            {dragged.length === 1 && dragged[0] ? visibleText(dragged[0].name) : count(dragged.length, 'script')}
+          </span>
+        )}
       </DragOverlay>
     </DndContext>
   )

@@ -5,7 +5,9 @@ import { useCallback, useMemo, useRef, useState } from 'react'
 import { useSession } from '../../context/session.js'
 import { useDone, useUndo } from '../../context/use-undo.js'
 import { api } from '../../lib/api.js'
+import { count } from '../../lib/format.js'
 import { useAllPages } from '../../lib/use-all-pages.js'
+import { useRefresh } from '../../lib/use-refresh.js'
 import { messageOf } from '../../ui/states.js'
 import { notifyError } from '../../ui/toast.js'
 import type { Decided } from './blocks.js'
@@ -116,4 +118,20 @@ function wordsOf(decisions: readonly LinkDecision[]): string {
   const [only] = decisions
   if (decisions.length === 1 && only) return only.verdict === 'accept' ? `Linked to ${only.caseKey}` : `Rejected ${only.caseKey}`
   return `Linked ${decisions.length} scripts`
+}
+
+/** Makes a case for each of some scripts in an area; those that have one stay as they are. */
+export function useMakeCases() {
+  const { project } = useSession()
+  const refresh = useRefresh()
+  const done = useDone()
+  return useMutation({
+    mutationFn: ({ scripts, area }: { scripts: number[]; area: string[] }) =>
+      api.post('/projects/{project}/scripts/decisions', { path: { project: project.slug }, body: { scripts, decision: 'make', area } }),
+    onSuccess: ({ cases, actId }) => {
+      done(`Created ${count(cases, 'case')}`, actId)
+      refresh()
+    },
+    onError: (error) => notifyError(messageOf(error)),
+  })
 }
