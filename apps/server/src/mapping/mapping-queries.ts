@@ -77,7 +77,9 @@ page as (
 )
 select p.id, coalesce(x.name, p.name) as name, coalesce(x.suites, p.suites) as suites, p.file, x.line, coalesce(x.framework, s.framework) as framework, x.script_id is not null as scanned,
   (select count(*) from script v where v.head_id = p.id)::int as variants,
-  (select r.outcome::int from result r join run n on n.id = r.run_id where r.script_id = p.id or r.script_id in (select v.id from script v where v.head_id = p.id limit 5) order by n.started_at desc limit 1) as "lastCode",
+  (select r.outcome::int from unnest(array[p.id] || array(select v.id from script v where v.head_id = p.id order by v.id limit 5)) as f (id)
+    cross join lateral (select o.outcome, n.started_at from result o join run n on n.id = o.run_id where o.script_id = f.id order by o.run_id desc limit 1) r
+    order by r.started_at desc limit 1) as "lastCode",
   coalesce((select json_agg(json_build_object('caseKey', $prefix || '-' || c.number, 'caseTitle', c.title, 'origin', l.origin, 'state', l.state) order by c.number)
     from link l join test_case c on c.id = l.case_id and c.deleted_at is null where l.script_id = p.id and l.state <> 'rejected'), '[]') as links,
   coalesce((select json_agg(json_build_object('caseKey', $prefix || '-' || c.number, 'confidence', g.confidence, 'reasons', g.reasons, 'chosen', g.chosen) order by g.chosen desc, g.confidence desc)
