@@ -1,3 +1,4 @@
+import { fitsName } from '../text/wildcard.js'
 import { rowOf } from './row.js'
 
 /** A test as its source names it, as far as results can be told by it. */
@@ -94,20 +95,6 @@ export function keysOfReport({ name, classname, suites, file }: ReportedName): s
 
 const lastPart = (classname: string): string => classname.split(/[.$/\\:+]+/).at(-1) ?? ''
 
-const patterns = new Map<string, RegExp>()
-
-/** Names of outside are tried to so many characters: what a pattern takes any text for costs no more than that. */
-function matches(pattern: string, text: string): boolean {
-  if (text.length > MOST_NAME) return false
-  let compiled = patterns.get(pattern)
-  if (!compiled) {
-    if (patterns.size > 10_000) patterns.clear()
-    compiled = new RegExp(pattern, 's')
-    patterns.set(pattern, compiled)
-  }
-  return compiled.test(text)
-}
-
 /**
  * Whether a result is one of a test in code, however its runner and reporter name it: with its suites before it or beside it, by its
  * class, its module or its file, and with the values of a row behind it.
@@ -175,7 +162,7 @@ function rowWithin({ name, pattern, title }: SourceName, rest: string): string |
     const values = rest.slice(bare.length).trim()
     return /^\([\w.$, <>[\]]*\)$/.test(values) && pattern === null ? null : values
   }
-  if (pattern !== null && matches(pattern, rest)) return rest
+  if (pattern !== null && rest.length <= MOST_NAME && fitsName(pattern, rest)) return rest
   const row = rowOf(rest)
   if (row !== null && plainWords(row.test) === plainWords(name)) return row.row
   const set = / with data set (.*)$/s.exec(rest.slice(0, MOST_NAME))

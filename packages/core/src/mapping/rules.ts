@@ -1,4 +1,5 @@
 import { folderOf } from '../identity/folder.js'
+import { fitsPieces } from '../text/wildcard.js'
 
 export const MAPPING_RULE_KINDS = ['area', 'title', 'tag'] as const
 /** What a rule settles about the case that is made of a script: its area, its title, or a tag. */
@@ -42,27 +43,12 @@ export function fitsPath(pattern: string, path: string): boolean {
   for (const part of parts) {
     const next = fits.map((_, i) => {
       if (i > 0 && wanted[i - 1] === '**') return (fits[i] ?? false) || (fits[i - 1] ?? false)
-      return i > 0 && (fits[i - 1] ?? false) && fitsName(wanted[i - 1] ?? '', part)
+      return i > 0 && (fits[i - 1] ?? false) && fitsPieces((wanted[i - 1] ?? '').split('*'), part)
     })
     skip(next)
     fits = next
   }
   return fits[wanted.length] ?? false
-}
-
-function fitsName(pattern: string, name: string): boolean {
-  const pieces = pattern.split('*')
-  const [first = ''] = pieces
-  if (pieces.length === 1) return name === first
-  const last = pieces.at(-1) ?? ''
-  if (!name.startsWith(first) || !name.endsWith(last) || name.length < first.length + last.length) return false
-  let at = first.length
-  for (const piece of pieces.slice(1, -1)) {
-    const found = name.indexOf(piece, at)
-    if (found < 0) return false
-    at = found + piece.length
-  }
-  return at <= name.length - last.length
 }
 
 /** A name as words: without `test`, camel and snake case apart, with a capital. */
