@@ -79,7 +79,7 @@ function readOne(root: string, path: string, language: Language): { tests: Found
     return not(`The file can’t be read: ${(error as NodeJS.ErrnoException).code ?? String(error)}`)
   }
   if (!language.mayHold(text, path)) return null
-  if (text.includes('\u0000')) return not('This is no text.')
+  if (text.includes('\u0000')) return not('This is not a text file.')
   try {
     const { tests, unread = [] } = language.read({ path, text: text.replace(/^\uFEFF/, '') })
     return { tests, unread }

@@ -129,7 +129,8 @@ export class MappingService {
   }
 
   /** Whether a new script is an old one under a new name: its results and links become those of the old one. */
-  async answer({ project, caller }: Context, id: number, same: boolean): Promise<MappingOverview> {
+  async answer(context: Context, id: number, same: boolean): Promise<MappingOverview> {
+    const { project, caller } = context
     await inTransaction(this, async (db) => {
       await holdIntake(db, project.id)
       const [question] = await rowsOf<{ oldId: number; newId: number; name: string }>(
@@ -149,7 +150,7 @@ export class MappingService {
       const kind = same ? 'script.joined' : 'script.parted'
       await record(db, { actor: actorOf(caller), projectId: project.id, kind, subject: { id: oldId, name }, also })
     })
-    return this.overview({ project } as Context)
+    return this.overview(context)
   }
 
   async stamps({ project }: Context, tree: string): Promise<StampList> {

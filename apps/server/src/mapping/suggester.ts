@@ -17,7 +17,7 @@ const TELL_MS = 500
 /** Rows that go with one statement. */
 const AT_ONCE = 5000
 
-/** Computes the suggestions of a project in a thread of its own, whenever scans, cases or links gave reason to. */
+/** Computes the suggestions of a project in a thread of its own: after each scan, and when somebody asks for them. */
 @Injectable()
 export class Suggester {
   constructor(

@@ -23,3 +23,8 @@ insert into link (project_id, script_id, case_id, origin, state, created_by)
 select project_id, $into::int, case_id, origin, state, created_by from link where script_id = $from on conflict (script_id, case_id) do nothing`
 
 export const MOVE_ATTACHMENTS = `update attachment set script_id = $into where script_id = $from and run_id = any($runs::int[])`
+
+/** What these runs and the later ones of their lanes changed is counted again; nothing is delivered meanwhile. */
+export const FORGET_CHANGES_OF_RUNS = `
+with first as (select lane_id, min(sort_key) as sort_key from run where id = any($runs::int[]) group by lane_id)
+update run set changes = null from first where first.lane_id = run.lane_id and run.sort_key >= first.sort_key and run.changes is not null`

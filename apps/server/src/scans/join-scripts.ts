@@ -1,6 +1,5 @@
 import { type InTransaction, rowsOf, run } from '../platform/database.js'
-import { FORGET_CHANGES } from '../runs/index.js'
-import { MOVE_ALIASES, MOVE_ATTACHMENTS, MOVE_ATTEMPTS, MOVE_LINKS, MOVE_RESULTS } from './join-queries.js'
+import { FORGET_CHANGES_OF_RUNS, MOVE_ALIASES, MOVE_ATTACHMENTS, MOVE_ATTEMPTS, MOVE_LINKS, MOVE_RESULTS } from './join-queries.js'
 
 /**
  * Makes the results of a script those of another, which it turned out to be under a new name; its identities lead there from now on. The
@@ -13,8 +12,7 @@ export async function joinScripts(db: InTransaction, projectId: number, from: nu
   await run(db, MOVE_ATTACHMENTS, { from, into, runs })
   await run(db, MOVE_LINKS, { from, into })
   await run(db, 'update script set head_id = $into where head_id = $from', { from, into })
-  for (const runId of runs) await run(db, FORGET_CHANGES, { runId })
-  await run(db, 'update run set changes = null where id = any($runs::int[])', { runs })
+  await run(db, FORGET_CHANGES_OF_RUNS, { runs })
   const [left] = await rowsOf(db, 'select 1 as yes from result where script_id = $from limit 1', { from })
   if (left) return
   await run(db, MOVE_ALIASES, { from, into })

@@ -194,6 +194,16 @@ describe('what must not be lost', () => {
     expect((await scan(all, { tree: 'kept' })).counts).toMatchObject({ same: 2, new: 0 })
   })
 
+  it('a pattern that is none, or takes for ever, holds up no delivery', async () => {
+    const hostile = ['^(', `^${'.*a'.repeat(300)}$`, '^(a+)+$']
+    await scan(
+      hostile.map((pattern, nth): Test => ({ name: `bad ${nth}`, file: 'hostile/a.spec.ts', pattern })),
+      { tree: 'hostile' },
+    )
+    const report = await bobbin.deliver(vitest('hostile/a.spec.ts', ['a'.repeat(900), 'other']), { build: '40' })
+    expect(report.newScripts).toBe(2)
+  })
+
   it('two scans of one tree at once end one after the other', async () => {
     const reports = await Promise.all([scan(all, { tree: 'twice' }), scan(all, { tree: 'twice' })])
     expect(reports.map(({ counts }) => counts.new).sort()).toEqual([0, 2])

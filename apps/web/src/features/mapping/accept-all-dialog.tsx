@@ -26,7 +26,9 @@ export function AcceptAllDialog({ sureFrom, onClose, onAccept }: AcceptAllDialog
       }),
     [data, least],
   )
-  const chosen = offered.filter(({ row }) => !left.has(row.id))
+  // what is not listed is not accepted
+  const shown = offered.slice(0, SHOWN)
+  const chosen = shown.filter(({ row }) => !left.has(row.id))
   const toggle = ({ id }: MappingRow) =>
     setLeft((now) => {
       const next = new Set(now)
@@ -57,7 +59,7 @@ export function AcceptAllDialog({ sureFrom, onClose, onAccept }: AcceptAllDialog
       {error && <ErrorState error={error} onRetry={() => void refetch()} />}
       {!data && !error && <Loading what="the suggestions" />}
       <ul className="min-h-0 flex-1 overflow-y-auto border-y border-hairline" tabIndex={0} aria-label="Suggestions">
-        {offered.slice(0, SHOWN).map(({ row, caseKey, confidence }) => (
+        {shown.map(({ row, caseKey, confidence }) => (
           <li key={row.id}>
             <label className="flex min-w-0 items-center gap-3 py-1.5 hover:bg-surface">
               <input type="checkbox" checked={!left.has(row.id)} onChange={() => toggle(row)} />
@@ -70,7 +72,7 @@ export function AcceptAllDialog({ sureFrom, onClose, onAccept }: AcceptAllDialog
             </label>
           </li>
         ))}
-        {offered.length > SHOWN && <li className="py-2 text-soft">and {offered.length - SHOWN} more</li>}
+        {offered.length > SHOWN && <li className="py-2 text-soft">{offered.length - SHOWN} more are listed when these are accepted.</li>}
       </ul>
       <div className="flex justify-end gap-2">
         <Button onClick={onClose}>Cancel</Button>

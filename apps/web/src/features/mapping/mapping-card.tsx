@@ -158,7 +158,7 @@ function ConfirmButton({ row }: { row: MappingRow }) {
   })
   return (
     <CanButton right="link" kind="strong" disabled={confirm.isPending} onClick={() => confirm.mutate()}>
-      It still does
+      Confirm link
     </CanButton>
   )
 }

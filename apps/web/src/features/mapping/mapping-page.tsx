@@ -165,7 +165,7 @@ const TITLES: Record<MappingFilter | 'all', (n: number) => string> = {
 
 const PLACES: readonly [MappingFilter, (n: number) => string][] = [
   ['unlinked', (n) => `${n} without a case`],
-  ['sure', (n) => `${n} sure`],
+  ['sure', (n) => count(n, 'sure suggestion')],
   ['choose', (n) => `${n} to choose`],
   ['broken', (n) => `${n} broken`],
   ['stale', (n) => `${n} stale`],
@@ -210,7 +210,7 @@ function Head({ overview, only, total, onFilter, onAcceptAll }: HeadProps) {
       <span className="ml-auto" />
       {counts && counts.sure > 0 && (
         <CanButton right="link" onClick={onAcceptAll}>
-          Review {counts.sure} sure <Key>A</Key>
+          Review sure suggestions <Key>A</Key>
         </CanButton>
       )}
     </header>

@@ -9,7 +9,7 @@ import { count } from '../../lib/format.js'
 import { useAllPages } from '../../lib/use-all-pages.js'
 import { useRefresh } from '../../lib/use-refresh.js'
 import { messageOf } from '../../ui/states.js'
-import { notifyError } from '../../ui/toast.js'
+import { notifyError, notifyUndo } from '../../ui/toast.js'
 import type { Decided } from './blocks.js'
 
 const PAGE_ROWS = 1000
@@ -50,14 +50,20 @@ export interface LinkDecision {
   verdict: 'accept' | 'reject'
 }
 
+/** One step that was decided here, to be taken back as one. */
+interface Decision {
+  /** Null where it failed, or changed nothing. */
+  actId: Promise<number | null>
+  scripts: number[]
+}
+
 /** Accepts and rejects; what was decided is drawn at once, and taken back where the server refuses it. */
 export function useDecisions() {
   const { project } = useSession()
   const queries = useQueryClient()
-  const done = useDone()
   const undoAct = useUndo()
   const [decided, setDecided] = useState<Decided>(new Map())
-  const acts = useRef<{ actId: Promise<number | null>; scripts: number[] }[]>([])
+  const acts = useRef<Decision[]>([])
 
   const forget = useCallback(
     (scripts: readonly number[]) =>
@@ -68,49 +74,50 @@ export function useDecisions() {
       }),
     [],
   )
-  const send = useMutation({
-    mutationFn: (decisions: readonly LinkDecision[]) =>
-      api.post('/projects/{project}/mapping/decisions', {
+  /** Also one that is still on its way. */
+  const takeBack = useCallback(
+    async (decision: Decision) => {
+      acts.current = acts.current.filter((one) => one !== decision)
+      const actId = await decision.actId
+      if (actId !== null) await undoAct(actId)
+      forget(decision.scripts)
+    },
+    [forget, undoAct],
+  )
+  const decide = useCallback(
+    (decisions: readonly LinkDecision[]) => {
+      setDecided((now) => new Map([...now, ...decisions.map(({ row, caseKey, verdict }) => [row.id, { caseKey, verdict }] as const)]))
+      const scripts = decisions.map(({ row }) => row.id)
+      const sent = api.post('/projects/{project}/mapping/decisions', {
         path: { project: project.slug },
         body: { decisions: decisions.map(({ row, caseKey, verdict }) => ({ script: row.id, case: caseKey, verdict })) },
-      }),
-    onMutate: (decisions) =>
-      setDecided((now) => {
-        const next = new Map(now)
-        for (const { row, caseKey, verdict } of decisions) next.set(row.id, { caseKey, verdict })
-        return next
-      }),
-    onSuccess: ({ actId }, decisions) => {
-      done(wordsOf(decisions), actId)
-      void queries.invalidateQueries({ predicate: ({ queryKey }) => queryKey[0] === 'mapping-overview' || queryKey[0] === 'script' })
+      })
+      const decision: Decision = {
+        scripts,
+        actId: sent.then(
+          ({ actId }) => {
+            notifyUndo(wordsOf(decisions), () => void takeBack(decision))
+            void queries.invalidateQueries({ predicate: ({ queryKey }) => queryKey[0] === 'mapping-overview' || queryKey[0] === 'script' })
+            return actId
+          },
+          (error: unknown) => {
+            acts.current = acts.current.filter((one) => one !== decision)
+            forget(scripts)
+            notifyError(messageOf(error))
+            return null
+          },
+        ),
+      }
+      acts.current.push(decision)
     },
-    onError: (error, decisions) => {
-      forget(decisions.map(({ row }) => row.id))
-      notifyError(messageOf(error))
-    },
-  })
-  const { mutateAsync } = send
-  const decide = useCallback(
-    (decisions: LinkDecision[]) => {
-      // what failed has said so already, and there is nothing to take back
-      const actId = mutateAsync(decisions).then(
-        (sent) => sent.actId,
-        () => null,
-      )
-      acts.current.push({ actId, scripts: decisions.map(({ row }) => row.id) })
-    },
-    [mutateAsync],
+    [project.slug, queries, forget, takeBack],
   )
-  /** Takes back the last decision that was made here, also one that is still on its way. */
+  /** Takes back the last decision that was made here. */
   const undoLast = useCallback(() => {
-    const last = acts.current.pop()
-    if (!last) return false
-    void last.actId.then(async (actId) => {
-      if (actId !== null) await undoAct(actId)
-      forget(last.scripts)
-    })
-    return true
-  }, [forget, undoAct])
+    const last = acts.current.at(-1)
+    if (last) void takeBack(last)
+    return last !== undefined
+  }, [takeBack])
   return { decided, decide, undoLast }
 }
 
