@@ -1,4 +1,5 @@
 import { Command, CommanderError, InvalidArgumentError } from 'commander'
+import { agent, type AgentOptions } from './commands/agent.js'
 import { deliverFiles, type DeliverOptions } from './commands/deliver.js'
 import { follow, type FollowOptions } from './commands/follow.js'
 import { inspect } from './commands/inspect.js'
@@ -177,6 +178,37 @@ program
   )
   .action(async (files: string[], options: PushOptions) => {
     exitCode = await push(files, options)
+  })
+
+program
+  .command('agent')
+  .description(
+    'Take work from Bobbin and run it on this machine, until stopped. The address and token come from BOBBIN_URL and BOBBIN_TOKEN',
+  )
+  .option('--name <name>', 'what it is called; by default as the machine')
+  .option('--label <words...>', 'what it can do besides what is found: node, linux, python, browser …')
+  .option('--profile <names...>', 'profiles that it can test with; by default any')
+  .option('--pool <name>', 'the pool that it belongs to')
+  .option('--folder <path>', 'where it keeps sources and results; by default below ~/.bobbin-agent')
+  .option(
+    '--restrict <file>',
+    'what it may do, whatever its project says, as JSON: recipes, folders, user, limitMinutes, memoryMb, outputMb',
+  )
+  .option('--once', 'run one part, then end')
+  .option('--project <slug>', 'project; by default the one the token belongs to')
+  .addHelpText(
+    'after',
+    `
+Examples:
+  bobbin agent
+  bobbin agent --name quay-2 --label browser --profile desktop phone --restrict /etc/bobbin-agent.json
+
+It needs a token with the scope “agent”, and no open port: it asks the server for work. It runs what the recipes of its project say; give it a user of its own, or restrict it.
+
+Exit codes: 0 stopped, 1 wrong use or refused, 3 stopped at once`,
+  )
+  .action(async (options: AgentOptions) => {
+    exitCode = await agent(options)
   })
 
 program

@@ -23,6 +23,10 @@ import { OpenApiController } from './openapi/openapi.controller.js'
 import { ProjectsModule } from './projects/projects.module.js'
 import { RunsModule } from './runs/index.js'
 import { SourcesModule } from './sources/sources.module.js'
+import { AgentsModule } from './agents/index.js'
+import { EnvironmentsModule } from './environments/index.js'
+import { PlansModule } from './plans/plans.module.js'
+import { SuitesModule } from './suites/index.js'
 import { MappingModule } from './mapping/mapping.module.js'
 import { ScansModule } from './scans/index.js'
 import { ScriptsModule } from './scripts/index.js'
@@ -79,6 +83,10 @@ export class AppModule {
         MappingModule,
         IntakeModule,
         LiveModule,
+        EnvironmentsModule,
+        SuitesModule,
+        AgentsModule,
+        PlansModule,
         KeepingModule,
         SourcesModule,
         AttachmentsModule,

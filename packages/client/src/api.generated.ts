@@ -1,5 +1,25 @@
 // Made by npm run openapi from the OpenAPI document. Do not edit.
 export interface paths {
+  '/calendars/{key}.ics': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /**
+     * The coming times of a project's plans, for calendar programs
+     * @description whoever has the address may read it.
+     */
+    get: operations['calendarCalendar']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
   '/first-run': {
     parameters: {
       query?: never
@@ -257,6 +277,65 @@ export interface paths {
     patch?: never
     trace?: never
   }
+  '/projects/{project}/agents': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** Agents and the pools that they belong to */
+    get: operations['agentsList']
+    put?: never
+    /**
+     * Registers an agent, which tells what it can do
+     * @description Called by agents with a token of their own scope.
+     */
+    post: operations['agentsRegister']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/agents/{id}': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    /** Pauses an agent, or moves it to another pool */
+    put: operations['agentsEdit']
+    post?: never
+    /**
+     * Removes an agent that runs nothing
+     * @description One that is still started comes back when it asks for work.
+     */
+    delete: operations['agentsRemove']
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/agents/{id}/work': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    /** An agent asks for work, and says what it runs; answered when there is something to tell, or its patience ends */
+    post: operations['workWork']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
   '/projects/{project}/areas': {
     parameters: {
       query?: never
@@ -359,6 +438,23 @@ export interface paths {
     }
     /** What a person who opens Bobbin should know, worst first */
     get: operations['briefGet']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/calendar': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** The address of the calendar of coming times */
+    get: operations['calendarAddress']
     put?: never
     post?: never
     delete?: never
@@ -681,6 +777,98 @@ export interface paths {
     patch?: never
     trace?: never
   }
+  '/projects/{project}/environments': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** Where systems under test run, and the profiles they are tested with */
+    get: operations['environmentsList']
+    put?: never
+    /**
+     * Adds an environment
+     * @description One that is protected needs the right to run there.
+     */
+    post: operations['environmentsAdd']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/environments/{id}': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    /** Changes an environment */
+    put: operations['environmentsEdit']
+    post?: never
+    /** Deletes an environment that has no runs */
+    delete: operations['environmentsRemove']
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/environments/{id}/opening': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    /** Opens a protected environment for runs, for a time and with a reason */
+    put: operations['environmentsOpen']
+    post?: never
+    /** Closes it again */
+    delete: operations['environmentsClose']
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/environments/{id}/probe': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    /** Asks the probe of an environment now */
+    post: operations['environmentsProbe']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/environments/{id}/secrets/{name}': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    /** Sets a secret, which is handed to runs and never shown again */
+    put: operations['environmentsSetSecret']
+    post?: never
+    /** Removes a secret */
+    delete: operations['environmentsRemoveSecret']
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
   '/projects/{project}/events': {
     parameters: {
       query?: never
@@ -756,6 +944,42 @@ export interface paths {
      */
     post: operations['feedsClose']
     delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/handoffs': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** Outside pipelines that parts of plans can be handed to */
+    get: operations['handoffsList']
+    put?: never
+    /** Adds an outside pipeline */
+    post: operations['handoffsAdd']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/handoffs/{id}': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    /** Changes an outside pipeline */
+    put: operations['handoffsEdit']
+    post?: never
+    /** Deletes an outside pipeline */
+    delete: operations['handoffsRemove']
     options?: never
     head?: never
     patch?: never
@@ -1054,6 +1278,243 @@ export interface paths {
     patch?: never
     trace?: never
   }
+  '/projects/{project}/parts/{id}/end': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    /** A part is over, and its results are delivered */
+    post: operations['partsEnd']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/parts/{id}/log': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** What a part printed, from a place on */
+    get: operations['partsLog']
+    put?: never
+    /**
+     * Takes a piece of what a part prints; an empty one only says that its agent is there
+     * @description Sent again, it changes nothing.
+     */
+    post: operations['partsTell']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/parts/{id}/stop': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    /** Stops one part */
+    post: operations['partsStop']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/plans': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** Plans, and when each starts next */
+    get: operations['plansList']
+    put?: never
+    /** Adds a plan */
+    post: operations['plansAdd']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/plans/today': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /**
+     * A day on one page
+     * @description what ran, runs, waits and will run.
+     */
+    get: operations['plansToday']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/plans/{id}': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** A plan with its forecast, its next times, and what it started */
+    get: operations['plansGet']
+    /**
+     * Changes a plan
+     * @description all that it says. What is under way goes on as it was started.
+     */
+    put: operations['plansEdit']
+    post?: never
+    /**
+     * Deletes a plan
+     * @description What it ran stays.
+     */
+    delete: operations['plansRemove']
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/plans/{id}/copy': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    /** The same plan under another name, without its times */
+    post: operations['plansDuplicate']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/plans/{id}/start': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    /**
+     * Starts a plan now; a trial stays out of the record
+     * @description Also for programs outside, with a token of the scope “start”.
+     */
+    post: operations['plansStart']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/pools': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    /**
+     * Adds a pool
+     * @description agents with the same abilities, and what a minute costs.
+     */
+    post: operations['poolsAdd']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/pools/{id}': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    /** Changes a pool */
+    put: operations['poolsEdit']
+    post?: never
+    /**
+     * Deletes a pool
+     * @description Its agents stay.
+     */
+    delete: operations['poolsRemove']
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/profiles': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    /**
+     * Adds a profile
+     * @description a browser, device, operating system and locale.
+     */
+    post: operations['profilesAdd']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/profiles/{id}': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    /** Changes a profile */
+    put: operations['profilesEdit']
+    post?: never
+    /**
+     * Deletes a profile
+     * @description Runs and plans keep its name.
+     */
+    delete: operations['profilesRemove']
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
   '/projects/{project}/queue': {
     parameters: {
       query?: never
@@ -1066,6 +1527,48 @@ export interface paths {
     put?: never
     post?: never
     delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/recipes': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** How scripts are run, and which scripts no recipe runs */
+    get: operations['recipesList']
+    put?: never
+    /**
+     * Adds a recipe
+     * @description Agents run what it says.
+     */
+    post: operations['recipesAdd']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/recipes/{id}': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    /**
+     * Changes a recipe
+     * @description Parts that wait keep the one they were made with.
+     */
+    put: operations['recipesEdit']
+    post?: never
+    /** Deletes a recipe */
+    delete: operations['recipesRemove']
     options?: never
     head?: never
     patch?: never
@@ -1086,6 +1589,46 @@ export interface paths {
      */
     post: operations['recountRecount']
     delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/releases': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** Versions that are being made ready */
+    get: operations['releasesList']
+    put?: never
+    /** Adds a release */
+    post: operations['releasesAdd']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/releases/{id}': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** How far a release is, environment by environment */
+    get: operations['releasesGet']
+    /** Changes a release */
+    put: operations['releasesEdit']
+    post?: never
+    /**
+     * Deletes a release
+     * @description Its runs stay, and belong to none.
+     */
+    delete: operations['releasesRemove']
     options?: never
     head?: never
     patch?: never
@@ -1208,6 +1751,43 @@ export interface paths {
     post?: never
     /** Lets the details of a run be forgotten when they are old enough */
     delete: operations['keepingLetGo']
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/runs/{id}/parts': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** The parts of a run that a plan started, and the runs that did it again */
+    get: operations['partsOfRunList']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/runs/{id}/rerun': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    /**
+     * Does a run again
+     * @description what failed, errored or did not run, or the results of some scripts.
+     */
+    post: operations['partsOfRunRerun']
+    delete?: never
     options?: never
     head?: never
     patch?: never
@@ -1571,6 +2151,155 @@ export interface paths {
     put?: never
     /** Measures the space anew, which goes through all texts of the project */
     post: operations['keepingMeasure']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/starts/{id}': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /**
+     * What became of a start
+     * @description its runs, parts, and what was left out.
+     */
+    get: operations['startsGet']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/starts/{id}/stop': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    /** Stops what is under way of a start, or of one of its runs */
+    post: operations['startsStop']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/suites': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** Suites in their folders; templates last */
+    get: operations['suitesList']
+    put?: never
+    /**
+     * Adds a suite
+     * @description one whose cases are chosen one by one, or that a filter finds.
+     */
+    post: operations['suitesAdd']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/suites/threads': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** How the cases of each suite stand over the newest builds of the main branch */
+    get: operations['suitesThreads']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/suites/{id}': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** A suite with its cases in order, and what changed since it was planned */
+    get: operations['suitesGet']
+    /** Changes what a suite is called and how it finds its cases */
+    put: operations['suitesEdit']
+    post?: never
+    /**
+     * Deletes a suite that no plan has
+     * @description Its cases stay.
+     */
+    delete: operations['suitesRemove']
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/suites/{id}/cases': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    /** Which cases a suite has, all of them in order */
+    put: operations['suitesSetCases']
+    /** Adds cases to a suite, or all of an area, behind those that are there */
+    post: operations['suitesAddCases']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/suites/{id}/copy': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    /** Copies a suite; of a template it makes one that can be changed */
+    post: operations['suitesCopy']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/suites/{id}/snapshot': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    /** Plans run the cases as they are now, from here on */
+    post: operations['suitesUpdateSnapshot']
     delete?: never
     options?: never
     head?: never
@@ -1964,6 +2693,10 @@ export interface components {
       | 'account.rightsChanged'
       | 'account.resetLinkMade'
       | 'account.passwordReset'
+      | 'agent.registered'
+      | 'agent.changed'
+      | 'agent.removed'
+      | 'agent.left'
       | 'area.made'
       | 'area.changed'
       | 'area.deleted'
@@ -1978,7 +2711,18 @@ export interface components {
       | 'delivery.readAgain'
       | 'delivery.retried'
       | 'details.deleted'
+      | 'environment.made'
+      | 'environment.changed'
+      | 'environment.deleted'
+      | 'environment.opened'
+      | 'environment.closed'
+      | 'environment.secretSet'
+      | 'environment.secretRemoved'
+      | 'environment.probed'
       | 'feed.opened'
+      | 'handoff.made'
+      | 'handoff.changed'
+      | 'handoff.deleted'
       | 'invitation.made'
       | 'invitation.withdrawn'
       | 'job.retried'
@@ -1989,10 +2733,28 @@ export interface components {
       | 'member.joined'
       | 'member.roleChanged'
       | 'member.removed'
+      | 'part.ended'
+      | 'part.lost'
+      | 'part.stopped'
+      | 'plan.made'
+      | 'plan.changed'
+      | 'plan.deleted'
+      | 'pool.made'
+      | 'pool.changed'
+      | 'pool.deleted'
+      | 'profile.made'
+      | 'profile.changed'
+      | 'profile.deleted'
       | 'project.made'
       | 'project.changed'
       | 'project.rulesChanged'
       | 'project.sourcesAllowed'
+      | 'recipe.made'
+      | 'recipe.changed'
+      | 'recipe.deleted'
+      | 'release.made'
+      | 'release.changed'
+      | 'release.deleted'
       | 'role.made'
       | 'role.changed'
       | 'role.deleted'
@@ -2010,6 +2772,13 @@ export interface components {
       | 'source.resumed'
       | 'source.checked'
       | 'source.removed'
+      | 'start.made'
+      | 'start.stopped'
+      | 'start.skipped'
+      | 'suite.made'
+      | 'suite.changed'
+      | 'suite.deleted'
+      | 'suite.updated'
       | 'sums.recounted'
       | 'team.made'
       | 'team.changed'
@@ -2065,6 +2834,43 @@ export interface components {
      * @enum {string}
      */
     ActorKind: 'person' | 'token' | 'agent' | 'system'
+    AddCasesDto: {
+      keys?: string[]
+      /** @description An area: every case in it and below, in the order of the tree. */
+      areaId?: number
+    }
+    Agent: {
+      id: number
+      name: string
+      poolId: number | null
+      labels: string[]
+      profiles: string[]
+      cores: number | null
+      version: string | null
+      host: string | null
+      paused: boolean
+      heardAt: string
+      /** @description It said goodbye, or was silent for too long. */
+      awayAt: string | null
+      /** @description It speaks an older version than this server. */
+      outdated: boolean
+      /** @description What it runs. */
+      parts: {
+        id: number
+        name: string
+        runId: number | null
+      }[]
+    }
+    AgentDto: {
+      paused: boolean
+      poolId?: number | null
+    }
+    AgentList: {
+      rows: components['schemas']['Agent'][]
+      pools: components['schemas']['Pool'][]
+      /** @description The version that the server hands out. */
+      version: string
+    }
     /** @description Failures that say the same of the same place. */
     AlikeFailures: {
       count: number
@@ -2212,6 +3018,10 @@ export interface components {
       addTags?: string[]
       removeTags?: string[]
     }
+    CalendarAddress: {
+      /** @description Below the address of the server; whoever has it may read the calendar. */
+      path: string
+    }
     /** @description Something was done to cases, and can be undone by the number of the act. */
     CaseChange: {
       /** @description Null when nothing had to be changed. */
@@ -2325,6 +3135,21 @@ export interface components {
        * @enum {string}
        */
       ended?: 'closed' | 'stopped'
+    }
+    Coming: {
+      at: string
+      /** @description By the clocks of the zone. */
+      local: string
+      /** @description Environments that are closed then, until when. */
+      closed: {
+        environment: string
+        until: string
+        note: string
+      }[]
+      /** @description Plans that start within a minute of it. */
+      clashes: string[]
+      /** @description Protected environments that schedules may not run in. */
+      refused: string[]
     }
     CoverageSummary: {
       files: number
@@ -2516,6 +3341,76 @@ export interface components {
      * @enum {string}
      */
     DeliveryState: 'coming' | 'waiting' | 'reading' | 'read' | 'failed'
+    /** @description Where the system under test runs, and what runs there need. */
+    Environment: {
+      id: number
+      name: string
+      /** @description Of the system under test. */
+      address: string | null
+      attributes: {
+        [key: string]: string
+      }
+      /** @description Handed to runs in the environment of their process. */
+      variables: {
+        [key: string]: string
+      }
+      /** @description Names of secrets; their values are never shown again. */
+      secrets: {
+        name: string
+        setAt: string
+      }[]
+      /** @description What it can be tested with; none is every profile. */
+      profiles: string[]
+      /** @description Who automated runs sign in as there. */
+      runAs: string | null
+      maintenance: components['schemas']['MaintenanceWindow'][]
+      probe: {
+        url: string
+        status: number | null
+        text: string | null
+      } | null
+      /** @description What the last probe said; null before the first. */
+      probed: {
+        at: string
+        ok: boolean
+        said: string
+      } | null
+      protected: boolean
+      /** @description While it is protected: open for runs until then. */
+      open: {
+        until: string
+        by: string
+        reason: string
+      } | null
+      /** @description Whether schedules may run in it while it is protected and open. */
+      schedules: boolean
+      /** @description Runs that it has; one with runs can't be deleted. */
+      runs: number
+    }
+    EnvironmentDto: {
+      name: string
+      address?: string | null
+      attributes: {
+        [key: string]: string
+      }
+      variables: {
+        [key: string]: string
+      }
+      profiles: string[]
+      runAs?: string | null
+      maintenance: components['schemas']['WindowDto'][]
+      probeUrl?: string | null
+      /** @description The status that a probe must be answered with; 200 to 299 without one. */
+      probeStatus?: number | null
+      /** @description A text that the answer must hold. */
+      probeText?: string | null
+      protected: boolean
+      schedules: boolean
+    }
+    EnvironmentList: {
+      rows: components['schemas']['Environment'][]
+      profiles: components['schemas']['Profile'][]
+    }
     Expected: {
       build: string
       /** @description Tests that the build before had and this one has not yet. */
@@ -2728,6 +3623,29 @@ export interface components {
       attachments: number
       files: number
     }
+    /** @description An outside pipeline that parts can be handed to by an HTTP request. */
+    Handoff: {
+      id: number
+      name: string
+      url: string
+      template: string
+      signed: boolean
+    }
+    HandoffDto: {
+      name: string
+      url: string
+      /** @description The body of the request, with places such as {run} and {token}. */
+      template: string
+      /** @description Signs each request (HMAC-SHA256); left out, the one that is kept stays. */
+      secret?: string | null
+    }
+    HandoffList: {
+      rows: components['schemas']['Handoff'][]
+    }
+    HeldDto: {
+      part: number
+      lease: string
+    }
     ImportPreview: {
       rows: components['schemas']['ImportRow'][]
       make: number
@@ -2929,6 +3847,20 @@ export interface components {
       token: components['schemas']['TokenRow']
       secret: string
     }
+    /** @description A time in which an environment takes no run: once, or again and again. */
+    MaintenanceWindow:
+      | {
+          at: string
+          recurrence?: unknown
+          note: string
+          minutes: number
+        }
+      | {
+          at?: unknown
+          recurrence: components['schemas']['Recurrence']
+          note: string
+          minutes: number
+        }
     /** @description A case that rows of a mapping name. */
     MappingCase: {
       key: string
@@ -3106,6 +4038,21 @@ export interface components {
       sharedViews: number
       teams: string[]
     }
+    /** @description Why an agent can't take a part; null where it can. */
+    Misfit:
+      | {
+          /** @constant */
+          code: 'labels'
+          missing: string[]
+        }
+      | {
+          /** @constant */
+          code: 'profile'
+        }
+      | {
+          /** @constant */
+          code: 'pool'
+        }
     NewAccountDto: {
       name: string
       kind: components['schemas']['AccountKind']
@@ -3163,6 +4110,10 @@ export interface components {
       params: string
       /** @description Whether others see it too. */
       shared?: boolean
+    }
+    OpenEnvironmentDto: {
+      minutes: number
+      reason: string
     }
     OpenFeedDto: {
       pipeline: string
@@ -3227,6 +4178,143 @@ export interface components {
       }[]
       actId: number | null
     }
+    PartEndDto: {
+      lease: string
+      /**
+       * @description Given back: its agent ends, and another one is to take it.
+       * @enum {string}
+       */
+      state: 'done' | 'failed' | 'stopped' | 'givenBack'
+      exitCode?: number | null
+      /** @description Why, where it failed. */
+      said?: string | null
+    }
+    PartList: {
+      rows: components['schemas']['PartRow'][]
+      start: components['schemas']['StartRow'] | null
+      /** @description Runs that did this one again. */
+      reruns: {
+        startId: number
+        runId: number | null
+        at: string
+        by: string | null
+      }[]
+    }
+    PartLog: {
+      text: string
+      /** @description Where the next piece begins. */
+      next: number
+      done: boolean
+    }
+    PartLogDto: {
+      lease: string
+      /** @description Where the piece begins in the output of the part, in characters. */
+      at: number
+      text: string
+    }
+    PartRow: {
+      id: number
+      startId: number
+      start: string
+      runId: number | null
+      environment: string
+      profile: string | null
+      recipe: string
+      shard: number
+      try: number
+      tests: number
+      expectedMs: number
+      state: components['schemas']['PartState']
+      agent: {
+        id: number
+        name: string
+      } | null
+      pool: string | null
+      handoff: string | null
+      owner: string | null
+      createdAt: string
+      claimedAt: string | null
+      endedAt: string | null
+      exitCode: number | null
+      said: string | null
+      /** @description How often it lost its agent. */
+      lost: number
+      logChars: number
+      stopAsked: boolean
+      /** @description Why it waits; null where it does not, or is about to be taken. */
+      waits: components['schemas']['PartWait'] | null
+      trial: boolean
+      passed: number
+      failed: number
+      errored: number
+    }
+    /** @enum {string} */
+    PartState: 'waiting' | 'running' | 'done' | 'failed' | 'stopped' | 'lost'
+    PartTold: {
+      /** @description It is to be stopped. */
+      stop: boolean
+    }
+    /** @description Why a part waits. */
+    PartWait:
+      | {
+          /** @constant */
+          code: 'behind'
+          startId: number
+          name: string
+        }
+      | {
+          /** @constant */
+          code: 'protected'
+          environment: string
+        }
+      | {
+          /** @constant */
+          code: 'closed'
+          environment: string
+          until: string
+          note: string
+        }
+      | {
+          /** @constant */
+          code: 'noAgents'
+        }
+      | {
+          /** @constant */
+          code: 'labels'
+          missing: string[]
+        }
+      | {
+          /** @constant */
+          code: 'profile'
+          profile: string
+        }
+      | {
+          /** @constant */
+          code: 'pool'
+          pool: string
+        }
+      | {
+          /** @constant */
+          code: 'poolFull'
+          pool: string
+        }
+      | {
+          /** @constant */
+          code: 'poolClosed'
+          pool: string
+          until: string
+        }
+      | {
+          /** @constant */
+          code: 'away'
+          agents: string[]
+        }
+      | {
+          /** @constant */
+          code: 'busy'
+          agent: string
+          until: string | null
+        }
     /** @description A place in a file; lines and columns start at 1. */
     Place: {
       line: number
@@ -3259,12 +4347,304 @@ export interface components {
       /** @description Whether all tests of the suite ran, or a part of them: a test that is missing in the whole is gone, in a part it is not in the run. */
       scope?: components['schemas']['RunScope']
     }
+    PlanCell: {
+      environmentId: number
+      profile: string | null
+      ownerId: number | null
+      poolId: number | null
+      handoffId: number | null
+      releaseId: number | null
+      parameters: {
+        [key: string]: string
+      }
+    }
+    PlanCellDto: {
+      environmentId: number
+      profile?: string | null
+      ownerId?: number | null
+      poolId?: number | null
+      handoffId?: number | null
+      releaseId?: number | null
+      parameters: {
+        [key: string]: string
+      }
+    }
+    PlanCellForecast: {
+      environmentId: number
+      profile: string | null
+      cases: number
+      tests: number
+      expectedMs: number
+    }
+    PlanDetail: {
+      id: number
+      name: string
+      pipeline: string
+      branch: string
+      /** @description On the newest build of the pipeline, which others deliver to. */
+      newestBuild: boolean
+      retries: number
+      retryUnless: number | null
+      /** @enum {string} */
+      split: 'time' | 'count' | 'file'
+      shards: number | null
+      /** @enum {string} */
+      overlap: 'queue' | 'skip' | 'stop'
+      /** @enum {string} */
+      missed: 'once' | 'skip'
+      releaseId: number | null
+      paused: boolean
+      suites: {
+        id: number
+        name: string
+        cases: number
+        parameters: {
+          [key: string]: string
+        }
+        changed: number
+      }[]
+      cells: components['schemas']['PlanCell'][]
+      times: components['schemas']['PlanTime'][]
+      forecast: components['schemas']['PlanForecast']
+      cellForecasts: components['schemas']['PlanCellForecast'][]
+      notes: components['schemas']['PlanNote'][]
+      coming: components['schemas']['Coming'][]
+      clockChange: {
+        at: string
+        minutes: number
+        zone: string
+      } | null
+      starts: components['schemas']['StartRow'][]
+    }
+    PlanDto: {
+      name: string
+      pipeline: string
+      branch: string
+      newestBuild: boolean
+      retries: number
+      retryUnless?: number | null
+      /** @enum {string} */
+      split: 'time' | 'count' | 'file'
+      shards?: number | null
+      /** @enum {string} */
+      overlap: 'queue' | 'skip' | 'stop'
+      /** @enum {string} */
+      missed: 'once' | 'skip'
+      releaseId?: number | null
+      paused: boolean
+      suites: components['schemas']['PlanSuiteDto'][]
+      cells: components['schemas']['PlanCellDto'][]
+      times: components['schemas']['PlanTimeDto'][]
+    }
+    PlanForecast: {
+      /** @description Agents that are there, and when each is free. */
+      agents: {
+        id: number
+        name: string
+        freeInMs: number
+      }[]
+      bars: {
+        agentId: number
+        cell: number
+        name: string
+        fromMs: number
+        toMs: number
+      }[]
+      endMs: number
+      boundMs: number
+      machineMs: number
+      cost: number
+      unplaced: {
+        cell: number
+        name: string
+        reason:
+          | components['schemas']['Misfit']
+          | {
+              /** @constant */
+              code: 'noAgents'
+            }
+      }[]
+    }
+    PlanList: {
+      rows: components['schemas']['PlanRow'][]
+    }
+    /** @description What keeps a script or case out of a start, or a part waiting. */
+    PlanNote:
+      | {
+          /** @constant */
+          code: 'noScript'
+          count: number
+          examples: string[]
+        }
+      | {
+          /** @constant */
+          code: 'noRecipe'
+          framework: string
+          tree: string
+          count: number
+        }
+      | {
+          /** @constant */
+          code: 'skippedInCode'
+          count: number
+        }
+      | {
+          /** @constant */
+          code: 'emptySuite'
+          suite: string
+        }
+      | {
+          /** @constant */
+          code: 'retired'
+          count: number
+          examples: string[]
+        }
+      | {
+          /** @constant */
+          code: 'protected'
+          environment: string
+        }
+      | {
+          /** @constant */
+          code: 'noSchedules'
+          environment: string
+        }
+      | {
+          /** @constant */
+          code: 'noRetry'
+          failed: number
+          limit: number
+        }
+      | {
+          /** @constant */
+          code: 'overlap'
+          startId: number
+        }
+      | {
+          /** @constant */
+          code: 'stoppedForNext'
+          startId: number
+        }
+      | {
+          /** @constant */
+          code: 'nothingToRun'
+        }
+      | {
+          /** @constant */
+          code: 'noBuild'
+          pipeline: string
+          branch: string
+        }
+      | {
+          /** @constant */
+          code: 'probe'
+          environment: string
+          said: string
+        }
+      | {
+          /** @constant */
+          code: 'lostAgent'
+          agent: string
+          part: number
+        }
+    PlanRow: {
+      id: number
+      name: string
+      paused: boolean
+      suites: {
+        id: number
+        name: string
+      }[]
+      cells: number
+      times: components['schemas']['PlanTime'][]
+      nextAt: string | null
+      last: {
+        startId: number
+        at: string
+        state: components['schemas']['StartState']
+        failed: number
+        runId: number | null
+      } | null
+    }
+    PlanSuiteDto: {
+      id: number
+      /** @description Variables of its scripts, over those of the environment. */
+      parameters: {
+        [key: string]: string
+      }
+    }
+    PlanTime: {
+      /** @enum {string} */
+      kind: 'once' | 'rule' | 'build' | 'plan'
+      at: string | null
+      recurrence: components['schemas']['Recurrence'] | null
+      pipeline: string | null
+      branch: string | null
+      afterPlanId: number | null
+      nextAt: string | null
+    }
+    PlanTimeDto: {
+      /** @enum {string} */
+      kind: 'once' | 'rule' | 'build' | 'plan'
+      at?: string | null
+      recurrence?: components['schemas']['RecurrenceDto'] | null
+      pipeline?: string | null
+      branch?: string | null
+      afterPlanId?: number | null
+    }
+    /** @description Agents with the same abilities. */
+    Pool: {
+      id: number
+      name: string
+      costPerMinute: number
+      /** @description So many parts at once. */
+      atOnce: number | null
+      /** @description When its agents take nothing. */
+      closed: components['schemas']['MaintenanceWindow'][]
+      startUrl: string | null
+      stopUrl: string | null
+      /** @description So many agents are asked for at most. */
+      most: number | null
+      idleMinutes: number
+      /** @description Whether its cost was seen and confirmed, without which no agent is asked for. */
+      confirmed: boolean
+      agents: number
+    }
+    PoolDto: {
+      name: string
+      costPerMinute: number
+      atOnce?: number | null
+      closed: components['schemas']['WindowDto'][]
+      /** @description Where an agent is asked for by POST; without one the pool has the agents that come by themselves. */
+      startUrl?: string | null
+      stopUrl?: string | null
+      most?: number | null
+      idleMinutes: number
+      /** @description What it costs was seen; without it no agent is asked for. */
+      confirmed: boolean
+    }
     ProblemDetails: {
       type: string
       title: string
       status: number
       code: string
       detail: string
+    }
+    /** @description What it is tested on. */
+    Profile: {
+      id: number
+      name: string
+      browser: string | null
+      device: string | null
+      os: string | null
+      locale: string | null
+    }
+    ProfileDto: {
+      name: string
+      browser?: string | null
+      device?: string | null
+      os?: string | null
+      locale?: string | null
     }
     ProjectEditDto: {
       name?: string
@@ -3367,6 +4747,60 @@ export interface components {
           area: string
           count: number
         }
+    /** @description How the scripts of a source tree and runner are run. */
+    Recipe: {
+      id: number
+      name: string
+      framework: string
+      tree: string | null
+      source: string
+      ref: string
+      folder: string
+      prepare: string
+      command: string
+      cleanUp: string
+      results: string
+      labels: string[]
+      wholeFiles: boolean
+      limitMinutes: number
+      /** @description Scripts in code that it runs. */
+      scripts: number
+    }
+    RecipeDto: {
+      name: string
+      framework: string
+      tree?: string | null
+      /** @description A folder of the agent, or an address that git fetches. */
+      source: string
+      ref: string
+      folder: string
+      prepare: string
+      command: string
+      cleanUp: string
+      results: string
+      labels: string[]
+      wholeFiles: boolean
+      limitMinutes: number
+    }
+    RecipeList: {
+      rows: components['schemas']['Recipe'][]
+      templates: {
+        name: string
+        framework: string
+        prepare: string
+        command: string
+        cleanUp: string
+        results: string
+        labels: string[]
+        wholeFiles: boolean
+      }[]
+      /** @description Frameworks and trees of scripts that no recipe runs. */
+      missing: {
+        framework: string
+        tree: string
+        scripts: number
+      }[]
+    }
     /** @description What counting the sums of runs anew from their results came to. */
     Recounted: {
       runs: number
@@ -3377,9 +4811,94 @@ export interface components {
         pipeline: string
       }[]
     }
+    /** @description A time that comes again: RFC 5545, told in the wall-clock time of a zone. */
+    Recurrence: {
+      /** @description The value of RRULE, as `FREQ=WEEKLY;BYDAY=MO,TU,WE,TH,FR`. */
+      rule: string
+      /** @description The first time, by the clocks of the zone: `2026-11-30T06:00:00`. */
+      start: string
+      /** @description A zone of the IANA database, as `Europe/Oslo`. */
+      zone: string
+      /** @description Times that fall out, as `start`. */
+      except?: string[]
+    }
+    RecurrenceDto: {
+      /** @description The value of RRULE (RFC 5545). */
+      rule: string
+      /** @description The first time, by the clocks of the zone: `2026-11-30T06:00:00`. */
+      start: string
+      zone: string
+    }
+    RegisterDto: {
+      /** @description What it is called: one agent of a project has a name. */
+      name: string
+      /** @description Made by the agent once, and kept by it. */
+      key: string
+      labels: string[]
+      /** @description None: any profile that it is asked for. */
+      profiles: string[]
+      cores?: number
+      version?: string
+      host?: string
+      /** @description The name of the pool that it belongs to. */
+      pool?: string
+    }
+    Registered: {
+      id: number
+      name: string
+      version: string
+    }
+    /** @description A version that is being made ready. */
+    Release: {
+      id: number
+      name: string
+      startsOn: string | null
+      dueOn: string | null
+      /** @enum {string} */
+      state: 'open' | 'closed'
+      note: string
+      runs: number
+    }
+    ReleaseDto: {
+      name: string
+      startsOn?: string | null
+      dueOn?: string | null
+      /** @enum {string} */
+      state: 'open' | 'closed'
+      note: string
+    }
+    /** @description How far a release is in one environment: its newest runs, each test counted as its latest run there says. */
+    ReleaseEnvironment: {
+      environment: string
+      /** @description Parts of plans that are still to be run. */
+      planned: number
+      underWay: number
+      done: number
+      passed: number
+      failed: number
+      errored: number
+      other: number
+      lastRunId: number | null
+    }
+    ReleaseList: {
+      rows: components['schemas']['Release'][]
+    }
+    ReleaseSummary: {
+      release: components['schemas']['Release']
+      environments: components['schemas']['ReleaseEnvironment'][]
+      /** @description Names of plans that belong to it. */
+      plans: {
+        id: number
+        name: string
+      }[]
+    }
     RenameAnswerDto: {
       /** @description The new script is the old one. */
       same: boolean
+    }
+    RerunDto: {
+      /** @description Which results are run again: all that failed, errored or did not run; or those of some scripts. */
+      scripts?: number[]
     }
     ResetAcceptDto: {
       /** @description What stands behind the # of the link. */
@@ -3450,7 +4969,20 @@ export interface components {
       scripts: number[]
     }
     /** @enum {string} */
-    Right: 'read' | 'deliver' | 'editCases' | 'organize' | 'link' | 'run' | 'runProtected' | 'decide' | 'approve' | 'signOff' | 'manage'
+    Right:
+      | 'read'
+      | 'deliver'
+      | 'editCases'
+      | 'organize'
+      | 'link'
+      | 'run'
+      | 'runProtected'
+      | 'editRecipes'
+      | 'decide'
+      | 'approve'
+      | 'signOff'
+      | 'manage'
+      | 'work'
     RoleDto: {
       name: string
       rights: components['schemas']['Right'][]
@@ -3832,6 +5364,9 @@ export interface components {
       /** @description The change of cases, which can be undone. */
       actId: number | null
     }
+    SecretDto: {
+      value: string
+    }
     /** @description A project, for administrators of the server. */
     ServerProject: {
       id: number
@@ -3978,26 +5513,79 @@ export interface components {
         keys: string[]
       }[]
     }
+    StartDto: {
+      /** @description Outside the record, and kept for a day. */
+      trial?: boolean
+    }
+    StartRow: {
+      id: number
+      name: string
+      planId: number | null
+      at: string
+      by: string | null
+      /** @enum {string} */
+      why: 'now' | 'trial' | 'once' | 'rule' | 'build' | 'plan' | 'call' | 'rerun'
+      trial: boolean
+      state: components['schemas']['StartState']
+      pipeline: string
+      branch: string
+      build: string
+      endedAt: string | null
+      notes: components['schemas']['PlanNote'][]
+      runs: {
+        id: number
+        environment: string
+        profile: string | null
+        failed: number
+        total: number
+        live: boolean
+      }[]
+      parts: {
+        waiting: number
+        running: number
+        done: number
+        failed: number
+      }
+      /** @description When the last part is expected to end; null where it is over, or waits for what nobody can tell. */
+      endsAt: string | null
+    }
+    /** @enum {string} */
+    StartState: 'queued' | 'going' | 'done' | 'stopped' | 'skipped'
+    StopDto: {
+      /** @description Only the parts of one run. */
+      runId?: number
+    }
     /**
      * @description What an act may be about.
      * @enum {string}
      */
     SubjectKind:
       | 'account'
+      | 'agent'
       | 'area'
       | 'case'
       | 'delivery'
+      | 'environment'
       | 'feed'
+      | 'handoff'
       | 'invitation'
       | 'job'
       | 'link'
       | 'member'
+      | 'part'
+      | 'plan'
+      | 'pool'
+      | 'profile'
       | 'project'
+      | 'recipe'
+      | 'release'
       | 'role'
       | 'run'
       | 'scan'
       | 'script'
       | 'source'
+      | 'start'
+      | 'suite'
       | 'team'
       | 'token'
       | 'view'
@@ -4007,6 +5595,129 @@ export interface components {
       done: number
       scripts: number
       finishedAt: string | null
+    }
+    SuiteCase: {
+      id: number
+      key: string
+      title: string
+      priority: number
+      /** @enum {string} */
+      state: 'draft' | 'approved' | 'retired'
+      /** @description Scripts that verify it; none is done by hand. */
+      scripts: number
+      /** @description Outcomes of its newest builds, a digit each, oldest first: the worst of its scripts. */
+      thread: string
+      /** @description From history for scripts, as estimated by hand otherwise. */
+      expectedMs: number | null
+      owner: string | null
+    }
+    SuiteCasesDto: {
+      /** @description Keys of all its cases, in order. */
+      keys: string[]
+    }
+    SuiteDetail: {
+      id: number
+      folder: string
+      name: string
+      note: string
+      filter: components['schemas']['SuiteFilter'] | null
+      /** @description It ships with the project, and is copied to be used. */
+      template: boolean
+      cases: number
+      snapshotAt: string | null
+      plans: {
+        id: number
+        name: string
+      }[]
+      rows: components['schemas']['SuiteCase'][]
+      /** @description On one agent, one after the other. */
+      automatedMs: number
+      byHandMs: number
+      /** @description The lane that the threads are of. */
+      lanes: string[]
+      differences: components['schemas']['SuiteDifference'][]
+    }
+    /** @description What is different of a case since the suite was planned. */
+    SuiteDifference: {
+      key: string
+      title: string
+      /** @enum {string} */
+      kind: 'added' | 'removed' | 'retired' | 'changed'
+      /** @description In words, as “step 3, expected: …”. */
+      details: string[]
+    }
+    SuiteDto: {
+      folder: string
+      name: string
+      note: string
+      /** @description Null: its cases are chosen one by one. */
+      filter?: components['schemas']['SuiteFilterDto'] | null
+    }
+    /** @description By which cases are in a suite; all that is set must hold. */
+    SuiteFilter: {
+      tags?: string[]
+      priorities?: number[]
+      /** @description An area, with everything below it. */
+      areaId?: number
+      ownerId?: number
+      states?: ('draft' | 'approved')[]
+      /** @description Its last result failed or errored. */
+      failedLast?: boolean
+      /** @description It failed and passed in the newest builds. */
+      unsteady?: boolean
+      /** @description No result for so many days. */
+      notRunDays?: number
+      /** @description The case changed within so many days. */
+      changedDays?: number
+    }
+    SuiteFilterDto: {
+      tags?: string[]
+      priorities?: number[]
+      /** @description An area, with everything below it. */
+      areaId?: number
+      ownerId?: number
+      states?: ('draft' | 'approved')[]
+      /** @description Its last result failed or errored. */
+      failedLast?: boolean
+      /** @description It failed and passed in the newest builds. */
+      unsteady?: boolean
+      /** @description No result for so many days. */
+      notRunDays?: number
+      /** @description The case changed within so many days. */
+      changedDays?: number
+    }
+    SuiteList: {
+      rows: components['schemas']['SuiteRow'][]
+    }
+    SuiteRow: {
+      id: number
+      folder: string
+      name: string
+      note: string
+      filter: components['schemas']['SuiteFilter'] | null
+      /** @description It ships with the project, and is copied to be used. */
+      template: boolean
+      cases: number
+      snapshotAt: string | null
+      plans: {
+        id: number
+        name: string
+      }[]
+    }
+    /** @description A digit a build, oldest first; 0 where it has no result. */
+    SuiteThread: {
+      suiteId: number
+      thread: string
+      /** @description How the cases stand by their newest result. */
+      failed: number
+      errored: number
+      passed: number
+      other: number
+      /** @description Without a result in the newest builds. */
+      notRun: number
+    }
+    SuiteThreads: {
+      rows: components['schemas']['SuiteThread'][]
     }
     /** @description People who own areas and source folders. */
     Team: {
@@ -4053,6 +5764,47 @@ export interface components {
         [key: string]: string
       }
     }
+    Today: {
+      from: string
+      to: string
+      now: string
+      lines: {
+        id: string
+        name: string
+        about: string
+        away: string | null
+        bars: components['schemas']['TodayBar'][]
+      }[]
+      closed: {
+        environment: string
+        from: string
+        to: string
+        note: string
+      }[]
+      waiting: components['schemas']['PartRow'][]
+      going: components['schemas']['StartRow'][]
+      coming: {
+        planId: number
+        name: string
+        at: string
+        expectedMs: number | null
+      }[]
+    }
+    TodayBar: {
+      partId: number
+      runId: number | null
+      name: string
+      from: string
+      to: string
+      state: components['schemas']['PartState']
+      /**
+       * @description What came of its tests so far.
+       * @enum {string|null}
+       */
+      outcome: 'passed' | 'failed' | 'errored' | 'recovered' | null
+      expectedTo: string | null
+      trial: boolean
+    }
     TokenRow: {
       id: number
       name: string
@@ -4066,12 +5818,28 @@ export interface components {
       expiresAt: string | null
     }
     /** @enum {string} */
-    TokenScope: 'deliver' | 'read'
+    TokenScope: 'deliver' | 'read' | 'agent' | 'start'
     /**
      * @description Parts of a project that an open page may have to ask for anew.
      * @enum {string}
      */
-    Topic: 'cases' | 'scripts' | 'runs' | 'live' | 'members' | 'teams' | 'tokens' | 'views' | 'sources' | 'space' | 'project' | 'acts'
+    Topic:
+      | 'cases'
+      | 'scripts'
+      | 'runs'
+      | 'live'
+      | 'suites'
+      | 'plans'
+      | 'agents'
+      | 'environments'
+      | 'members'
+      | 'teams'
+      | 'tokens'
+      | 'views'
+      | 'sources'
+      | 'space'
+      | 'project'
+      | 'acts'
     /**
      * @description What becomes of a test that no case claims: it is set aside and listed; a case is made for it, in the area that mirrors its folder; or it is listed for a person to decide.
      * @enum {string}
@@ -4122,6 +5890,78 @@ export interface components {
       | 'duplicateKey'
       | 'notResult'
       | 'otherFile'
+    WindowDto: {
+      note: string
+      minutes: number
+      /** @description Once; or again and again. */
+      at?: string
+      recurrence?: components['schemas']['RecurrenceDto']
+    }
+    /** @description What an agent has to run. */
+    Work: {
+      part: number
+      /** @description Names who holds the part: what is told with another one comes too late. */
+      lease: string
+      name: string
+      recipe: {
+        name: string
+        source: string
+        ref: string
+        folder: string
+        prepare: string
+        command: string
+        cleanUp: string
+        results: string
+        limitMinutes: number
+      }
+      tests: {
+        file: string
+        suites: string[]
+        name: string
+        pattern: string | null
+      }[]
+      files: string[]
+      keys: string[]
+      variables: {
+        [key: string]: string
+      }
+      secrets: {
+        [key: string]: string
+      }
+      /** @description For delivering the results of this part, and nothing else. */
+      token: string
+      target: {
+        pipeline: string
+        branch: string
+        build: string
+        commit: string | null
+        environment: string
+        run: string
+        profile: string | null
+        release: string | null
+        trial: boolean
+        shard: number
+      }
+    }
+    WorkAnswer: {
+      work: components['schemas']['Work'] | null
+      /** @description Parts that are to be stopped. */
+      stop: number[]
+      /** @description Parts that the agent has no more: another one has. */
+      lost: number[]
+    }
+    WorkDto: {
+      /** @description Of the agent, as it was registered. */
+      key: string
+      /** @description Parts that it runs, with the lease of each. */
+      held: components['schemas']['HeldDto'][]
+      /** @description So long it waits for work at most, in seconds; 0 answers at once. */
+      wait: number
+      /** @description It is free for one more. */
+      free: boolean
+      /** @description It ends, and asks for nothing more. */
+      leaving?: boolean
+    }
   }
   responses: never
   parameters: never
@@ -4137,6 +5977,10 @@ export type ActList = components['schemas']['ActList']
 export type ActRow = components['schemas']['ActRow']
 export type ActUndone = components['schemas']['ActUndone']
 export type ActorKind = components['schemas']['ActorKind']
+export type AddCasesDto = components['schemas']['AddCasesDto']
+export type Agent = components['schemas']['Agent']
+export type AgentDto = components['schemas']['AgentDto']
+export type AgentList = components['schemas']['AgentList']
 export type AlikeFailures = components['schemas']['AlikeFailures']
 export type ArchiveEntry = components['schemas']['ArchiveEntry']
 export type AreaDeleted = components['schemas']['AreaDeleted']
@@ -4152,6 +5996,7 @@ export type Brief = components['schemas']['Brief']
 export type BriefRun = components['schemas']['BriefRun']
 export type BulkDto = components['schemas']['BulkDto']
 export type BulkSetDto = components['schemas']['BulkSetDto']
+export type CalendarAddress = components['schemas']['CalendarAddress']
 export type CaseChange = components['schemas']['CaseChange']
 export type CaseDetail = components['schemas']['CaseDetail']
 export type CaseEditDto = components['schemas']['CaseEditDto']
@@ -4168,6 +6013,7 @@ export type CaseStepDto = components['schemas']['CaseStepDto']
 export type Change = components['schemas']['Change']
 export type ChangeEvent = components['schemas']['ChangeEvent']
 export type CloseFeedDto = components['schemas']['CloseFeedDto']
+export type Coming = components['schemas']['Coming']
 export type CoverageSummary = components['schemas']['CoverageSummary']
 export type DecideDto = components['schemas']['DecideDto']
 export type Decided = components['schemas']['Decided']
@@ -4180,6 +6026,9 @@ export type DeliveryReport = components['schemas']['DeliveryReport']
 export type DeliveryRow = components['schemas']['DeliveryRow']
 export type DeliveryRun = components['schemas']['DeliveryRun']
 export type DeliveryState = components['schemas']['DeliveryState']
+export type Environment = components['schemas']['Environment']
+export type EnvironmentDto = components['schemas']['EnvironmentDto']
+export type EnvironmentList = components['schemas']['EnvironmentList']
 export type Expected = components['schemas']['Expected']
 export type Failure = components['schemas']['Failure']
 export type Fault = components['schemas']['Fault']
@@ -4195,6 +6044,10 @@ export type FinishScanDto = components['schemas']['FinishScanDto']
 export type FirstRun = components['schemas']['FirstRun']
 export type FirstRunDto = components['schemas']['FirstRunDto']
 export type Forgetting = components['schemas']['Forgetting']
+export type Handoff = components['schemas']['Handoff']
+export type HandoffDto = components['schemas']['HandoffDto']
+export type HandoffList = components['schemas']['HandoffList']
+export type HeldDto = components['schemas']['HeldDto']
 export type ImportPreview = components['schemas']['ImportPreview']
 export type ImportRow = components['schemas']['ImportRow']
 export type Imported = components['schemas']['Imported']
@@ -4221,6 +6074,7 @@ export type MadeInvitation = components['schemas']['MadeInvitation']
 export type MadeProject = components['schemas']['MadeProject']
 export type MadeResetLink = components['schemas']['MadeResetLink']
 export type MadeToken = components['schemas']['MadeToken']
+export type MaintenanceWindow = components['schemas']['MaintenanceWindow']
 export type MappingCase = components['schemas']['MappingCase']
 export type MappingCounts = components['schemas']['MappingCounts']
 export type MappingDecided = components['schemas']['MappingDecided']
@@ -4240,6 +6094,7 @@ export type Me = components['schemas']['Me']
 export type Member = components['schemas']['Member']
 export type MemberEditDto = components['schemas']['MemberEditDto']
 export type MemberWork = components['schemas']['MemberWork']
+export type Misfit = components['schemas']['Misfit']
 export type NewAccountDto = components['schemas']['NewAccountDto']
 export type NewAreaDto = components['schemas']['NewAreaDto']
 export type NewCaseDto = components['schemas']['NewCaseDto']
@@ -4249,14 +6104,39 @@ export type NewProjectDto = components['schemas']['NewProjectDto']
 export type NewScanDto = components['schemas']['NewScanDto']
 export type NewTokenDto = components['schemas']['NewTokenDto']
 export type NewViewDto = components['schemas']['NewViewDto']
+export type OpenEnvironmentDto = components['schemas']['OpenEnvironmentDto']
 export type OpenFeedDto = components['schemas']['OpenFeedDto']
 export type Outcome = components['schemas']['Outcome']
 export type OutcomeTotals = components['schemas']['OutcomeTotals']
 export type OutlineDto = components['schemas']['OutlineDto']
 export type OutlineMade = components['schemas']['OutlineMade']
+export type PartEndDto = components['schemas']['PartEndDto']
+export type PartList = components['schemas']['PartList']
+export type PartLog = components['schemas']['PartLog']
+export type PartLogDto = components['schemas']['PartLogDto']
+export type PartRow = components['schemas']['PartRow']
+export type PartState = components['schemas']['PartState']
+export type PartTold = components['schemas']['PartTold']
+export type PartWait = components['schemas']['PartWait']
 export type Place = components['schemas']['Place']
 export type PlaceDto = components['schemas']['PlaceDto']
+export type PlanCell = components['schemas']['PlanCell']
+export type PlanCellDto = components['schemas']['PlanCellDto']
+export type PlanCellForecast = components['schemas']['PlanCellForecast']
+export type PlanDetail = components['schemas']['PlanDetail']
+export type PlanDto = components['schemas']['PlanDto']
+export type PlanForecast = components['schemas']['PlanForecast']
+export type PlanList = components['schemas']['PlanList']
+export type PlanNote = components['schemas']['PlanNote']
+export type PlanRow = components['schemas']['PlanRow']
+export type PlanSuiteDto = components['schemas']['PlanSuiteDto']
+export type PlanTime = components['schemas']['PlanTime']
+export type PlanTimeDto = components['schemas']['PlanTimeDto']
+export type Pool = components['schemas']['Pool']
+export type PoolDto = components['schemas']['PoolDto']
 export type ProblemDetails = components['schemas']['ProblemDetails']
+export type Profile = components['schemas']['Profile']
+export type ProfileDto = components['schemas']['ProfileDto']
 export type ProjectEditDto = components['schemas']['ProjectEditDto']
 export type ProjectInfo = components['schemas']['ProjectInfo']
 export type ProjectRules = components['schemas']['ProjectRules']
@@ -4266,8 +6146,21 @@ export type PushedStepDto = components['schemas']['PushedStepDto']
 export type PushedTestDto = components['schemas']['PushedTestDto']
 export type QueuedDelivery = components['schemas']['QueuedDelivery']
 export type Reason = components['schemas']['Reason']
+export type Recipe = components['schemas']['Recipe']
+export type RecipeDto = components['schemas']['RecipeDto']
+export type RecipeList = components['schemas']['RecipeList']
 export type Recounted = components['schemas']['Recounted']
+export type Recurrence = components['schemas']['Recurrence']
+export type RecurrenceDto = components['schemas']['RecurrenceDto']
+export type RegisterDto = components['schemas']['RegisterDto']
+export type Registered = components['schemas']['Registered']
+export type Release = components['schemas']['Release']
+export type ReleaseDto = components['schemas']['ReleaseDto']
+export type ReleaseEnvironment = components['schemas']['ReleaseEnvironment']
+export type ReleaseList = components['schemas']['ReleaseList']
+export type ReleaseSummary = components['schemas']['ReleaseSummary']
 export type RenameAnswerDto = components['schemas']['RenameAnswerDto']
+export type RerunDto = components['schemas']['RerunDto']
 export type ResetAcceptDto = components['schemas']['ResetAcceptDto']
 export type ResetRequestDto = components['schemas']['ResetRequestDto']
 export type ResetSecretDto = components['schemas']['ResetSecretDto']
@@ -4304,6 +6197,7 @@ export type ScriptRef = components['schemas']['ScriptRef']
 export type ScriptRow = components['schemas']['ScriptRow']
 export type ScriptSource = components['schemas']['ScriptSource']
 export type ScriptsDecided = components['schemas']['ScriptsDecided']
+export type SecretDto = components['schemas']['SecretDto']
 export type ServerProject = components['schemas']['ServerProject']
 export type ServerRightsDto = components['schemas']['ServerRightsDto']
 export type SessionRow = components['schemas']['SessionRow']
@@ -4320,12 +6214,29 @@ export type SourcesAllowedDto = components['schemas']['SourcesAllowedDto']
 export type Space = components['schemas']['Space']
 export type SpacePart = components['schemas']['SpacePart']
 export type StampList = components['schemas']['StampList']
+export type StartDto = components['schemas']['StartDto']
+export type StartRow = components['schemas']['StartRow']
+export type StartState = components['schemas']['StartState']
+export type StopDto = components['schemas']['StopDto']
 export type SubjectKind = components['schemas']['SubjectKind']
 export type Suggesting = components['schemas']['Suggesting']
+export type SuiteCase = components['schemas']['SuiteCase']
+export type SuiteCasesDto = components['schemas']['SuiteCasesDto']
+export type SuiteDetail = components['schemas']['SuiteDetail']
+export type SuiteDifference = components['schemas']['SuiteDifference']
+export type SuiteDto = components['schemas']['SuiteDto']
+export type SuiteFilter = components['schemas']['SuiteFilter']
+export type SuiteFilterDto = components['schemas']['SuiteFilterDto']
+export type SuiteList = components['schemas']['SuiteList']
+export type SuiteRow = components['schemas']['SuiteRow']
+export type SuiteThread = components['schemas']['SuiteThread']
+export type SuiteThreads = components['schemas']['SuiteThreads']
 export type Team = components['schemas']['Team']
 export type TeamDto = components['schemas']['TeamDto']
 export type TestStep = components['schemas']['TestStep']
 export type Threads = components['schemas']['Threads']
+export type Today = components['schemas']['Today']
+export type TodayBar = components['schemas']['TodayBar']
 export type TokenRow = components['schemas']['TokenRow']
 export type TokenScope = components['schemas']['TokenScope']
 export type Topic = components['schemas']['Topic']
@@ -4335,8 +6246,43 @@ export type UnreadFileDto = components['schemas']['UnreadFileDto']
 export type ViewPage = components['schemas']['ViewPage']
 export type Warning = components['schemas']['Warning']
 export type WarningCode = components['schemas']['WarningCode']
+export type WindowDto = components['schemas']['WindowDto']
+export type Work = components['schemas']['Work']
+export type WorkAnswer = components['schemas']['WorkAnswer']
+export type WorkDto = components['schemas']['WorkDto']
 export type $defs = Record<string, never>
 export interface operations {
+  calendarCalendar: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        key: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'text/calendar': string
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
   firstRunGet: {
     parameters: {
       query?: never
@@ -4843,6 +6789,174 @@ export interface operations {
       }
     }
   }
+  agentsList: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['AgentList']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  agentsRegister: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['RegisterDto']
+      }
+    }
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['Registered']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  agentsEdit: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+        id: number
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['AgentDto']
+      }
+    }
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['AgentList']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  agentsRemove: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+        id: number
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done, nothing to say */
+      204: {
+        headers: {
+          [name: string]: unknown
+        }
+        content?: never
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  workWork: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+        id: number
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['WorkDto']
+      }
+    }
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['WorkAnswer']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
   areasList: {
     parameters: {
       query?: never
@@ -5102,6 +7216,37 @@ export interface operations {
         }
         content: {
           'application/json': components['schemas']['Brief']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  calendarAddress: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['CalendarAddress']
         }
       }
       /** @description What went wrong */
@@ -5894,6 +8039,308 @@ export interface operations {
       }
     }
   }
+  environmentsList: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['EnvironmentList']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  environmentsAdd: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['EnvironmentDto']
+      }
+    }
+    responses: {
+      /** @description Done */
+      201: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['Environment']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  environmentsEdit: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+        id: number
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['EnvironmentDto']
+      }
+    }
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['Environment']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  environmentsRemove: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+        id: number
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done, nothing to say */
+      204: {
+        headers: {
+          [name: string]: unknown
+        }
+        content?: never
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  environmentsOpen: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+        id: number
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['OpenEnvironmentDto']
+      }
+    }
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['Environment']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  environmentsClose: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+        id: number
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['Environment']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  environmentsProbe: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+        id: number
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['Environment']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  environmentsSetSecret: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+        id: number
+        name: string
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['SecretDto']
+      }
+    }
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['Environment']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  environmentsRemoveSecret: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+        id: number
+        name: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['Environment']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
   eventsEvents: {
     parameters: {
       query?: never
@@ -6020,6 +8467,138 @@ export interface operations {
         content: {
           'application/json': components['schemas']['FeedClosed']
         }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  handoffsList: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['HandoffList']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  handoffsAdd: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['HandoffDto']
+      }
+    }
+    responses: {
+      /** @description Done */
+      201: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['HandoffList']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  handoffsEdit: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+        id: number
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['HandoffDto']
+      }
+    }
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['HandoffList']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  handoffsRemove: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+        id: number
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done, nothing to say */
+      204: {
+        headers: {
+          [name: string]: unknown
+        }
+        content?: never
       }
       /** @description What went wrong */
       default: {
@@ -6678,6 +9257,608 @@ export interface operations {
       }
     }
   }
+  partsEnd: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+        id: number
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['PartEndDto']
+      }
+    }
+    responses: {
+      /** @description Done, nothing to say */
+      204: {
+        headers: {
+          [name: string]: unknown
+        }
+        content?: never
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  partsLog: {
+    parameters: {
+      query?: {
+        from?: number
+      }
+      header?: never
+      path: {
+        project: string
+        id: number
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['PartLog']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  partsTell: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+        id: number
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['PartLogDto']
+      }
+    }
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['PartTold']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  partsStop: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+        id: number
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done, nothing to say */
+      204: {
+        headers: {
+          [name: string]: unknown
+        }
+        content?: never
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  plansList: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['PlanList']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  plansAdd: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['PlanDto']
+      }
+    }
+    responses: {
+      /** @description Done */
+      201: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['PlanDetail']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  plansToday: {
+    parameters: {
+      query?: {
+        /** @description The moment that the day begins with; by itself midnight UTC. */
+        from?: string
+      }
+      header?: never
+      path: {
+        project: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['Today']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  plansGet: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+        id: number
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['PlanDetail']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  plansEdit: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+        id: number
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['PlanDto']
+      }
+    }
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['PlanDetail']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  plansRemove: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+        id: number
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done, nothing to say */
+      204: {
+        headers: {
+          [name: string]: unknown
+        }
+        content?: never
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  plansDuplicate: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+        id: number
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['PlanDetail']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  plansStart: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+        id: number
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['StartDto']
+      }
+    }
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['StartRow']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  poolsAdd: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['PoolDto']
+      }
+    }
+    responses: {
+      /** @description Done */
+      201: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['AgentList']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  poolsEdit: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+        id: number
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['PoolDto']
+      }
+    }
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['AgentList']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  poolsRemove: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+        id: number
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done, nothing to say */
+      204: {
+        headers: {
+          [name: string]: unknown
+        }
+        content?: never
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  profilesAdd: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['ProfileDto']
+      }
+    }
+    responses: {
+      /** @description Done */
+      201: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['EnvironmentList']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  profilesEdit: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+        id: number
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['ProfileDto']
+      }
+    }
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['EnvironmentList']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  profilesRemove: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+        id: number
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done, nothing to say */
+      204: {
+        headers: {
+          [name: string]: unknown
+        }
+        content?: never
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
   queueList: {
     parameters: {
       query?: never
@@ -6709,6 +9890,138 @@ export interface operations {
       }
     }
   }
+  recipesList: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['RecipeList']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  recipesAdd: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['RecipeDto']
+      }
+    }
+    responses: {
+      /** @description Done */
+      201: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['RecipeList']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  recipesEdit: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+        id: number
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['RecipeDto']
+      }
+    }
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['RecipeList']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  recipesRemove: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+        id: number
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done, nothing to say */
+      204: {
+        headers: {
+          [name: string]: unknown
+        }
+        content?: never
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
   recountRecount: {
     parameters: {
       query?: never
@@ -6728,6 +10041,170 @@ export interface operations {
         content: {
           'application/json': components['schemas']['Recounted']
         }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  releasesList: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['ReleaseList']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  releasesAdd: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['ReleaseDto']
+      }
+    }
+    responses: {
+      /** @description Done */
+      201: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['ReleaseSummary']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  releasesGet: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+        id: number
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['ReleaseSummary']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  releasesEdit: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+        id: number
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['ReleaseDto']
+      }
+    }
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['ReleaseSummary']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  releasesRemove: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+        id: number
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done, nothing to say */
+      204: {
+        headers: {
+          [name: string]: unknown
+        }
+        content?: never
       }
       /** @description What went wrong */
       default: {
@@ -7064,6 +10541,74 @@ export interface operations {
           [name: string]: unknown
         }
         content?: never
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  partsOfRunList: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+        id: number
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['PartList']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  partsOfRunRerun: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+        id: number
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['RerunDto']
+      }
+    }
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['StartRow']
+        }
       }
       /** @description What went wrong */
       default: {
@@ -7939,6 +11484,403 @@ export interface operations {
         }
         content: {
           'application/json': components['schemas']['Space']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  startsGet: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+        id: number
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['StartRow']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  startsStop: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+        id: number
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['StopDto']
+      }
+    }
+    responses: {
+      /** @description Done, nothing to say */
+      204: {
+        headers: {
+          [name: string]: unknown
+        }
+        content?: never
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  suitesList: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['SuiteList']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  suitesAdd: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['SuiteDto']
+      }
+    }
+    responses: {
+      /** @description Done */
+      201: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['SuiteDetail']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  suitesThreads: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['SuiteThreads']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  suitesGet: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+        id: number
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['SuiteDetail']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  suitesEdit: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+        id: number
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['SuiteDto']
+      }
+    }
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['SuiteDetail']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  suitesRemove: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+        id: number
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done, nothing to say */
+      204: {
+        headers: {
+          [name: string]: unknown
+        }
+        content?: never
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  suitesSetCases: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+        id: number
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['SuiteCasesDto']
+      }
+    }
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['SuiteDetail']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  suitesAddCases: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+        id: number
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['AddCasesDto']
+      }
+    }
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['SuiteDetail']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  suitesCopy: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+        id: number
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['SuiteDetail']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  suitesUpdateSnapshot: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+        id: number
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['SuiteDetail']
         }
       }
       /** @description What went wrong */

@@ -117,3 +117,35 @@ export {
   type TokenScope,
 } from './access/rights.js'
 export * from './states.js'
+export {
+  nextClockChange,
+  nextOccurrences,
+  type Occurrence,
+  type Recurrence,
+  type RecurrenceFault,
+  recurrenceFault,
+} from './planning/recurrence.js'
+export { placeOf, recurrenceWords } from './planning/recurrence-words.js'
+export { medianOf, type Split, splitByCount, splitByTime, type Unit } from './planning/split.js'
+export {
+  forecast,
+  type Forecast,
+  type ForecastBar,
+  type Load,
+  type Misfit,
+  misfitOf,
+  type Needs,
+  type Worker,
+} from './planning/forecast.js'
+export {
+  commandOf,
+  RECIPE_PLACES,
+  RECIPE_TEMPLATES,
+  type RecipeText,
+  type RecipeValues,
+  shellQuoted,
+  unknownPlaces,
+} from './planning/recipes.js'
+export { MASK, masker } from './planning/secrets.js'
+export { closedAt, type Closed, type MaintenanceWindow, windowsWithin } from './planning/maintenance.js'
+export { type CaseDifference, type SnapshotCase, suiteDifferences } from './planning/suite-differences.js'

@@ -4,3 +4,8 @@ declare class TextDecoder {
   readonly encoding: string
   decode(input?: Uint8Array, options?: { stream?: boolean }): string
 }
+
+/** Everywhere the core runs (WHATWG Encoding). */
+declare class TextEncoder {
+  encode(text: string): Uint8Array
+}

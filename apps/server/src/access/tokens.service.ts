@@ -5,7 +5,7 @@ import { Sequelize } from 'sequelize-typescript'
 import type { MadeToken, TokenRow, TokenScope } from '../contract/index.js'
 import { CONFIG, type Config } from '../platform/config.js'
 import { actorOf, recordOf } from '../platform/acts/index.js'
-import { inTransaction, rowsOf, run } from '../platform/database.js'
+import { type InTransaction, inTransaction, rowsOf, run } from '../platform/database.js'
 import { notFound } from '../platform/problem.js'
 import { ApiToken } from './api-token.model.js'
 import { announceAccess } from './announce-access.js'
@@ -18,7 +18,7 @@ const PREFIX = 'bbn_'
 const TOKENS = `
 select t.id, t.name, t.scope, a.name as by, t.account_id as "accountId", t.created_at as "createdAt", t.last_used_at as "lastUsedAt", t.expires_at as "expiresAt"
 from api_token t join account a on a.id = t.account_id
-where t.project_id = $projectId and t.revoked_at is null and coalesce(t.expires_at > now(), true) and ($id::int is null or t.id = $id) order by t.created_at desc, t.id desc`
+where t.project_id = $projectId and t.part_id is null and t.revoked_at is null and coalesce(t.expires_at > now(), true) and ($id::int is null or t.id = $id) order by t.created_at desc, t.id desc`
 
 /** A token can be used for so many days, unless its maker says otherwise. */
 const USUAL_DAYS = 365
@@ -79,6 +79,20 @@ export class TokensService {
     const expiresAt = new Date(Date.now() + days * 86_400_000)
     const made = await this.tokens.create({ projectId, accountId, name, scope, tokenHash: this.hash(secret), expiresAt }, { transaction })
     return made.id
+  }
+
+  /** A token for the results of one part of a plan, which ends with it. In the name of whoever the agent works for. */
+  async makeForPart(
+    projectId: number,
+    accountId: number,
+    partId: number,
+    days: number,
+    db: InTransaction,
+  ): Promise<{ id: number; secret: string }> {
+    const secret = PREFIX + randomSecret()
+    const id = await this.store(projectId, accountId, `part ${partId}`, 'deliver', secret, days, db.transaction)
+    await run(db, 'update api_token set part_id = $partId where id = $id', { id, partId })
+    return { id, secret }
   }
 
   /** One's own; those of others need the right to manage. */

@@ -64,6 +64,8 @@ export class Delivery implements Taker {
     private readonly context: Context,
     private readonly dto: TargetDto,
     private readonly tools: DeliveryTools,
+    /** Names of the tests that its runner was asked for; null where nobody says. */
+    private readonly chosen: readonly string[] | null = null,
   ) {}
 
   /** What the build changed, as lines of paths; the rest of very many is left out. */
@@ -87,7 +89,7 @@ export class Delivery implements Taker {
     const early = () => new EarlyPlacing(this.tools, project, this.tools.earlyPace)
     const known = () => this.tools.scripts.of(project.id)
     for await (const read of readFiles(
-      { ...file, place: file.place ?? this.placeOf(file.name) },
+      { ...file, place: { ...(file.place ?? this.placeOf(file.name)), chosen: this.chosen } },
       { threads: this.tools.threads, early, known },
     )) {
       this.storing = true

@@ -32,13 +32,24 @@ export class IntakeService {
       await recordSent(db, context, id, placeOf(dto))
       return id
     })
-    return this.resume(id, context, dto)
+    return this.resume(id, context, dto, await chosenFor(this, context))
   }
 
   /** A delivery that is known, to be read from its beginning. */
-  resume(id: number, context: Context, dto: TargetDto): Delivery {
-    return new Delivery(id, context, dto, this)
+  resume(id: number, context: Context, dto: TargetDto, chosen: readonly string[] | null = null): Delivery {
+    return new Delivery(id, context, dto, this, chosen)
   }
+}
+
+/** What the part of a plan was to run, where its token sends: names that are made at run time say nothing about which. */
+async function chosenFor(db: Queryable, { caller }: Context): Promise<string[] | null> {
+  if (!caller.token) return null
+  const [part] = await rowsOf<{ tests: { name: string; pattern: string | null }[] }>(
+    db,
+    'select p.tests from api_token t join part p on p.id = t.part_id where t.id = $id',
+    { id: caller.token.id },
+  )
+  return part && part.tests.every(({ pattern }) => pattern === null) ? part.tests.map(({ name }) => name) : null
 }
 
 /** @returns the number of a new delivery; one that is stored first is still coming */

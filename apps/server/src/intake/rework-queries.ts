@@ -90,7 +90,8 @@ export const FORGET_EMPTY = [
 export const SETTLE_LIVE = `
 update run r set live = now.live, incomplete = now.live or now.faulty
 from (
-  select id, live as was_live, incomplete as was_incomplete, exists (select 1 from fault where run_id = run.id) as faulty,
+  select id, live as was_live, incomplete as was_incomplete, exists (select 1 from fault where run_id = run.id)
+      or exists (select 1 from part p where p.run_id = run.id and p.state in ('failed', 'stopped', 'lost')) as faulty,
     exists (select 1 from feed f where f.run_id = run.id and f.closed_at is null)
       or coalesce(shards, 0) > (select count(*) from run_shard s where s.run_id = run.id) as live
   from run where id = $runId

@@ -21,6 +21,7 @@ import { acts } from '../migrations/0019-acts.js'
 import { rights } from '../migrations/0020-rights.js'
 import { runs } from '../migrations/0021-runs.js'
 import { scans } from '../migrations/0022-scans.js'
+import { running } from '../migrations/0023-running.js'
 
 /** Every migration, in order; a name stays for ever. */
 const MIGRATIONS: readonly { name: string; sql: string }[] = [
@@ -46,6 +47,7 @@ const MIGRATIONS: readonly { name: string; sql: string }[] = [
   { name: '0020-rights', sql: rights },
   { name: '0021-runs', sql: runs },
   { name: '0022-scans', sql: scans },
+  { name: '0023-running', sql: running },
 ]
 
 const LOCK = 0x0b0bb1

@@ -89,6 +89,7 @@ describe('migrate', () => {
         '0020-rights',
         '0021-runs',
         '0022-scans',
+        '0023-running',
       ])
       expect(await migrate(url)).toEqual([])
     }))

@@ -9,7 +9,11 @@ import { openEvents } from '../lib/shared-events.js'
 const TOUCHED: Record<Topic, readonly string[]> = {
   cases: ['cases', 'case', 'areas', 'case-facets', 'case-scripts', 'scripts', 'script', 'mapping', 'mapping-overview', 'brief', 'run'],
   scripts: ['scripts', 'script', 'mapping', 'mapping-overview', 'cases', 'case', 'case-scripts', 'brief', 'run'],
-  runs: ['runs', 'run', 'brief', 'lens', 'scripts', 'script', 'case-scripts', 'deliveries', 'queue'],
+  suites: ['suites', 'suite', 'suite-threads', 'plan'],
+  plans: ['plans', 'plan', 'today', 'parts', 'runs', 'releases', 'release'],
+  agents: ['agents', 'recipes', 'handoffs', 'today', 'plan'],
+  environments: ['environments', 'plan'],
+  runs: ['runs', 'run', 'parts', 'today', 'brief', 'lens', 'scripts', 'script', 'case-scripts', 'deliveries', 'queue'],
   // sums come with the news; the rest of the run is asked for less often
   live: [],
   members: ['members', 'me', 'roles'],

@@ -7,10 +7,12 @@ export const RIGHTS = {
   link: 'link scripts to cases',
   run: 'plan, start, stop and keep runs',
   runProtected: 'run on protected environments',
+  editRecipes: 'edit recipes, which agents run',
   decide: 'decide on failures',
   approve: 'approve and retire cases',
   signOff: 'sign off runs and releases',
   manage: 'manage people and settings',
+  work: 'take work as an agent',
 } as const
 
 export type Right = keyof typeof RIGHTS
@@ -25,7 +27,7 @@ export const ROLES = {
   viewer: ['read'],
   tester: TESTER,
   developer: DEVELOPER,
-  engineer: ['read', 'deliver', 'editCases', 'organize', 'link', 'run', 'decide', 'approve'],
+  engineer: ['read', 'deliver', 'editCases', 'organize', 'link', 'run', 'editRecipes', 'decide', 'approve'],
   lead: ALL_RIGHTS,
 } as const satisfies Record<string, readonly Right[]>
 
@@ -36,7 +38,12 @@ export const BUILT_IN_ROLES = Object.keys(ROLES) as BuiltInRole[]
 export const isBuiltInRole = (name: string): name is BuiltInRole => name in ROLES
 
 /** What a token may do at most, by its scope. */
-export const SCOPE_RIGHTS = { deliver: ['read', 'deliver'], read: ['read'] } as const satisfies Record<string, readonly Right[]>
+export const SCOPE_RIGHTS = {
+  deliver: ['read', 'deliver'],
+  read: ['read'],
+  agent: ['deliver', 'work'],
+  start: ['run'],
+} as const satisfies Record<string, readonly Right[]>
 
 export type TokenScope = keyof typeof SCOPE_RIGHTS
 

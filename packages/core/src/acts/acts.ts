@@ -4,27 +4,53 @@ export type ActorKind = 'person' | 'token' | 'agent' | 'system'
 /** What an act may be about. */
 export type SubjectKind =
   | 'account'
+  | 'agent'
   | 'area'
   | 'case'
   | 'delivery'
+  | 'environment'
   | 'feed'
+  | 'handoff'
   | 'invitation'
   | 'job'
   | 'link'
   | 'member'
+  | 'part'
+  | 'plan'
+  | 'pool'
+  | 'profile'
   | 'project'
+  | 'recipe'
+  | 'release'
   | 'role'
   | 'run'
   | 'scan'
   | 'script'
   | 'source'
+  | 'start'
+  | 'suite'
   | 'team'
   | 'token'
   | 'view'
 
 /** Parts of a project that an open page may have to ask for anew. */
 export type Topic =
-  'cases' | 'scripts' | 'runs' | 'live' | 'members' | 'teams' | 'tokens' | 'views' | 'sources' | 'space' | 'project' | 'acts'
+  | 'cases'
+  | 'scripts'
+  | 'runs'
+  | 'live'
+  | 'suites'
+  | 'plans'
+  | 'agents'
+  | 'environments'
+  | 'members'
+  | 'teams'
+  | 'tokens'
+  | 'views'
+  | 'sources'
+  | 'space'
+  | 'project'
+  | 'acts'
 
 interface ActSort {
   subject: SubjectKind
@@ -57,6 +83,10 @@ export const ACTS = {
   'account.rightsChanged': sort('account', [], 'changed the server rights of #'),
   'account.resetLinkMade': sort('account', [], 'created a password reset link for #'),
   'account.passwordReset': sort('account', [], 'reset their password by a link'),
+  'agent.registered': sort('agent', ['agents'], 'registered the agent #'),
+  'agent.changed': sort('agent', ['agents'], 'changed the agent #'),
+  'agent.removed': sort('agent', ['agents'], 'removed the agent #'),
+  'agent.left': sort('agent', ['agents'], 'stopped the agent #'),
   'area.made': undoable('area', ['cases'], 'created the area #'),
   'area.changed': undoable('area', ['cases'], 'changed the area #'),
   'area.deleted': undoable('area', ['cases'], 'deleted the area #'),
@@ -71,7 +101,18 @@ export const ACTS = {
   'delivery.readAgain': sort('delivery', ['runs', 'scripts'], 'read a file again: #'),
   'delivery.retried': sort('delivery', ['runs'], 'retried the delivery #'),
   'details.deleted': sort('project', ['space', 'runs'], 'deleted old details'),
+  'environment.made': sort('environment', ['environments', 'plans'], 'created the environment #'),
+  'environment.changed': sort('environment', ['environments', 'plans'], 'changed the environment #'),
+  'environment.deleted': sort('environment', ['environments', 'plans'], 'deleted the environment #'),
+  'environment.opened': sort('environment', ['environments', 'plans'], 'opened the protected environment #'),
+  'environment.closed': sort('environment', ['environments', 'plans'], 'closed the protected environment #'),
+  'environment.secretSet': sort('environment', ['environments'], 'set a secret of #'),
+  'environment.secretRemoved': sort('environment', ['environments'], 'removed a secret of #'),
+  'environment.probed': sort('environment', ['environments'], 'probed #'),
   'feed.opened': sort('feed', [], 'started the live run #'),
+  'handoff.made': sort('handoff', ['agents'], 'created the pipeline hand-off #'),
+  'handoff.changed': sort('handoff', ['agents'], 'changed the pipeline hand-off #'),
+  'handoff.deleted': sort('handoff', ['agents'], 'deleted the pipeline hand-off #'),
   'invitation.made': sort('invitation', ['members'], 'invited #'),
   'invitation.withdrawn': sort('invitation', ['members'], 'withdrew the invitation of #'),
   'job.retried': sort('job', [], 'tried a failed background job again: #'),
@@ -82,10 +123,28 @@ export const ACTS = {
   'member.joined': sort('member', ['members'], 'joined the project'),
   'member.roleChanged': sort('member', ['members'], 'changed the role of #'),
   'member.removed': sort('member', ['members', 'cases', 'teams'], 'removed #'),
+  'part.ended': sort('part', ['plans', 'runs'], 'ran #'),
+  'part.lost': sort('part', ['plans', 'runs', 'agents'], 'lost its agent: #'),
+  'part.stopped': sort('part', ['plans', 'runs'], 'stopped #'),
+  'plan.made': sort('plan', ['plans'], 'created the plan #'),
+  'plan.changed': sort('plan', ['plans'], 'changed the plan #'),
+  'plan.deleted': sort('plan', ['plans'], 'deleted the plan #'),
+  'pool.made': sort('pool', ['agents', 'plans'], 'created the pool #'),
+  'pool.changed': sort('pool', ['agents', 'plans'], 'changed the pool #'),
+  'pool.deleted': sort('pool', ['agents', 'plans'], 'deleted the pool #'),
+  'profile.made': sort('profile', ['environments', 'plans'], 'created the profile #'),
+  'profile.changed': sort('profile', ['environments', 'plans'], 'changed the profile #'),
+  'profile.deleted': sort('profile', ['environments', 'plans'], 'deleted the profile #'),
   'project.made': sort('project', [], 'created the project #'),
   'project.changed': undoable('project', ['project'], 'changed the settings of #'),
   'project.rulesChanged': sort('project', ['project', 'scripts'], 'changed the mapping rules of #'),
   'project.sourcesAllowed': sort('project', ['sources'], 'changed where sources of # may look'),
+  'recipe.made': sort('recipe', ['agents', 'plans'], 'created the recipe #'),
+  'recipe.changed': sort('recipe', ['agents', 'plans'], 'changed the recipe #'),
+  'recipe.deleted': sort('recipe', ['agents', 'plans'], 'deleted the recipe #'),
+  'release.made': sort('release', ['plans', 'runs'], 'created the release #'),
+  'release.changed': sort('release', ['plans', 'runs'], 'changed the release #'),
+  'release.deleted': sort('release', ['plans', 'runs'], 'deleted the release #'),
   'role.made': sort('role', ['members'], 'created the role #'),
   'role.changed': sort('role', ['members'], 'changed the role #'),
   'role.deleted': sort('role', ['members'], 'deleted the role #'),
@@ -103,6 +162,13 @@ export const ACTS = {
   'source.resumed': undoable('source', ['sources'], 'resumed the source #'),
   'source.checked': sort('source', [], 'checked the source #'),
   'source.removed': sort('source', ['sources'], 'removed the source #'),
+  'start.made': sort('start', ['plans', 'runs'], 'started #'),
+  'start.stopped': sort('start', ['plans', 'runs'], 'stopped #'),
+  'start.skipped': sort('start', ['plans'], 'skipped #'),
+  'suite.made': sort('suite', ['suites', 'plans'], 'created the suite #'),
+  'suite.changed': sort('suite', ['suites', 'plans'], 'changed the suite #'),
+  'suite.deleted': sort('suite', ['suites', 'plans'], 'deleted the suite #'),
+  'suite.updated': sort('suite', ['suites', 'plans'], 'updated the snapshot of #'),
   'sums.recounted': sort('project', ['runs'], 'recounted the sums of #'),
   'team.made': sort('team', ['teams', 'members'], 'created the team #'),
   'team.changed': sort('team', ['teams', 'members'], 'changed the team #'),

@@ -4,6 +4,11 @@ export interface FilePlace {
   path: string
   /** The folder of the sources where the runner ran, as an absolute path; reports name their tests' files below it. */
   root: string | null
+  /**
+   * Names of the tests that the runner was asked for: it may report others as skipped, and those are left out. Null or nothing: all that it
+   * reports counts.
+   */
+  chosen?: readonly string[] | null | undefined
 }
 
 export const NO_PLACE: FilePlace = { path: '', root: null }

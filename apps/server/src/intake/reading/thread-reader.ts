@@ -83,7 +83,7 @@ class OpenBundle {
     this.bundle = new Bundle(name, {
       open: (inner, inside, refused) => {
         const path = inside ? plainPath(inner.slice(name.length)) : place.path
-        const file = new OpenFile(inner, inside, folder, { path, root: place.root }, say, (bytes) => (this.bytes += bytes), refused)
+        const file = new OpenFile(inner, inside, folder, { ...place, path }, say, (bytes) => (this.bytes += bytes), refused)
         this.open = file
         this.ended.push(file)
         return file
@@ -149,6 +149,15 @@ class OpenBundle {
   }
 }
 
+/** What is part of a test that ran several times stays. */
+function withoutUnchosen(findings: FileFindings | null, unchosen: readonly number[]): FileFindings | null {
+  if (!findings || unchosen.length === 0) return findings
+  const { settlement } = findings
+  const grouped = new Set(settlement.groups.flatMap(({ members }) => members))
+  const dropped = [...settlement.dropped, ...unchosen.filter((seq) => !grouped.has(seq) && !settlement.dropped.includes(seq))]
+  return { ...findings, settlement: { ...settlement, dropped } }
+}
+
 const plain = ({ code, message }: Refusal): PlainRefusal => ({ code, message })
 
 type Stands = Pick<PackedResults['whole'][number], 'suites' | 'sourceFile'>
@@ -164,6 +173,8 @@ class OpenFile implements EntrySink {
   /** What it said before its turn came. */
   private waiting: Said[] | null = []
   private framework: string | null | undefined
+  /** Results of tests that the runner was not asked for, by their place. */
+  private readonly unchosen: number[] = []
   private bytes = 0
   private pieces: Uint8Array[] | null = []
   private refusal: Refusal | null
@@ -186,7 +197,11 @@ class OpenFile implements EntrySink {
     if (refused) this.pieces = null
     this.original = new OriginalCopy(folder)
     this.held = new HeldResults(folder)
+    const chosen = place.chosen ? new Set(place.chosen) : null
+    let seq = 0
     this.reader = new ResultFileStream((result) => {
+      if (chosen && result.outcome === 'skipped' && !chosen.has(result.name)) this.unchosen.push(seq)
+      seq++
       this.totals.add(result.outcome)
       this.packer.add(result)
       if (this.packer.isFull) this.tell()
@@ -226,7 +241,10 @@ class OpenFile implements EntrySink {
   }
 
   end(): void {
-    this.findings = this.attempt(() => this.reader.end())
+    this.findings = withoutUnchosen(
+      this.attempt(() => this.reader.end()),
+      this.unchosen,
+    )
     this.over = true
   }
 

@@ -11,8 +11,16 @@ const CASE_NAME = `p.key_prefix || '-' || t.number || ' ' || t.title`
 
 /** What people edit row by row; a subject that is not here is named by who records the act. */
 export const SUBJECT_ROWS = {
+  agent: { table: '(select id, project_id, name, pool_id, labels, profiles, paused from agent)', id: 'id', name: 't.name' },
   area: { table: 'area', id: 'id', name: 't.name' },
   case: { table: 'test_case', id: 'id', name: CASE_NAME },
+  environment: {
+    table:
+      '(select id, project_id, name, protected, address, attributes, variables, profiles, run_as, maintenance, probe_url, probe_status, probe_text, opened_until, opened_by, opened_reason, schedules from environment)',
+    id: 'id',
+    name: 't.name',
+  },
+  handoff: { table: '(select id, project_id, name, url, template from handoff)', id: 'id', name: 't.name' },
   invitation: { table: 'invitation', id: 'id', name: 't.email' },
   link: {
     table: 'link',
@@ -20,7 +28,19 @@ export const SUBJECT_ROWS = {
     name: `(select s.name from script s where s.id = t.script_id) || ' → ' || (select p.key_prefix || '-' || c.number from test_case c where c.id = t.case_id)`,
   },
   member: { table: 'membership', id: 'account_id', name: '(select a.name from account a where a.id = t.account_id)' },
+  plan: {
+    table: `(select id, project_id, name, pipeline, branch, newest_build, retries, retry_unless, split, shards, overlap, missed, release_id, paused,
+      (select jsonb_agg(to_jsonb(x) - 'plan_id' order by x.position) from plan_suite x where x.plan_id = plan.id) as suites,
+      (select jsonb_agg(to_jsonb(x) - 'plan_id' - 'id' order by x.id) from plan_cell x where x.plan_id = plan.id) as cells,
+      (select jsonb_agg(to_jsonb(x) - 'plan_id' - 'id' - 'next_at' - 'seen_id' order by x.id) from plan_time x where x.plan_id = plan.id) as times from plan)`,
+    id: 'id',
+    name: 't.name',
+  },
+  pool: { table: 'pool', id: 'id', name: 't.name' },
+  profile: { table: 'profile', id: 'id', name: 't.name' },
   project: { table: 'project', id: 'id', name: 't.name' },
+  recipe: { table: 'recipe', id: 'id', name: 't.name' },
+  release: { table: 'release', id: 'id', name: 't.name' },
   role: { table: 'role', id: 'id', name: 't.name' },
   run: {
     table: '(select id, project_id, keep, stop_asked_at, build_id, lane_id from run)',
@@ -30,6 +50,12 @@ export const SUBJECT_ROWS = {
   script: { table: '(select id, project_id, name, triage from script)', id: 'id', name: 't.name' },
   source: {
     table: '(select id, project_id, name, kind, address, pipeline, branch, environment, build, every_s, paused from source)',
+    id: 'id',
+    name: 't.name',
+  },
+  suite: {
+    table: `(select id, project_id, folder, name, note, filter, template, snapshot_at,
+      array(select x.case_id from suite_case x where x.suite_id = suite.id order by x.position) as cases from suite)`,
     id: 'id',
     name: 't.name',
   },

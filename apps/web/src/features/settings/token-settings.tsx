@@ -10,7 +10,12 @@ import { Time } from '../../ui/time.js'
 import { notify, notifyError } from '../../ui/toast.js'
 import { HistoryDialog } from '../audit/history-dialog.js'
 
-const SCOPES: Record<TokenScope, string> = { deliver: 'deliver results, and read', read: 'read only' }
+const SCOPES: Record<TokenScope, string> = {
+  deliver: 'deliver results, and read',
+  read: 'read only',
+  agent: 'run an agent',
+  start: 'start plans',
+}
 
 /** Keys for pipelines: made here, shown once, taken back here. */
 export function TokenSettings() {

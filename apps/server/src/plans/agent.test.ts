@@ -1,0 +1,183 @@
+import type { PartList, PartLog, PlanDetail, RunDetail, StartRow } from '@bobbin/client'
+import { type ChildProcess, spawn } from 'node:child_process'
+import { existsSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { fileURLToPath } from 'node:url'
+import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { seedCase, TestApp } from '../testing/test-app.js'
+import { type Prepared, preparedPlan, until } from './testing.js'
+
+const CLI = fileURLToPath(new URL('../../../cli/bin/bobbin.mjs', import.meta.url))
+
+const SOURCE = `import { test } from 'node:test'
+import assert from 'node:assert'
+import { existsSync, writeFileSync } from 'node:fs'
+test('Gate opens', () => console.log('the word is ' + process.env.GATE_WORD))
+test('Ramp lowers', () => {
+  const seen = process.env.MARK + '-ramp'
+  if (process.env.RAMP === 'flaky' && !existsSync(seen)) { writeFileSync(seen, ''); assert.fail('the ramp sticks') }
+  if (process.env.RAMP === 'broken') assert.fail('the ramp sticks')
+})
+test('Not in the suite', () => assert.fail('was not asked for'))
+`
+
+let bobbin: TestApp
+let folder: string
+let prepared: Prepared
+const agents: ChildProcess[] = []
+
+beforeAll(async () => {
+  folder = mkdtempSync(join(tmpdir(), 'bobbin-agent-'))
+  writeFileSync(join(folder, 'gate.test.mjs'), SOURCE)
+  bobbin = await TestApp.start([seedCase(101, 'Gate opens'), seedCase(102, 'Ramp lowers')])
+  const tests = [
+    { name: 'Gate opens', file: 'gate.test.mjs', keys: ['FERRY-101'] },
+    { name: 'Ramp lowers', file: 'gate.test.mjs', keys: ['FERRY-102'] },
+    { name: 'Not in the suite', file: 'gate.test.mjs', keys: [] },
+  ]
+  prepared = await preparedPlan(bobbin, tests, { source: folder, cleanUp: 'echo cleaned up' }, { retries: 1 })
+  await prepared.ask('PUT', `/environments/${prepared.environmentId}/secrets/GATE_WORD`, { value: 'open-sesame-42' })
+  start('quay-1')
+}, 60_000)
+afterAll(async () => {
+  for (const agent of agents) agent.kill('SIGKILL')
+  await bobbin.stop()
+  rmSync(folder, { recursive: true, force: true })
+})
+
+function start(name: string): ChildProcess {
+  const agent = spawn(process.execPath, [CLI, 'agent', '--name', name, '--folder', join(folder, `home-${name}`)], {
+    env: { ...process.env, BOBBIN_URL: bobbin.url, BOBBIN_TOKEN: prepared.agentToken },
+    stdio: ['ignore', 'pipe', 'inherit'],
+  })
+  agents.push(agent)
+  return agent
+}
+
+const over = (id: number): Promise<StartRow> =>
+  until(async () => {
+    const start = await prepared.ask<StartRow>('GET', `/starts/${id}`)
+    return start.state !== 'going' && start.state !== 'queued' ? start : null
+  })
+
+const runNow = async (): Promise<StartRow> => over((await prepared.ask<StartRow>('POST', `/plans/${prepared.plan.id}/start`, {})).id)
+
+const partsOf = (start: StartRow): Promise<PartList> => prepared.ask('GET', `/runs/${start.runs[0]?.id ?? 0}/parts`)
+
+async function withVariables(variables: Record<string, string>): Promise<void> {
+  await prepared.ask('PUT', `/environments/${prepared.environmentId}`, {
+    name: 'harbour-dev',
+    attributes: {},
+    variables: { MARK: join(folder, 'mark'), ...variables },
+    profiles: [],
+    maintenance: [],
+    protected: false,
+    schedules: false,
+  })
+}
+
+describe('an agent runs what a plan says', { timeout: 60_000 }, () => {
+  it('only what was asked for, with its log, and nothing of its secrets', async () => {
+    const start = await runNow()
+    expect(start).toMatchObject({ state: 'done', notes: [], runs: [{ environment: 'harbour-dev', failed: 0, total: 2, live: false }] })
+    const run = await prepared.ask<RunDetail>('GET', `/runs/${start.runs[0]?.id ?? 0}`)
+    expect(run.run).toMatchObject({ trigger: 'plan', incomplete: false, totals: { passed: 2 } })
+    const { rows } = await partsOf(start)
+    expect(rows).toMatchObject([{ state: 'done', exitCode: 0, passed: 2, agent: { name: 'quay-1' } }])
+    const { text, done } = await prepared.ask<PartLog>('GET', `/parts/${rows[0]?.id ?? 0}/log`)
+    expect(text).toContain('node --test')
+    expect(text).toContain('cleaned up')
+    expect(text).not.toContain('open-sesame')
+    expect(done).toBe(true)
+    const stored = await bobbin.ask<{ found: boolean }>(`select exists (select 1 from body where text like '%open-sesame%') as found`)
+    expect(stored).toEqual([{ found: false }])
+  })
+
+  it('tries what failed once more, on a fresh process, as another attempt of one result', async () => {
+    await withVariables({ RAMP: 'flaky' })
+    const start = await runNow()
+    const { rows } = await partsOf(start)
+    expect(rows.map(({ try: nth, state, failed, tests }) => ({ nth, state, failed, tests }))).toEqual([
+      { nth: 1, state: 'done', failed: 1, tests: 2 },
+      { nth: 2, state: 'done', failed: 0, tests: 1 },
+    ])
+    const run = await prepared.ask<RunDetail>('GET', `/runs/${start.runs[0]?.id ?? 0}`)
+    expect(run.run.totals).toMatchObject({ total: 2, passed: 1, recovered: 1 })
+  })
+
+  it('does what failed again: a new run with the settings of the old, shown in the old one', async () => {
+    await withVariables({ RAMP: 'broken' })
+    const broken = await runNow()
+    expect(broken.runs[0]?.failed).toBe(1)
+    await withVariables({})
+    const runId = broken.runs[0]?.id ?? 0
+    const again = await over((await prepared.ask<StartRow>('POST', `/runs/${runId}/rerun`, {})).id)
+    expect(again).toMatchObject({ why: 'rerun', build: broken.build, runs: [{ failed: 0, total: 1 }] })
+    const { reruns } = await prepared.ask<PartList>('GET', `/runs/${runId}/parts`)
+    expect(reruns).toMatchObject([{ startId: again.id, runId: again.runs[0]?.id, by: 'runa' }])
+    await expect(prepared.ask('POST', `/runs/${again.runs[0]?.id ?? 0}/rerun`, {})).rejects.toMatchObject({ code: 'nothingToRun' })
+  })
+
+  it('fails with the reason where the command does not exist, and the run is incomplete', async () => {
+    const { rows } = await prepared.ask<{ rows: { id: number }[] }>('GET', '/recipes')
+    const recipe = { ...(rows[0] as object), command: 'no-such-runner {files}' }
+    await prepared.ask('PUT', `/recipes/${rows[0]?.id ?? 0}`, only(recipe))
+    const start = await runNow()
+    const parts = await partsOf(start)
+    expect(parts.rows).toMatchObject([
+      { state: 'failed', exitCode: 127, said: 'The command of the recipe could not be found or started (exit 127)' },
+    ])
+    const run = await prepared.ask<RunDetail>('GET', `/runs/${start.runs[0]?.id ?? 0}`)
+    expect(run.run).toMatchObject({ incomplete: true, live: false })
+    await prepared.ask('PUT', `/recipes/${rows[0]?.id ?? 0}`, only(rows[0] as object))
+  })
+
+  it('stops within seconds, with everything that it began, and cleans up', async () => {
+    const { rows } = await prepared.ask<{ rows: { id: number }[] }>('GET', '/recipes')
+    const marker = join(folder, 'child')
+    const command = `sh -c 'echo $$ > ${marker}; exec sleep 600' & sleep 600`
+    await prepared.ask('PUT', `/recipes/${rows[0]?.id ?? 0}`, only({ ...(rows[0] as object), command }))
+    const { id } = await prepared.ask<StartRow>('POST', `/plans/${prepared.plan.id}/start`, {})
+    const part = await until(async () =>
+      (
+        await prepared.ask<PartList>('GET', `/runs/${(await prepared.ask<StartRow>('GET', `/starts/${id}`)).runs[0]?.id ?? 0}/parts`)
+      ).rows.find(({ logChars }) => logChars > 0),
+    )
+    await prepared.ask('POST', `/starts/${id}/stop`, {})
+    const start = await over(id)
+    expect(start.state).toBe('stopped')
+    const { text } = await prepared.ask<PartLog>('GET', `/parts/${part.id}/log`)
+    expect(text).toContain('cleaned up')
+    const pid = Number(readFileSync(marker, 'utf8'))
+    expect(runs(pid)).toBe(false)
+    await prepared.ask('PUT', `/recipes/${rows[0]?.id ?? 0}`, only(rows[0] as object))
+  })
+
+  it('tells the forecast how long it takes by now', async () => {
+    const plan = await prepared.ask<PlanDetail>('GET', `/plans/${prepared.plan.id}`)
+    expect(plan.forecast).toMatchObject({ agents: [{ name: 'quay-1' }], unplaced: [] })
+    expect(plan.cellForecasts).toMatchObject([{ cases: 2, tests: 2 }])
+  })
+
+  it('is refused where another agent has its name', async () => {
+    const second = spawn(process.execPath, [CLI, 'agent', '--name', 'quay-1', '--folder', join(folder, 'elsewhere')], {
+      env: { ...process.env, BOBBIN_URL: bobbin.url, BOBBIN_TOKEN: prepared.agentToken },
+      stdio: ['ignore', 'ignore', 'pipe'],
+    })
+    let said = ''
+    second.stderr.on('data', (chunk: Buffer) => (said += chunk.toString()))
+    const code = await new Promise((resolve) => second.once('close', resolve))
+    expect(code).toBe(1)
+    expect(said).toContain('Another agent is here as “quay-1”')
+  })
+})
+
+/** A process that ended and that nobody asked about is there as a zombie. */
+const runs = (pid: number): boolean => existsSync(`/proc/${pid}/stat`) && !/\) [ZX] /.test(readFileSync(`/proc/${pid}/stat`, 'utf8'))
+
+/** What a recipe is changed by: what the list adds to it is left out. */
+function only(recipe: object): object {
+  const { id: _, scripts: __, ...rest } = recipe as { id: number; scripts: number }
+  return rest
+}

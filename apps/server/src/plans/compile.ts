@@ -1,0 +1,302 @@
+import { type Load, medianOf, type SnapshotCase, splitByCount, splitByTime } from '@bobbin/core'
+import type { Project } from '../access/index.js'
+import type { PlanCell, PlanNote, SuiteFilter } from '../contract/index.js'
+import { type Queryable, rowsOf } from '../platform/database.js'
+import { casesOfSuite, expectedTimes } from '../suites/index.js'
+
+/** What a plan runs, as its start keeps it. */
+export interface PlanSettings {
+  suites: { id: number; parameters: Record<string, string> }[]
+  cells: PlanCell[]
+  retries: number
+  retryUnless: number | null
+  split: 'time' | 'count' | 'file'
+  shards: number | null
+  releaseId: number | null
+  /** Only these scripts in code, whatever suites have: of a run that is made again. */
+  only?: number[] | undefined
+}
+
+export interface PlannedTest {
+  scriptId: number
+  file: string
+  suites: string[]
+  name: string
+  pattern: string | null
+  keys: string[]
+  ms: number
+}
+
+export interface RecipeRow {
+  id: number
+  name: string
+  framework: string
+  tree: string | null
+  source: string
+  ref: string
+  folder: string
+  prepare: string
+  command: string
+  cleanUp: string
+  results: string
+  labels: string[]
+  wholeFiles: boolean
+  limitMinutes: number
+}
+
+/** Tests of one cell that one recipe runs with the same parameters. */
+export interface Bundle {
+  cell: PlanCell
+  recipe: RecipeRow
+  parameters: Record<string, string>
+  tests: PlannedTest[]
+  /** Places of the tests that stay together, a list each. */
+  units: number[][]
+}
+
+export interface Compiled {
+  bundles: Bundle[]
+  notes: PlanNote[]
+  /** How many cases a suite of the plan has. */
+  cases: Map<number, number>
+}
+
+interface ScriptRow {
+  caseId: number
+  key: string
+  scriptId: number
+  framework: string | null
+  tree: string | null
+  file: string
+  suites: string[]
+  name: string
+  pattern: string | null
+  suitePatterns: string[] | null
+  skipped: string | null
+}
+
+/** Scripts in code that verify some cases; a case without one has no row. Binds: projectId, cases, prefix. */
+const SCRIPTS_OF_CASES = `
+select distinct on (c.id, x.script_id) c.id as "caseId", $prefix || '-' || c.number as key, x.script_id as "scriptId", x.framework, t.name as tree, x.file, x.suites, x.name, x.pattern,
+  x.suite_patterns as "suitePatterns", x.skipped
+from test_case c join link l on l.case_id = c.id and l.state = 'active' join script s on s.id = l.script_id
+join script_source x on x.script_id = coalesce(s.head_id, s.id) and x.gone_at is null join source_tree t on t.id = x.tree_id
+where c.project_id = $projectId and c.id = any($cases::int[])`
+
+/** Scripts in code by themselves, with the keys of their cases. Binds: projectId, scripts, prefix. */
+const SCRIPTS_BY_ID = `
+select 0 as "caseId", coalesce((select string_agg($prefix || '-' || c.number, ',') from link l join test_case c on c.id = l.case_id and c.deleted_at is null
+    where l.script_id = x.script_id and l.state = 'active'), '') as key,
+  x.script_id as "scriptId", x.framework, t.name as tree, x.file, x.suites, x.name, x.pattern, x.suite_patterns as "suitePatterns", x.skipped
+from script_source x join source_tree t on t.id = x.tree_id where x.project_id = $projectId and x.gone_at is null and x.script_id = any($scripts::int[])`
+
+const RECIPES = `
+select id, name, framework, tree, source, ref, folder, prepare, command, clean_up as "cleanUp", results, labels, whole_files as "wholeFiles", limit_minutes as "limitMinutes"
+from recipe where project_id = $projectId order by tree nulls last, id`
+
+/** What results call the scripts in code. */
+const VARIANTS = `select id, head_id as "headId", profile from script where head_id = any($heads::int[]) or id = any($heads::int[])`
+
+/** A test that nobody knows, in milliseconds: common practice, no source. */
+const UNKNOWN_MS = 1000
+const MOST_EXAMPLES = 5
+
+/** What a plan would run now: tests by cell and recipe, and what can't be run, with the reason. */
+export async function compilePlan(db: Queryable, project: Project, settings: PlanSettings): Promise<Compiled> {
+  const notes: PlanNote[] = []
+  const cases = new Map<number, number>()
+  const chosen: { rows: ScriptRow[]; parameters: Record<string, string> }[] = []
+  if (settings.only) {
+    const rows = await rowsOf<ScriptRow>(db, SCRIPTS_BY_ID, { projectId: project.id, scripts: settings.only, prefix: project.keyPrefix })
+    chosen.push({ rows, parameters: settings.suites[0]?.parameters ?? {} })
+    const missing = new Set(settings.only).size - rows.length
+    if (missing > 0) notes.push({ code: 'noScript', count: missing, examples: [] })
+  } else
+    for (const suite of settings.suites) {
+      const found = await scriptsOfSuite(db, project, suite.id, notes)
+      cases.set(suite.id, found.cases)
+      chosen.push({ rows: found.rows, parameters: suite.parameters })
+    }
+  const recipes = await rowsOf<RecipeRow>(db, RECIPES, { projectId: project.id })
+  const grouped = byRecipe(chosen, recipes, notes)
+  const times = await timesOf(db, project.id, [...new Set(grouped.flatMap(({ rows }) => rows.map(({ scriptId }) => scriptId)))])
+  const bundles = settings.cells.flatMap((cell) =>
+    grouped.map(({ recipe, rows, parameters }): Bundle => {
+      const tests = withTimes(rows, times.get(cell.profile) ?? new Map(), times.get(null) ?? new Map())
+      return {
+        cell,
+        recipe,
+        parameters: { ...parameters, ...cell.parameters },
+        tests,
+        units: unitsOf(tests, recipe.wholeFiles || settings.split === 'file'),
+      }
+    }),
+  )
+  if (bundles.length === 0) notes.push({ code: 'nothingToRun' })
+  return { bundles, notes, cases }
+}
+
+async function scriptsOfSuite(db: Queryable, project: Project, id: number, notes: PlanNote[]) {
+  const [suite] = await rowsOf<{ name: string; filter: SuiteFilter | null; snapshot: SnapshotCase[] | null }>(
+    db,
+    'select name, filter, snapshot from suite where id = $id and project_id = $projectId',
+    { id, projectId: project.id },
+  )
+  if (!suite) return { rows: [], cases: 0 }
+  // a filter is asked each time; what was chosen runs as it was when it was planned
+  const ids =
+    suite.filter || !suite.snapshot ? await casesOfSuite(db, project, { id, filter: suite.filter }) : suite.snapshot.map((one) => one.id)
+  const states = await rowsOf<{ id: number; key: string; out: boolean }>(
+    db,
+    `select c.id, $prefix || '-' || c.number as key, c.deleted_at is not null or c.state = 'retired' as out from test_case c where c.id = any($ids::int[])`,
+    { ids, prefix: project.keyPrefix },
+  )
+  const retired = states.filter(({ out }) => out)
+  const left = states.filter(({ out }) => !out)
+  const rows = await rowsOf<ScriptRow>(db, SCRIPTS_OF_CASES, {
+    projectId: project.id,
+    prefix: project.keyPrefix,
+    cases: left.map((one) => one.id),
+  })
+  const covered = new Set(rows.map(({ caseId }) => caseId))
+  const without = left.filter((one) => !covered.has(one.id))
+  const examples = (some: readonly { key: string }[]) => some.slice(0, MOST_EXAMPLES).map(({ key }) => key)
+  if (ids.length === 0) notes.push({ code: 'emptySuite', suite: suite.name })
+  if (retired.length > 0) notes.push({ code: 'retired', count: retired.length, examples: examples(retired) })
+  if (without.length > 0) notes.push({ code: 'noScript', count: without.length, examples: examples(without) })
+  const place = new Map(ids.map((one, i) => [one, i]))
+  return { rows: rows.sort((a, b) => (place.get(a.caseId) ?? 0) - (place.get(b.caseId) ?? 0)), cases: left.length }
+}
+
+interface Grouped {
+  recipe: RecipeRow
+  parameters: Record<string, string>
+  rows: (ScriptRow & { keys: string[] })[]
+}
+
+/** Scripts by the recipe that runs them and their parameters: one that several suites have runs once for the same parameters. */
+function byRecipe(
+  chosen: readonly { rows: ScriptRow[]; parameters: Record<string, string> }[],
+  recipes: readonly RecipeRow[],
+  notes: PlanNote[],
+): Grouped[] {
+  const groups = new Map<string, Grouped>()
+  const seen = new Map<string, ScriptRow & { keys: string[] }>()
+  const without = new Map<string, { framework: string; tree: string; scripts: Set<number> }>()
+  const skipped = new Set<number>()
+  for (const { rows, parameters } of chosen)
+    for (const row of rows) {
+      if (row.skipped) {
+        skipped.add(row.scriptId)
+        continue
+      }
+      const { framework, tree } = { framework: row.framework ?? '', tree: row.tree ?? '' }
+      const recipe = recipes.find((one) => one.framework === framework && (one.tree === null || one.tree === tree))
+      if (!recipe) {
+        const key = `${framework}\n${tree}`
+        const known = without.get(key) ?? { framework, tree, scripts: new Set() }
+        known.scripts.add(row.scriptId)
+        without.set(key, known)
+        continue
+      }
+      const group = `${recipe.id} ${JSON.stringify(parameters)}`
+      const known = seen.get(`${group} ${row.scriptId}`)
+      const keys = row.key.split(',').filter((key) => key !== '')
+      if (known) {
+        known.keys.push(...keys.filter((key) => !known.keys.includes(key)))
+        continue
+      }
+      const own = { ...row, keys }
+      seen.set(`${group} ${row.scriptId}`, own)
+      const all = groups.get(group) ?? { recipe, parameters, rows: [] }
+      all.rows.push(own)
+      groups.set(group, all)
+    }
+  for (const { framework, tree, scripts } of without.values()) notes.push({ code: 'noRecipe', framework, tree, count: scripts.size })
+  if (skipped.size > 0) notes.push({ code: 'skippedInCode', count: skipped.size })
+  return [...groups.values()]
+}
+
+/** What scripts in code took lately, by profile and as a whole (null): rows of a data-driven test together. */
+async function timesOf(db: Queryable, projectId: number, heads: readonly number[]): Promise<Map<string | null, Map<number, number>>> {
+  if (heads.length === 0) return new Map()
+  const variants = await rowsOf<{ id: number; headId: number | null; profile: string | null }>(db, VARIANTS, { heads })
+  const known = await expectedTimes(db, projectId, variants.map(({ id }) => id)) // prettier-ignore
+  const times = new Map<string | null, Map<number, number>>([[null, new Map()]])
+  for (const { id, headId, profile } of variants) {
+    const ms = known.get(id)
+    if (ms === undefined) continue
+    const own = times.get(profile) ?? new Map<number, number>()
+    own.set(headId ?? id, (own.get(headId ?? id) ?? 0) + ms)
+    times.set(profile, own)
+  }
+  const whole = times.get(null) ?? new Map<number, number>()
+  for (const [profile, own] of times)
+    if (profile !== null) for (const [head, ms] of own) whole.set(head, Math.max(whole.get(head) ?? 0, ms))
+  return times
+}
+
+/** One that nobody knows is taken to last as long as the median of its file, or of all. */
+function withTimes(rows: Grouped['rows'], own: ReadonlyMap<number, number>, whole: ReadonlyMap<number, number>): PlannedTest[] {
+  const timeOf = ({ scriptId }: ScriptRow) => own.get(scriptId) ?? whole.get(scriptId)
+  const files = new Map<string, number[]>()
+  for (const row of rows) {
+    const ms = timeOf(row)
+    if (ms !== undefined) files.set(row.file, [...(files.get(row.file) ?? []), ms])
+  }
+  const usual = medianOf([...files.values()].flat()) ?? UNKNOWN_MS
+  return rows.map((row) => ({
+    scriptId: row.scriptId,
+    file: row.file,
+    suites: row.suites,
+    name: row.name,
+    pattern: fullPattern(row),
+    keys: row.keys,
+    ms: timeOf(row) ?? medianOf(files.get(row.file) ?? []) ?? usual,
+  }))
+}
+
+/** A regular expression for the full name of a test whose name, or suites, are made at run time. */
+function fullPattern({ suites, name, pattern, suitePatterns }: ScriptRow): string | null {
+  if (pattern === null && !suitePatterns) return null
+  const plain = (text: string) => text.replace(/[\\^$.*+?()[\]{}|/]/g, '\\$&')
+  const inner = (text: string) => text.replace(/^\^|\$$/g, '')
+  const parts = suites.map((suite, i) => inner(suitePatterns?.[i] || plain(suite)))
+  return `^${[...parts, pattern === null ? plain(name) : inner(pattern)].join(' ')}$`
+}
+
+function unitsOf(tests: readonly PlannedTest[], byFile: boolean): number[][] {
+  if (!byFile) return tests.map((_, i) => [i])
+  const files = new Map<string, number[]>()
+  tests.forEach(({ file }, i) => files.set(file, [...(files.get(file) ?? []), i]))
+  return [...files.values()]
+}
+
+const msOf = (bundle: Bundle, unit: readonly number[]): number => unit.reduce((sum, i) => sum + (bundle.tests[i]?.ms ?? 0), 0)
+
+/** What the forecast asks of a bundle. */
+export const loadOf = (bundle: Bundle, cell: number, shards: number | null): Load => ({
+  cell,
+  name: bundle.recipe.name,
+  needs: needsOf(bundle),
+  units: bundle.units.map((unit) => msOf(bundle, unit)),
+  most: shards,
+  setupMs: 0,
+})
+
+export const needsOf = ({ recipe, cell }: Pick<Bundle, 'recipe' | 'cell'>) => ({
+  labels: recipe.labels,
+  profile: cell.profile,
+  poolId: cell.poolId,
+})
+
+/** The tests of a bundle as so many parts, each with the order in which its suite has them. */
+export function sharesOf(bundle: Bundle, machines: number, split: PlanSettings['split']): PlannedTest[][] {
+  const units = bundle.units.map((unit) => ({ time: msOf(bundle, unit) }))
+  const many = Math.max(1, Math.min(machines, units.length))
+  const { shares } = split === 'count' ? splitByCount(units, many) : splitByTime(units, many)
+  return shares
+    .map((share) => share.flatMap((unit) => bundle.units[unit] ?? []).sort((a, b) => a - b))
+    .filter((share) => share.length > 0)
+    .map((share) => share.flatMap((i) => bundle.tests[i] ?? []))
+}

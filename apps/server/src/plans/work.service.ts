@@ -1,0 +1,413 @@
+import { closedAt, masker, type MaintenanceWindow } from '@bobbin/core'
+import { Injectable } from '@nestjs/common'
+import { InjectConnection } from '@nestjs/sequelize'
+import { Sequelize } from 'sequelize-typescript'
+import { type Context, Project, TokensService } from '../access/index.js'
+import { AgentsService } from '../agents/index.js'
+import type { PartTold, Work, WorkAnswer } from '../contract/index.js'
+import { EnvironmentsService } from '../environments/index.js'
+import { announce } from '../events/announce.js'
+import { lockRun, settleLive, shardIsIn } from '../intake/index.js'
+import { type Actor, actorOf, record, SYSTEM } from '../platform/acts/index.js'
+import { type InTransaction, inTransaction, type Queryable, rowsOf, run } from '../platform/database.js'
+import { notFound, Problem } from '../platform/problem.js'
+import type { PlannedTest, PlanSettings, RecipeRow } from './compile.js'
+import * as sql from './plan-queries.js'
+import type { HeldDto, PartEndDto, PartLogDto, WorkDto } from './plans.dto.js'
+import { StartsService } from './starts.service.js'
+
+const LOOK_MS = 500
+/** An agent says something every second while it runs something; a minute without a word is a machine that is gone. */
+const SILENCE_S = 60
+/** A part whose agent was lost so often is given up: it may be what ends them. */
+const MOST_LOST = 3
+/** So much of the output of a part is kept, in characters. */
+const MOST_LOG = 20_000_000
+
+interface AgentRecord {
+  id: number
+  key: string
+  name: string
+  labels: string[]
+  profiles: string[]
+  poolId: number | null
+  paused: boolean
+}
+
+interface Claimed {
+  id: number
+  lease: string
+  startId: number
+  runId: number | null
+  environmentId: number
+  profile: string | null
+  recipe: RecipeRow
+  shard: number
+  try: number
+  tests: Omit<PlannedTest, 'ms'>[]
+  parameters: Record<string, string>
+}
+
+interface HeldPart {
+  id: number
+  startId: number
+  runId: number | null
+  environmentId: number
+  state: string
+  lease: string | null
+  shard: number
+  try: number
+  tests: PlannedTest[]
+  tokenId: number | null
+  lost: number
+  agent: string | null
+  name: string
+  logChars: number
+}
+
+const HELD = `
+select p.id, p.start_id as "startId", p.run_id as "runId", p.environment_id as "environmentId", p.state, p.lease, p.shard::int as shard, p.try::int as try, p.tests, p.token_id as "tokenId",
+  p.lost::int as lost, (select name from agent a where a.id = p.agent_id) as agent, s.name, p.log_chars::float8 as "logChars"
+from part p join start s on s.id = p.start_id where p.id = $id and p.project_id = $projectId`
+
+/** What agents take, say and bring back. */
+@Injectable()
+export class WorkService {
+  private readonly since = Date.now()
+
+  constructor(
+    private readonly agents: AgentsService,
+    private readonly environments: EnvironmentsService,
+    private readonly starts: StartsService,
+    private readonly tokens: TokensService,
+    @InjectConnection() readonly sequelize: Sequelize,
+  ) {}
+
+  /** Answers an agent that asks for work, at once where there is some or something is to be stopped; otherwise when its patience ends. */
+  async work(context: Context, agentId: number, dto: WorkDto, gone: () => boolean): Promise<WorkAnswer> {
+    const agent = await this.agent(context, agentId, dto.key)
+    if (dto.leaving) {
+      await this.agents.left(context, agentId, agent.name)
+      return { work: null, stop: [], lost: [] }
+    }
+    await this.agents.heard(agentId)
+    const until = Date.now() + dto.wait * 1000
+    for (;;) {
+      const { stop, lost } = await this.held(context, agentId, dto.held)
+      const work = dto.free && !agent.paused ? await this.claim(context, agent) : null
+      if (work || stop.length > 0 || lost.length > 0 || Date.now() >= until || gone()) return { work, stop, lost }
+      await new Promise((resolve) => setTimeout(resolve, LOOK_MS))
+    }
+  }
+
+  private async agent({ project }: Context, id: number, key: string): Promise<AgentRecord> {
+    const [agent] = await rowsOf<AgentRecord>(
+      this,
+      'select id, key, name, labels, profiles, pool_id as "poolId", paused from agent where id = $id and project_id = $projectId',
+      { id, projectId: project.id },
+    )
+    if (!agent) throw notFound('agent', id)
+    if (agent.key !== key) throw new Problem('conflict', 'otherAgent', `Another agent is here as “${agent.name}”`)
+    return agent
+  }
+
+  private async held({ project }: Context, agentId: number, held: readonly HeldDto[]): Promise<Pick<WorkAnswer, 'stop' | 'lost'>> {
+    if (held.length === 0) return { stop: [], lost: [] }
+    const rows = await rowsOf<{ id: number; stop: boolean }>(
+      this,
+      `update part p set heard_at = now() from jsonb_to_recordset($held::jsonb) as h (part int, lease uuid)
+       where p.id = h.part and p.lease = h.lease and p.project_id = $projectId and p.agent_id = $agentId and p.state = 'running'
+       returning p.id, p.stop_asked_at is not null or coalesce((select r.stop_asked_at is not null from run r where r.id = p.run_id), false) as stop`,
+      { held: JSON.stringify(held), projectId: project.id, agentId },
+    )
+    const there = new Set(rows.map(({ id }) => id))
+    return {
+      stop: rows.filter(({ stop }) => stop).map(({ id }) => id),
+      lost: held.map(({ part }) => part).filter((part) => !there.has(part)),
+    }
+  }
+
+  private async claim(context: Context, agent: AgentRecord): Promise<Work | null> {
+    const { project, caller } = context
+    const [waiting] = await rowsOf(this, `select 1 as yes from part where project_id = $projectId and state = 'waiting' limit 1`, {
+      projectId: project.id,
+    })
+    if (!waiting || !(await this.poolHasRoom(agent))) return null
+    const closed = await this.closedEnvironments(project.id)
+    const taken = await inTransaction(this, async (db) => {
+      const [part] = await rowsOf<Claimed>(db, sql.CLAIM, {
+        projectId: project.id,
+        agentId: agent.id,
+        labels: agent.labels,
+        profiles: agent.profiles,
+        poolId: agent.poolId,
+        closed,
+      })
+      if (!part) return null
+      const days = part.recipe.limitMinutes / 1440 + 1
+      const token = await this.tokens.makeForPart(project.id, caller.accountId, part.id, days, db)
+      await run(db, 'update part set token_id = $tokenId where id = $id', { id: part.id, tokenId: token.id })
+      await announce(db, project.id, ['plans'])
+      return { part, token: token.secret }
+    })
+    return taken && this.workOf(taken.part, taken.token)
+  }
+
+  private async poolHasRoom({ poolId }: AgentRecord): Promise<boolean> {
+    if (poolId === null) return true
+    const [pool] = await rowsOf<{ atOnce: number | null; closed: MaintenanceWindow[]; running: number }>(
+      this,
+      `select at_once as "atOnce", closed, (select count(*)::int from part p join agent a on a.id = p.agent_id where a.pool_id = o.id and p.state = 'running') as running from pool o where id = $poolId`,
+      { poolId },
+    )
+    return !pool || ((pool.atOnce === null || pool.running < pool.atOnce) && !closedAt(pool.closed, new Date()))
+  }
+
+  private async closedEnvironments(projectId: number): Promise<number[]> {
+    const rows = await rowsOf<{ id: number; maintenance: MaintenanceWindow[] }>(
+      this,
+      `select id, maintenance from environment where project_id = $projectId and maintenance <> '[]'`,
+      { projectId },
+    )
+    return rows.filter(({ maintenance }) => closedAt(maintenance, new Date())).map(({ id }) => id)
+  }
+
+  private async workOf(part: Claimed, token: string): Promise<Work> {
+    const target = await targetOf(this, part)
+    const [environment] = await rowsOf<{ name: string; address: string | null; variables: Record<string, string>; runAs: string | null }>(
+      this,
+      'select name, address, variables, run_as as "runAs" from environment where id = $id',
+      { id: part.environmentId },
+    )
+    const { name, source, ref, folder, prepare, command, cleanUp, results, limitMinutes } = part.recipe
+    return {
+      part: part.id,
+      lease: part.lease,
+      name: `${target.name}, ${environment?.name ?? ''}${part.profile ? `, ${part.profile}` : ''}, part ${part.shard}`,
+      recipe: { name, source, ref, folder, prepare, command, cleanUp, results, limitMinutes },
+      tests: part.tests.map(({ file, suites, name: test, pattern }) => ({ file, suites, name: test, pattern })),
+      files: [...new Set(part.tests.map(({ file }) => file))],
+      keys: [...new Set(part.tests.flatMap(({ keys }) => keys))],
+      variables: {
+        ...environment?.variables,
+        ...part.parameters,
+        ...(environment?.address && { BOBBIN_ENVIRONMENT_ADDRESS: environment.address }),
+        ...(environment?.runAs && { BOBBIN_RUN_AS: environment.runAs }),
+      },
+      secrets: await this.environments.secretsOf(part.environmentId),
+      token,
+      target: target.target,
+    }
+  }
+
+  /** Keeps a piece of what a part printed. One that is there already changes nothing. */
+  async log(context: Context, partId: number, dto: PartLogDto): Promise<PartTold> {
+    const { project } = context
+    const part = await this.mine(this, project.id, partId, dto.lease)
+    const room = Math.max(0, MOST_LOG - dto.at)
+    const { mask } = masker(Object.values(await this.environments.secretsOf(part.environmentId)))
+    const text = mask(dto.text.slice(0, room)).replaceAll('\0', '')
+    await inTransaction(this, async (db) => {
+      await run(db, 'update part set heard_at = now(), log_chars = greatest(log_chars, $end::bigint) where id = $partId', {
+        partId,
+        end: text === '' ? 0 : dto.at + text.length,
+      })
+      if (text !== '')
+        await run(db, 'insert into part_log (part_id, at, text) values ($partId, $at, $text) on conflict do nothing', {
+          partId,
+          at: dto.at,
+          text,
+        })
+    })
+    const [row] = await rowsOf<{ stop: boolean }>(
+      this,
+      'select p.stop_asked_at is not null or coalesce((select r.stop_asked_at is not null from run r where r.id = p.run_id), false) as stop from part p where p.id = $partId',
+      { partId },
+    )
+    return { stop: row?.stop ?? false }
+  }
+
+  /** A part is over. Told again, it changes nothing. */
+  async end(context: Context, partId: number, dto: PartEndDto): Promise<void> {
+    const { project, caller } = context
+    await inTransaction(this, async (db) => {
+      const part = await this.mine(db, project.id, partId, dto.lease, true)
+      if (part.state !== 'running') return
+      if (dto.state === 'givenBack') return this.giveBack(db, project.id, part.id)
+      await this.finish(
+        db,
+        project,
+        part,
+        { state: dto.state, exitCode: dto.exitCode ?? null, said: dto.said ?? null },
+        { ...actorOf(caller), kind: 'agent' },
+      )
+    })
+  }
+
+  private async giveBack(db: InTransaction, projectId: number, id: number): Promise<void> {
+    await run(db, `update part set state = 'waiting', lease = null, agent_id = null, claimed_at = null, token_id = null where id = $id`, {
+      id,
+    })
+    await run(db, 'update api_token set revoked_at = now() where part_id = $id and revoked_at is null', { id })
+    await announce(db, projectId, ['plans'])
+  }
+
+  private async finish(
+    db: InTransaction,
+    project: Project,
+    part: HeldPart,
+    { state, exitCode, said }: { state: 'done' | 'failed' | 'stopped' | 'lost'; exitCode: number | null; said: string | null },
+    actor: Actor,
+  ): Promise<void> {
+    const target = part.runId === null ? null : await lockRun(db, part.runId)
+    const scripts = part.tests.map(({ scriptId }) => scriptId)
+    const [became] = target
+      ? await rowsOf<{ passed: number; failed: number; errored: number; red: number[]; all: number }>(db, sql.BECAME, {
+          runId: target.runId,
+          scripts,
+        })
+      : []
+    await run(
+      db,
+      `update part set state = $state, ended_at = now(), exit_code = $exitCode, said = $said, passed = $passed, failed = $failed, errored = $errored where id = $id`,
+      { id: part.id, state, exitCode, said, passed: became?.passed ?? 0, failed: became?.failed ?? 0, errored: became?.errored ?? 0 },
+    )
+    await run(db, 'update api_token set revoked_at = now() where part_id = $id and revoked_at is null', { id: part.id })
+    if (target && became && state === 'done') await this.retryRed(db, project, part, became.red)
+    if (target) {
+      await shardIsIn(db, target.runId, part.shard)
+      await settleLive(db, project.id, target)
+    }
+    const kind = state === 'lost' ? 'part.lost' : 'part.ended'
+    await record(db, {
+      actor,
+      projectId: project.id,
+      kind,
+      subject: { id: part.id, name: `${part.name}, part ${part.shard}` },
+      also: [`start:${part.startId}`, ...(target ? [`run:${target.runId}`] : [])],
+    })
+    await this.starts.endWhenDone(db, project, part.startId)
+  }
+
+  /** What failed is tried again, unless too much did. */
+  private async retryRed(db: InTransaction, project: Project, part: HeldPart, red: readonly number[]): Promise<void> {
+    if (part.runId === null || red.length === 0) return
+    const [row] = await rowsOf<{ settings: PlanSettings; failing: number }>(
+      db,
+      'select s.settings, (select r.failed + r.errored from run r where r.id = $runId) as failing from start s where s.id = $startId',
+      { startId: part.startId, runId: part.runId },
+    )
+    if (!row || part.try > row.settings.retries) return
+    const limit = row.settings.retryUnless
+    if (limit !== null && row.failing > limit) return this.starts.note(db, part.startId, [{ code: 'noRetry', failed: row.failing, limit }])
+    await this.starts.retry(db, project.id, { ...part, runId: part.runId }, red)
+  }
+
+  /** The part that a lease names. @throws Problem conflict where another agent has it by now */
+  private async mine(db: Queryable, projectId: number, id: number, lease: string, lock = false): Promise<HeldPart> {
+    const [part] = await rowsOf<HeldPart>(db, lock ? `${HELD} for update of p` : HELD, { id, projectId })
+    if (!part) throw notFound('part', id)
+    if (part.lease !== lease)
+      throw new Problem('conflict', 'lost', 'This agent was silent for too long, and the part was given to another one')
+    return part
+  }
+
+  /** Parts whose agent fell silent are given to another one; not before this server has been there long enough to have heard of it. */
+  async giveUpSilent(): Promise<number> {
+    if (Date.now() - this.since < SILENCE_S * 1000) return 0
+    await this.agents.noticeAway(SILENCE_S)
+    return this.giveUp(SILENCE_S)
+  }
+
+  /** @param seconds without a word */
+  async giveUp(seconds: number): Promise<number> {
+    const silent = await rowsOf<{ id: number; projectId: number }>(
+      this,
+      `select id, project_id as "projectId" from part where state = 'running' and handoff_id is null and heard_at < now() - $seconds::int * interval '1 second' limit 200`,
+      { seconds },
+    )
+    for (const { id, projectId } of silent) await this.lose(id, projectId, seconds)
+    return silent.length
+  }
+
+  private async lose(id: number, projectId: number, seconds: number): Promise<void> {
+    const project = await Project.findByPk(projectId)
+    if (!project) return
+    await inTransaction(this, async (db) => {
+      const [part] = await rowsOf<HeldPart>(
+        db,
+        `${HELD} and p.state = 'running' and p.heard_at < now() - $seconds::int * interval '1 second' for update of p`,
+        { id, projectId, seconds },
+      )
+      if (!part) return
+      await this.starts.note(db, part.startId, [{ code: 'lostAgent', agent: part.agent ?? '', part: part.shard }])
+      if (part.lost + 1 >= MOST_LOST)
+        return this.finish(
+          db,
+          project,
+          part,
+          { state: 'lost', exitCode: null, said: `${MOST_LOST} agents fell silent while they ran this` },
+          SYSTEM,
+        )
+      await run(
+        db,
+        `update part set state = case when stop_asked_at is null then 'waiting' else 'stopped' end, ended_at = case when stop_asked_at is null then null else now() end,
+           lease = null, lost = lost + 1, agent_id = null, claimed_at = null, token_id = null where id = $id`,
+        { id },
+      )
+      await run(db, 'update api_token set revoked_at = now() where part_id = $id and revoked_at is null', { id })
+      await record(db, {
+        actor: SYSTEM,
+        projectId,
+        kind: 'part.lost',
+        subject: { id, name: `${part.name}, part ${part.shard}` },
+        also: [`start:${part.startId}`],
+      })
+      await this.starts.endWhenDone(db, project, part.startId)
+    })
+  }
+
+  /** A part that an outside pipeline has delivered is over. */
+  async endHandedOff(): Promise<void> {
+    const delivered = await rowsOf<{ id: number; projectId: number }>(
+      this,
+      `select p.id, p.project_id as "projectId" from part p join run_shard s on s.run_id = p.run_id and s.shard = p.shard where p.state = 'running' and p.handoff_id is not null limit 200`,
+    )
+    for (const { id, projectId } of delivered) {
+      const project = await Project.findByPk(projectId)
+      if (!project) continue
+      await inTransaction(this, async (db) => {
+        const [part] = await rowsOf<HeldPart>(db, `${HELD} and p.state = 'running' for update of p`, { id, projectId })
+        if (part) await this.finish(db, project, part, { state: 'done', exitCode: null, said: 'Delivered by the pipeline' }, SYSTEM)
+      })
+    }
+  }
+
+  /** Gives up a part that an outside pipeline would not take. */
+  async failHandedOff(id: number, projectId: number, said: string): Promise<void> {
+    const project = await Project.findByPk(projectId)
+    if (!project) return
+    await inTransaction(this, async (db) => {
+      const [part] = await rowsOf<HeldPart>(db, `${HELD} and p.state = 'running' for update of p`, { id, projectId })
+      if (part) await this.finish(db, project, part, { state: 'failed', exitCode: null, said }, SYSTEM)
+    })
+  }
+}
+
+/** Where the results of a part belong. */
+export async function targetOf(
+  db: Queryable,
+  part: { runId: number | null; startId: number; profile: string | null; shard: number },
+): Promise<{ name: string; target: Work['target'] }> {
+  const [row] = await rowsOf<Omit<Work['target'], 'profile' | 'shard'> & { name: string }>(
+    db,
+    `select s.name, l.name as pipeline, b.branch, b.name as build, b.commit, e.name as environment, r.key as run, n.trial,
+       (select v.name from release v where v.id = r.release_id) as release
+     from run r join build b on b.id = r.build_id join pipeline l on l.id = b.pipeline_id join lane n on n.id = r.lane_id join environment e on e.id = n.environment_id
+     join start s on s.id = $startId where r.id = $runId`,
+    { runId: part.runId, startId: part.startId },
+  )
+  if (!row) throw new Problem('conflict', 'noRun', 'The run that this part belongs to is gone')
+  const { name, ...target } = row
+  return { name, target: { ...target, profile: part.profile, shard: part.shard } }
+}
