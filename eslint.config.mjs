@@ -26,7 +26,7 @@ const SERVER_DOMAINS = [
   'brief',
   'audit',
 ]
-const WEB_FEATURES = ['audit', 'history', 'scripts', 'mapping', 'runs', 'cases', 'intake', 'brief']
+const WEB_FEATURES = ['audit', 'history', 'scripts', 'mapping', 'suites', 'plans', 'releases', 'runs', 'cases', 'intake', 'brief']
 
 /** A domain may use those before it in the list, and only through their index.ts. */
 const serverOrder = SERVER_DOMAINS.map((domain, i) =>

@@ -3,6 +3,7 @@
 import { spawn } from 'node:child_process'
 import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
+import { startDemoAgent, startFerry } from './lib/demo-running.mjs'
 import { ensureBuilt, SERVER_ARGUMENTS, WEB_ROOT } from './lib/build.mjs'
 import { checkNode, ensurePackages } from './lib/install.mjs'
 import { HELP, readOptions } from './lib/options.mjs'
@@ -21,13 +22,16 @@ const say = (text) => console.log(`  ${text} …`)
 const seconds = () => ((Date.now() - started) / 1000).toFixed(1)
 
 let stopping = null
-const running = { server: null, database: null }
+const running = { server: null, database: null, ferry: null, agent: null }
 let options = { port: 4680, fresh: false, empty: false, help: false, databaseUrl: null }
 
 /** Stops what this start began: the server first, the database last. Once only. */
 function stop() {
   stopping ??= (async () => {
-    const { server, database } = running
+    const { server, database, ferry, agent } = running
+    // an agent gives back what it runs, while there is a server that hears it
+    if (agent) await agent.stop()
+    if (ferry) await ferry.stop()
     if (server && server.exitCode === null && server.signalCode === null) {
       const ended = new Promise((resolve) => server.once('exit', resolve))
       server.kill('SIGTERM')
@@ -114,6 +118,7 @@ async function loadDemo(databaseUrl) {
       BOBBIN_SECRET: secret(),
       BOBBIN_URL: `http://127.0.0.1:${options.port}`,
       BOBBIN_SOURCE_FOLDERS: sourceFolders(),
+      ...(running.ferry && { BOBBIN_DEMO_FERRY: running.ferry.url }),
     },
   })
   writeFileSync(DEMO, JSON.stringify({ ...demo, loaded: true }))
@@ -148,7 +153,11 @@ async function main() {
   const url = options.databaseUrl ?? (await ownDatabase())
   await startServer(url)
   const demo = !options.databaseUrl && !options.empty
-  if (demo) await loadDemo(url)
+  if (demo) {
+    running.ferry = await startFerry(options.port + 5)
+    await loadDemo(url)
+    if (existsSync(DEMO)) running.agent = await startDemoAgent(`http://127.0.0.1:${options.port}`, DATA)
+  }
   console.log(`\nBobbin is ready after ${seconds()} s\n\n  Open      http://127.0.0.1:${options.port}`)
   if (demo && existsSync(DEMO)) console.log(DEMO_WORDS())
   const code = await codeOfFirstRun()
@@ -161,6 +170,7 @@ async function ownDatabase() {
   if (options.fresh) {
     await running.database.dropDatabase(DATABASE)
     rmSync(DEMO, { force: true })
+    rmSync(join(DATA, 'agent-token'), { force: true })
   }
   await running.database.createDatabase(DATABASE)
   return running.database.url(DATABASE)
@@ -173,7 +183,16 @@ const DEMO_WORDS = () => `  Sign in   runa@gullhaven.example     test automation
   Password  gullhaven
 
   Deliver   export BOBBIN_URL=http://127.0.0.1:${options.port} BOBBIN_TOKEN=bbn_gullhaven-demo-token
-            npx bobbin deliver 'reports/**/*.xml' --pipeline fare-desk-web --build 1 --branch main --environment pier-test`
+            npx bobbin deliver 'reports/**/*.xml' --pipeline fare-desk-web --build 1 --branch main --environment pier-test
+${RUNNING_WORDS()}`
+
+const RUNNING_WORDS = () =>
+  [
+    running.agent ? '  Agent     quay-1 waits for work: start a plan under Plans' : '',
+    running.ferry ? `  Ferry     ${running.ferry.url} is the system that its plans test; ${running.ferry.url}/switch breaks it` : '',
+  ]
+    .filter((line) => line !== '')
+    .join('\n')
 
 for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) {
   process.on(signal, () => {

@@ -4,7 +4,7 @@ import { existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSy
 import { join } from 'node:path'
 import { ROOT, runProgram } from './process.mjs'
 
-const SOURCES = ['packages', 'apps', 'tools', 'package-lock.json', 'tsconfig.base.json', 'tsconfig.json']
+const SOURCES = ['packages', 'apps', 'standins', 'tools', 'package-lock.json', 'tsconfig.base.json', 'tsconfig.json']
 const PASSED_OVER = new Set(['node_modules', 'dist', 'samples', 'samples-hostile'])
 
 export const WEB_ROOT = join(ROOT, 'apps', 'web', 'dist', 'app')

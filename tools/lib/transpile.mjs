@@ -7,7 +7,7 @@ import { transformSync } from 'rolldown/utils'
 
 const ROOT = new URL('../..', import.meta.url).pathname
 /** Packages of modules; the reporters are CommonJS with declarations, which `tsc` makes. */
-const PACKAGES = ['packages/core', 'packages/client', 'packages/scan', 'apps/cli', 'apps/server', 'tools/demo']
+const PACKAGES = ['packages/core', 'packages/client', 'packages/scan', 'apps/cli', 'apps/server', 'tools/demo', 'standins']
 
 function transpile(from, to) {
   const { code, map, errors } = transformSync(from, readFileSync(from, 'utf8'), {

@@ -3847,20 +3847,13 @@ export interface components {
       token: components['schemas']['TokenRow']
       secret: string
     }
-    /** @description A time in which an environment takes no run: once, or again and again. */
-    MaintenanceWindow:
-      | {
-          at: string
-          recurrence?: unknown
-          note: string
-          minutes: number
-        }
-      | {
-          at?: unknown
-          recurrence: components['schemas']['Recurrence']
-          note: string
-          minutes: number
-        }
+    /** @description A time in which an environment takes no run: once, at a moment, or again and again. */
+    MaintenanceWindow: {
+      note: string
+      minutes: number
+      at?: string
+      recurrence?: components['schemas']['Recurrence']
+    }
     /** @description A case that rows of a mapping name. */
     MappingCase: {
       key: string

@@ -6,6 +6,7 @@ import { readConfig } from '../../../apps/server/dist/platform/config.js'
 import { seedProject } from '../../../apps/server/dist/seed.js'
 import pg from 'pg'
 import { makeHistory } from './history.js'
+import { setUpRunning, signIn } from './running.js'
 import { makeSeed } from './seed.js'
 import { makeWorld, SEED } from './world.js'
 
@@ -46,16 +47,26 @@ console.log(
   `${process.stdout.isTTY ? '\r' : ''}    ${builds.length} builds, ${results} results, ${world.cases.length} cases, ${world.scripts.length} scripts`,
 )
 
-// the source tree of these tests, as anybody would have it scanned
+// the source trees of these tests, as anybody would have them scanned
 const root = new URL('../../../', import.meta.url).pathname
-const words = ['scan', `${root}demo/tests`, '--tree', 'gullhaven-tests', '--branch', 'main', '--with-source']
-const env = { ...process.env, BOBBIN_URL: process.env['BOBBIN_URL'] ?? 'http://127.0.0.1:4680', BOBBIN_TOKEN: seed.token }
-const said = execFileSync(process.execPath, [`${root}apps/cli/dist/main.js`, ...words], {
-  encoding: 'utf8',
-  env,
-  stdio: ['ignore', 'pipe', 'inherit'],
-})
-console.log(`    ${said.split('\n').find((line) => line.includes('tests in')) ?? said.trim()}`)
+const url = process.env['BOBBIN_URL'] ?? 'http://127.0.0.1:4680'
+for (const [folder, tree] of [
+  ['demo/tests', 'gullhaven-tests'],
+  ['demo/system-tests', 'gullhaven-system-tests'],
+] as const) {
+  const words = ['scan', `${root}${folder}`, '--tree', tree, '--branch', 'main', '--with-source']
+  const env = { ...process.env, BOBBIN_URL: url, BOBBIN_TOKEN: seed.token }
+  const said = execFileSync(process.execPath, [`${root}apps/cli/dist/main.js`, ...words], {
+    encoding: 'utf8',
+    env,
+    stdio: ['ignore', 'pipe', 'inherit'],
+  })
+  console.log(`    ${said.split('\n').find((line) => line.includes('tests in')) ?? said.trim()}`)
+}
+
+// what runs them, and an agent's token for npm start
+const ask = await signIn(url, seed.project.slug, seed.accounts[0]?.email ?? '', 'gullhaven')
+await setUpRunning(ask, { ferry: process.env['BOBBIN_DEMO_FERRY'] ?? null, sources: `${root}demo/system-tests` })
 
 // so much came at once that the database would plan from guesses for a minute, until it looks by itself
 const database = new pg.Client({ connectionString: readConfig(process.env).databaseUrl })

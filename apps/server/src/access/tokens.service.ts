@@ -1,3 +1,4 @@
+import { SCOPE_RIGHTS } from '@bobbin/core'
 import { Inject, Injectable } from '@nestjs/common'
 import { InjectConnection, InjectModel } from '@nestjs/sequelize'
 import type { Transaction } from 'sequelize'
@@ -9,7 +10,7 @@ import { type InTransaction, inTransaction, rowsOf, run } from '../platform/data
 import { notFound } from '../platform/problem.js'
 import { ApiToken } from './api-token.model.js'
 import { announceAccess } from './announce-access.js'
-import { type Caller, can, type Context, missing } from './context.js'
+import { type Caller, can, type Context, missing, mustBeAble } from './context.js'
 import { logSecurity } from './security-log.js'
 import { randomSecret, secretHash } from './secrets.js'
 
@@ -49,7 +50,10 @@ export class TokensService {
     return this.rows(project.id, null)
   }
 
-  async make({ project, caller }: Context, name: string, scope: TokenScope, days = USUAL_DAYS): Promise<MadeToken> {
+  /** Nobody gives a machine what they may not do themselves. */
+  async make(context: Context, name: string, scope: TokenScope, days = USUAL_DAYS): Promise<MadeToken> {
+    const { project, caller } = context
+    for (const right of SCOPE_RIGHTS[scope]) mustBeAble(context, right)
     const secret = PREFIX + randomSecret()
     const act = { actor: actorOf(caller), projectId: project.id, kind: 'token.made' } as const
     const { answer: id } = await inTransaction(this, (db) =>

@@ -109,9 +109,7 @@ export class EnvironmentDto {
 }
 
 export const asWindows = (windows: readonly WindowDto[]): MaintenanceWindow[] =>
-  windows.map(({ note, minutes, at, recurrence }) =>
-    recurrence ? { note, minutes, recurrence: { ...recurrence } } : { note, minutes, at: at ?? '' },
-  )
+  windows.map(({ note, minutes, at, recurrence }) => ({ note, minutes, ...(recurrence ? { recurrence: { ...recurrence } } : { at }) }))
 
 export class SecretDto {
   @IsString()

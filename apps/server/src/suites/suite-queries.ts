@@ -10,7 +10,7 @@ select s.id, s.folder, s.name, s.note, s.filter, s.template, s.snapshot_at as "s
   (select count(*)::int from suite_case x join test_case c on c.id = x.case_id and c.deleted_at is null where x.suite_id = s.id) as cases,
   coalesce((select jsonb_agg(jsonb_build_object('id', p.id, 'name', p.name) order by p.name) from plan_suite x join plan p on p.id = x.plan_id where x.suite_id = s.id), '[]') as plans
 from suite s where s.project_id = $projectId and ($id::int is null or s.id = $id)
-order by s.template, s.folder, s.name`
+order by s.template, s.folder = '', s.folder, s.filter is not null, s.name`
 
 /** Runs of the newest builds of the lanes of a branch, by lane from the oldest (\`nth\` 1) to the newest, as common tables. Binds: projectId, branch. */
 const RECENT = `
@@ -79,7 +79,8 @@ where c.project_id = $projectId and c.deleted_at is null and c.state <> 'retired
   and ($ownerId::int is null or c.owner_id = $ownerId::int)
   and ($states::text[] is null or c.state = any($states::text[]))
   and (not $failedLast or o.codes[1] in (2, 3))
-  and (not $unsteady or (o.codes && array[1, 7] and o.codes && array[2, 3]) or 7 = any(o.codes))
+  -- a short failure between passes, or passed on a retry; an outage and a regression are neither
+  and (not $unsteady or 7 = any(o.codes) or array_to_string(o.codes, '') ~ '12{1,2}1')
   and ($notRunDays::int is null or o.at is null or o.at < now() - $notRunDays::int * interval '1 day')
   and ($changedDays::int is null or c.updated_at > now() - $changedDays::int * interval '1 day')
 order by t.sort nulls last, c.number limit 20000`

@@ -58,6 +58,20 @@ const GROUPS: readonly { name: string; keys: readonly (readonly [string, string]
     ],
   },
   {
+    name: 'Suites, plans',
+    keys: [
+      ['n', 'New suite or plan'],
+      ['a', 'Add cases to the suite'],
+      ['Alt ↑ ↓', 'Move the case in its suite'],
+      ['Delete', 'Take the case out of the suite'],
+      ['u', 'Update the snapshot'],
+      ['p', 'Plan the suite'],
+      ['r', 'Run the plan now'],
+      ['t', 'Trial run, outside the record'],
+      ['Space, e', 'In the grid: switch a cell, set it'],
+    ],
+  },
+  {
     name: 'A run, scripts',
     keys: [
       ['[ and ]', 'Previous or next build'],

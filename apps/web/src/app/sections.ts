@@ -1,4 +1,4 @@
-import { AlignLeft, Code2, Download, FileText, Play, Settings, Spline, type LucideIcon } from 'lucide-react'
+import { AlignLeft, CalendarDays, Code2, Download, FileText, ListOrdered, Play, Settings, Spline, type LucideIcon } from 'lucide-react'
 
 export interface Section {
   to: string
@@ -16,7 +16,11 @@ export const SECTIONS: readonly (readonly Section[])[] = [
     { to: 'scripts', name: 'Scripts', icon: Code2, key: 's' },
     { to: 'mapping', name: 'Mapping', icon: Spline, key: 'm' },
   ],
-  [{ to: 'runs', name: 'Runs', icon: Play, key: 'r' }],
+  [
+    { to: 'suites', name: 'Suites', icon: ListOrdered, key: 'u' },
+    { to: 'plans', name: 'Plans', icon: CalendarDays, key: 'p' },
+    { to: 'runs', name: 'Runs', icon: Play, key: 'r' },
+  ],
 ]
 
 /** At the foot of the edge. */

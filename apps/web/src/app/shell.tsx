@@ -76,7 +76,8 @@ function useSignOut(): () => void {
 function PageTitle() {
   const { pathname } = useLocation()
   const [, , section = 'brief', id] = pathname.split('/')
-  const name = ALL_SECTIONS.find((candidate) => candidate.to === section)?.name
+  const name =
+    section === 'releases' ? 'Releases' : id === 'today' ? 'Today' : ALL_SECTIONS.find((candidate) => candidate.to === section)?.name
   return id && section === 'runs' ? null : <title>{`${name ?? 'Bobbin'} · Bobbin`}</title>
 }
 

@@ -1,9 +1,12 @@
 import { nextOccurrences, type Recurrence } from './recurrence.js'
 
-/** A time in which an environment takes no run: once, or again and again. */
-export type MaintenanceWindow = { note: string; minutes: number } & (
-  { at: string; recurrence?: undefined } | { at?: undefined; recurrence: Recurrence }
-)
+/** A time in which an environment takes no run: once, at a moment, or again and again. */
+export interface MaintenanceWindow {
+  note: string
+  minutes: number
+  at?: string | undefined
+  recurrence?: Recurrence | undefined
+}
 
 export interface Closed {
   from: Date
@@ -18,9 +21,9 @@ export function windowsWithin(windows: readonly MaintenanceWindow[], from: Date,
       const length = minutes * 60_000
       const begins = at
         ? [new Date(at)]
-        : nextOccurrences(recurrence as Recurrence, { after: new Date(from.getTime() - length - 1), most: 400, until: to }).map(
-            (one) => one.at,
-          )
+        : recurrence
+          ? nextOccurrences(recurrence, { after: new Date(from.getTime() - length - 1), most: 400, until: to }).map((one) => one.at)
+          : []
       return begins.map((begin) => ({ from: begin, to: new Date(begin.getTime() + length), note }))
     })
     .filter((window) => window.from < to && window.to > from)

@@ -1,7 +1,5 @@
-import * as rruleModule from 'rrule'
 import type { Recurrence } from './recurrence.js'
-
-const rrule = (rruleModule as unknown as { default?: typeof rruleModule }).default ?? rruleModule
+import { rrule } from './rrule.js'
 
 const DAYS = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday']
 const MONTHS = ['January', 'February', 'March', 'April', 'May', 'June', 'July', 'August', 'September', 'October', 'November', 'December'] // prettier-ignore

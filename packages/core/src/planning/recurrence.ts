@@ -1,8 +1,5 @@
 import { DateTime, IANAZone } from 'luxon'
-import * as rruleModule from 'rrule'
-
-// in a browser rrule is an ES module, in Node a CommonJS one
-const rrule = (rruleModule as unknown as { default?: typeof rruleModule }).default ?? rruleModule
+import { rrule } from './rrule.js'
 
 /** A time that comes again: RFC 5545, told in the wall-clock time of a zone. */
 export interface Recurrence {

@@ -23,6 +23,7 @@ import { KeepRun } from './keep-run.js'
 import { ResultInspector } from './result-inspector.js'
 import { cameInWords, stoppedWords } from './live-words.js'
 import { RunLive } from './run-live.js'
+import { RunAgain, RunParts } from '../plans/run-parts.js'
 import { RunFaults } from './run-faults.js'
 import { layOutRun, resultsIn, type RunLine } from './run-rows.js'
 
@@ -66,6 +67,7 @@ function RunBench({ detail }: { detail: RunDetail }) {
       <section aria-label="Run" className="flex min-w-0 flex-1 flex-col">
         <RunHead detail={detail} />
         <RunLive detail={detail} />
+        <RunParts runId={id} />
         {filtered && (
           <p className="border-b border-hairline bg-dye-wash px-5 py-1.5">
             Only {filter.show ? CHANGE_WORDS[filter.show].words : filter.outcome}: {count(resultsIn(lines), 'row')}.{' '}
@@ -152,6 +154,7 @@ function RunHead({ detail }: { detail: RunDetail }) {
             </a>
           )}
           <ChangedFiles paths={detail.changedFiles} />
+          {!run.live && <RunAgain runId={run.id} red={run.totals.failed + run.totals.errored + run.totals.notRun} />}
           <KeepRun run={run} />
           <ExportMenu runId={run.id} />
         </div>

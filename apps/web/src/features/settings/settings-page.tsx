@@ -2,7 +2,9 @@ import { NavLink, Navigate, useParams } from 'react-router'
 import { useProjectPath } from '../../context/project-link.js'
 import { useSession } from '../../context/session.js'
 import { AccountSettings } from './account-settings.js'
+import { AgentSettings } from './agent-settings.js'
 import { AuditLog } from './audit-log.js'
+import { EnvironmentSettings } from './environment-settings.js'
 import { PeopleSettings } from './people-settings.js'
 import { ProjectSettings } from './project-settings.js'
 import { RuleSettings } from './rule-settings.js'
@@ -15,6 +17,8 @@ const PARTS = [
   { to: 'people', name: 'People', Part: PeopleSettings },
   { to: 'tokens', name: 'Tokens', Part: TokenSettings },
   { to: 'project', name: 'Project', Part: ProjectSettings },
+  { to: 'environments', name: 'Environments', Part: EnvironmentSettings },
+  { to: 'agents', name: 'Agents', Part: AgentSettings },
   { to: 'intake', name: 'Ingestion rules', Part: RuleSettings },
   { to: 'space', name: 'Space', Part: SpaceSettings },
   { to: 'audit', name: 'Audit log', Part: AuditLog, wide: true },

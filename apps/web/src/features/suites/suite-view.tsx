@@ -1,0 +1,277 @@
+import type { SuiteCase, SuiteDetail, SuiteThread } from '@bobbin/client'
+import { useQuery } from '@tanstack/react-query'
+import { useMemo, type DragEvent, type KeyboardEvent } from 'react'
+import { useNavigate } from 'react-router'
+import { CanButton, useCan } from '../../context/can.js'
+import { ProjectLink, useProjectPath } from '../../context/project-link.js'
+import { useSession } from '../../context/session.js'
+import { api } from '../../lib/api.js'
+import { count, formatDuration } from '../../lib/format.js'
+import { useAddress } from '../../lib/use-address.js'
+import { useKeys } from '../../lib/use-keys.js'
+import { Menu, MenuItem } from '../../ui/menu.js'
+import { readThread } from '../../ui/outcome-words.js'
+import { RowList } from '../../ui/row-list.js'
+import { Button, EmptyState, Key } from '../../ui/states.js'
+import { Thread } from '../../ui/thread.js'
+import { notifyUndo } from '../../ui/toast.js'
+import { AddCasesPanel, CASES_DRAGGED, type DraggedCases } from './add-cases-panel.js'
+import { SuiteChanges } from './suite-changes.js'
+import { filterWords, moved, standWords } from './suite-words.js'
+import { useSuiteChanges } from './use-suites.js'
+
+const ROW_DRAGGED = 'application/x-bobbin-suite-row'
+
+export interface SuiteViewProps {
+  suite: SuiteDetail
+  stand: SuiteThread | undefined
+  onEdit: () => void
+}
+
+/** One suite: its cases in order, how they stand, and what changed since it was planned. */
+export function SuiteView({ suite, stand, onEdit }: SuiteViewProps) {
+  const [params, setAddress] = useAddress()
+  const navigate = useNavigate()
+  const path = useProjectPath()
+  const runs = useCan('run')
+  const changes = useSuiteChanges()
+  const selected = params.get('case')
+  const adding = params.get('do') === 'add'
+  const fixed = suite.filter === null && !suite.template && runs
+  const keys = useMemo(() => suite.rows.map(({ key }) => key), [suite.rows])
+
+  const setOrder = (next: string[], words: string) => {
+    if (next.join() === keys.join()) return
+    changes.setCases.mutate(
+      { id: suite.id, keys: next },
+      { onSuccess: () => notifyUndo(words, () => changes.setCases.mutate({ id: suite.id, keys })) },
+    )
+  }
+  const step = (by: number) => {
+    const at = selected === null ? -1 : keys.indexOf(selected)
+    if (!fixed || selected === null || at < 0 || !keys[at + by]) return
+    const rest = keys.filter((key) => key !== selected)
+    rest.splice(at + by, 0, selected)
+    changes.setCases.mutate({ id: suite.id, keys: rest })
+  }
+  const removeSelected = () => {
+    if (!fixed || selected === null) return
+    setOrder(keys.filter((key) => key !== selected), `${selected} was taken out of the suite`) // prettier-ignore
+    setAddress({ case: keys[keys.indexOf(selected) + 1] ?? null }, { replace: true })
+  }
+  const plan = () => void navigate(path(`plans?do=new&suite=${suite.id}`))
+  useKeys({
+    a: () => fixed && setAddress({ do: adding ? null : 'add' }),
+    p: () => runs && !suite.template && plan(),
+    u: () => runs && suite.differences.length > 0 && changes.updateSnapshot.mutate(suite.id),
+    Delete: removeSelected,
+    Escape: () => setAddress({ do: null }),
+  })
+  const moveByKey = (event: KeyboardEvent) => {
+    if (!event.altKey || (event.key !== 'ArrowUp' && event.key !== 'ArrowDown')) return
+    event.preventDefault()
+    event.stopPropagation()
+    step(event.key === 'ArrowUp' ? -1 : 1)
+  }
+  const drop = (event: DragEvent) => {
+    const row = (event.target as HTMLElement).closest('[role="row"]')?.getAttribute('aria-rowindex')
+    const before = row ? (keys[Number(row) - 1] ?? null) : null
+    const own = event.dataTransfer.getData(ROW_DRAGGED)
+    const brought = event.dataTransfer.getData(CASES_DRAGGED)
+    if (own === '' && brought === '') return
+    event.preventDefault()
+    if (own !== '') setOrder(moved(keys, own, before), `${own} was moved`)
+    else changes.addCases.mutate({ id: suite.id, ...(JSON.parse(brought) as DraggedCases) })
+  }
+  return (
+    <>
+      <section aria-label="Suite" className="flex min-w-0 flex-1 flex-col">
+        <header className="flex flex-wrap items-start gap-x-4 gap-y-2 border-b border-hairline px-5 pt-4 pb-3">
+          <div className="min-w-[260px] flex-1">
+            <h1 className="text-xl">{suite.name}</h1>
+            <SuiteSentence suite={suite} stand={stand} />
+            {suite.note && <p className="mt-1 text-soft">{suite.note}</p>}
+          </div>
+          <div className="flex items-center gap-2">
+            {suite.template ? (
+              <CanButton
+                right="run"
+                kind="strong"
+                onClick={() => changes.copy.mutate(suite.id, { onSuccess: ({ id }) => setAddress({ suite: String(id) }) })}
+              >
+                Copy the template
+              </CanButton>
+            ) : (
+              <>
+                {suite.filter === null && (
+                  <CanButton right="run" onClick={() => setAddress({ do: adding ? null : 'add' })}>
+                    Add cases <Key>a</Key>
+                  </CanButton>
+                )}
+                <CanButton right="run" kind="strong" onClick={plan}>
+                  Plan it <Key>p</Key>
+                </CanButton>
+                {runs && <SuiteMenu suite={suite} onEdit={onEdit} />}
+              </>
+            )}
+          </div>
+        </header>
+        {suite.rows.length === 0 ? (
+          <NoCases suite={suite} />
+        ) : (
+          <div
+            className="flex min-h-0 flex-1 flex-col"
+            onKeyDownCapture={moveByKey}
+            onDragOver={(event) =>
+              fixed && event.dataTransfer.types.some((type) => type === ROW_DRAGGED || type === CASES_DRAGGED) && event.preventDefault()
+            }
+            onDrop={drop}
+          >
+            <Head />
+            <RowList
+              label="Cases of the suite"
+              items={suite.rows}
+              keyOf={({ key }) => key}
+              selected={selected}
+              onSelect={(key, how) =>
+                how === 'open' && selected === key ? void navigate(path(`cases?case=${key}`)) : setAddress({ case: key }, { replace: true })
+              }
+              heightOf={() => 34}
+              {...(fixed && {
+                onDragStart: (key: string, event: DragEvent) => {
+                  event.dataTransfer.setData(ROW_DRAGGED, key)
+                  event.dataTransfer.effectAllowed = 'move'
+                },
+              })}
+              render={(row) => <CaseLine row={row} nth={keys.indexOf(row.key) + 1} />}
+            />
+            {fixed && (
+              <p className="border-t border-hairline px-5 py-2 text-soft">
+                Drag or <Key>Alt</Key> <Key>↑</Key> <Key>↓</Key> to move · <Key>Delete</Key> to take out
+              </p>
+            )}
+          </div>
+        )}
+      </section>
+      {adding && fixed ? <AddCasesPanel suite={suite} onClose={() => setAddress({ do: null })} /> : <SuiteChanges suite={suite} />}
+    </>
+  )
+}
+
+function SuiteSentence({ suite, stand }: { suite: SuiteDetail; stand: SuiteThread | undefined }) {
+  const { project } = useSession()
+  const path = { project: project.slug }
+  const areas = useQuery({
+    queryKey: ['areas', project.slug],
+    queryFn: () => api.get('/projects/{project}/areas', { path }),
+    enabled: suite.filter !== null,
+  })
+  const members = useQuery({
+    queryKey: ['members', project.slug],
+    queryFn: () => api.get('/projects/{project}/members', { path }),
+    enabled: suite.filter !== null,
+  })
+  const names = {
+    areas: new Map(areas.data?.map(({ id, name }) => [id, name]) ?? []),
+    people: new Map(members.data?.map(({ id, name }) => [id, name]) ?? []),
+  }
+  const words = stand && standWords(stand)
+  return (
+    <p className="mt-0.5">
+      {suite.template && 'A template, copied to be used. '}
+      {count(suite.rows.length, 'case')}
+      {suite.filter ? `: ${filterWords(suite.filter, names)}` : ' in this order'}
+      {suite.automatedMs > 0 && `, ${formatDuration(suite.automatedMs)} on one agent`}
+      {suite.byHandMs > 0 && `, ${formatDuration(suite.byHandMs)} by hand`}.{' '}
+      {words && (
+        <span>
+          Newest builds: <span className={words.red ? 'text-failed' : ''}>{words.text}</span>.
+        </span>
+      )}{' '}
+      {suite.plans.map(({ id, name }, i) => (
+        <span key={id}>
+          {i === 0 ? 'In ' : ', '}
+          <ProjectLink to={`plans?plan=${id}`}>{name}</ProjectLink>
+          {i === suite.plans.length - 1 && '.'}
+        </span>
+      ))}
+    </p>
+  )
+}
+
+function SuiteMenu({ suite, onEdit }: { suite: SuiteDetail; onEdit: () => void }) {
+  const [, setAddress] = useAddress()
+  const changes = useSuiteChanges()
+  return (
+    <Menu label="Actions for the suite" trigger={<Button aria-label="Actions for the suite">…</Button>}>
+      <MenuItem onSelect={onEdit}>Rename, move, filter …</MenuItem>
+      <MenuItem onSelect={() => changes.copy.mutate(suite.id, { onSuccess: ({ id }) => setAddress({ suite: String(id) }) })}>Copy</MenuItem>
+      <MenuItem onSelect={() => changes.remove.mutate(suite.id, { onSuccess: () => setAddress({ suite: null, case: null }) })}>
+        Delete the suite
+      </MenuItem>
+    </Menu>
+  )
+}
+
+function NoCases({ suite }: { suite: SuiteDetail }) {
+  const [, setAddress] = useAddress()
+  if (suite.filter) return <EmptyState title="No case fits the filter now">It is asked each time the suite runs.</EmptyState>
+  return (
+    <EmptyState
+      title="No cases yet"
+      action={
+        <CanButton right="run" kind="strong" onClick={() => setAddress({ do: 'add' })}>
+          Add cases
+        </CanButton>
+      }
+    >
+      Add cases one by one or by area. They run in the order they have here.
+    </EmptyState>
+  )
+}
+
+function Head() {
+  return (
+    <div aria-hidden="true" className="flex h-[30px] shrink-0 items-center border-b border-hairline text-soft">
+      <span className="w-[44px] pl-4" />
+      <span className="w-[92px]">key</span>
+      <span className="flex-1">title</span>
+      <span className="w-[122px]">last 12 builds</span>
+      <span className="w-[84px] text-right">takes</span>
+      <span className="w-[130px] truncate pr-4 pl-4">for</span>
+    </div>
+  )
+}
+
+const PRIORITY = ['', 'critical', 'high', 'medium', 'low']
+
+function CaseLine({ row, nth }: { row: SuiteCase; nth: number }) {
+  const { key, title, thread, expectedMs, scripts, owner, priority, state } = row
+  return (
+    <>
+      <div role="gridcell" className="w-[41px] shrink-0 pl-4 text-soft tabular-nums">
+        {nth}
+      </div>
+      <div role="gridcell" className="w-[92px] shrink-0 truncate font-mono text-dye">
+        {key}
+      </div>
+      <div role="gridcell" className="min-w-0 flex-1 truncate pr-3" title={`${title}, priority ${PRIORITY[priority]}`}>
+        {title}
+        {state === 'retired' && <span className="text-soft"> · retired</span>}
+      </div>
+      <div role="gridcell" className="w-[122px] shrink-0">
+        {thread === '' ? (
+          <span className="text-soft">{scripts === 0 ? 'by hand, never run' : 'never run'}</span>
+        ) : (
+          <Thread outcomes={readThread(thread)} />
+        )}
+      </div>
+      <div role="gridcell" className="w-[84px] shrink-0 text-right font-mono">
+        {formatDuration(expectedMs)}
+      </div>
+      <div role="gridcell" className="w-[130px] shrink-0 truncate pr-4 pl-4 text-soft">
+        {scripts > 0 ? 'any agent' : (owner ?? 'nobody')}
+      </div>
+    </>
+  )
+}
