@@ -61,8 +61,10 @@ export async function agent(options: AgentOptions): Promise<number> {
         path: { project },
         body: { ...about, ...(options.pool !== undefined && { pool: options.pool }) },
       })
-    let { id, version } = await patiently(register, state, say)
-    if (version !== VERSION) say(`the server hands out another version of this agent (${version}); fetch it from ${baseUrl}/cli/bobbin.mjs`)
+    const registered = await patiently(register, state, say)
+    let { id } = registered
+    if (registered.version !== VERSION)
+      say(`the server hands out another version of this agent (${registered.version}); fetch it from ${baseUrl}/cli/bobbin.mjs`)
     say(`${name} waits for work of ${project} at ${baseUrl}, with ${labels.join(', ')}`)
     state.leave = async () => {
       const body = { key: home.key, held: [], wait: 0, free: false, leaving: true }

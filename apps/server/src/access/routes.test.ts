@@ -41,9 +41,14 @@ const OPEN = [
   'POST /api/password-resets/accept',
   'GET /api/oidc/start',
   'GET /api/oidc/callback',
+  'GET /api/calendars/:key.ics',
 ]
 /** Signing in elsewhere is not set up here; coming back leads to the sign-in page all the same. */
-const OPEN_ANSWERS: Record<string, number> = { 'GET /api/oidc/start': 404, 'GET /api/oidc/callback': 302 }
+const OPEN_ANSWERS: Record<string, number> = {
+  'GET /api/oidc/start': 404,
+  'GET /api/oidc/callback': 302,
+  'GET /api/calendars/:key.ics': 400,
+}
 /** What a token with the scope `deliver` may do besides reading. */
 const DELIVERING = [
   'POST /api/projects/:project/deliveries',

@@ -78,7 +78,7 @@ export class EnvironmentsService {
 
   async setSecret(context: Context, id: number, name: string, value: string): Promise<Environment> {
     checkNames({ [name]: value })
-    await this.act(context, id, 'environment.secretSet', `the secret ${name}`, (db) =>
+    await this.act(context, id, 'environment.secretSet', name, (db) =>
       run(
         db,
         `insert into environment_secret (environment_id, name, sealed) values ($id, $name, $sealed)
@@ -90,7 +90,7 @@ export class EnvironmentsService {
   }
 
   async removeSecret(context: Context, id: number, name: string): Promise<Environment> {
-    await this.act(context, id, 'environment.secretRemoved', `the secret ${name}`, async (db) => {
+    await this.act(context, id, 'environment.secretRemoved', name, async (db) => {
       const rows = await rowsOf(db, 'delete from environment_secret where environment_id = $id and name = $name returning 1 as yes', {
         id,
         name,

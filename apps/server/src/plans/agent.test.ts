@@ -6,7 +6,7 @@ import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { seedCase, TestApp } from '../testing/test-app.js'
-import { type Prepared, preparedPlan, until } from './testing.js'
+import { type Prepared, preparedPlan, until } from '../testing/plans.js'
 
 const CLI = fileURLToPath(new URL('../../../cli/bin/bobbin.mjs', import.meta.url))
 

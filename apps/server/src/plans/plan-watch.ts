@@ -17,7 +17,7 @@ const MISSED_MS = 120_000
 
 const DUE = `
 select t.id, t.plan_id as "planId", t.kind, t.at, t.rule, t.starts, t.zone, t.pipeline, t.branch, t.after_plan_id as "afterPlanId", t.next_at as "nextAt", t.seen_id as "seenId"
-from plan_time t join plan p on p.id = t.plan_id where t.next_at <= now() order by t.next_at limit 100`
+from plan_time t join plan p on p.id = t.plan_id where t.next_at <= $now order by t.next_at limit 100`
 
 /** Builds of the followed pipelines that came since, whose runs have all ended. */
 const NEW_BUILDS = `
@@ -74,7 +74,7 @@ export class PlanWatch {
 
   /** Starts plans whose time has come; a moment happens once, however many servers there are. */
   async startDue(now: Date): Promise<void> {
-    for (const time of await rowsOf<TimeRecord>(this, DUE)) {
+    for (const time of await rowsOf<TimeRecord>(this, DUE, { now })) {
       const due = time.nextAt ?? now
       const plan = await this.starts.plan(null, time.planId)
       const missed = now.getTime() - due.getTime() > MISSED_MS

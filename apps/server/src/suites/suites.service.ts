@@ -137,7 +137,7 @@ export class SuitesService {
   async copy(context: Context, id: number): Promise<SuiteDetail> {
     const { folder, name, note, filter, template } = await this.row(this, context, id)
     const taken = new Set((await this.list(context)).rows.filter((row) => row.folder === folder || template).map((row) => row.name))
-    let copied = template ? name : `${name}, copy`
+    let copied = template && !taken.has(name) ? name : `${name}, copy`
     for (let nth = 2; taken.has(copied); nth++) copied = `${name}, copy ${nth}`
     const made = await addRow(
       this,

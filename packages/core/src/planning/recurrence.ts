@@ -32,7 +32,7 @@ export function recurrenceFault({ rule, start, zone }: Recurrence): RecurrenceFa
     if (freq === rrule.RRule.SECONDLY || (freq === rrule.RRule.MINUTELY && interval < 5)) return { code: 'tooOften', value: rule }
     const several = (numbers: number | readonly number[] | null | undefined, most: number) =>
       Array.isArray(numbers) && numbers.length > most
-    if (several(byminute as number[] | null, 12) || several(bysecond as number[] | null, 1)) return { code: 'tooOften', value: rule }
+    if (several(byminute, 12) || several(bysecond, 1)) return { code: 'tooOften', value: rule }
     return null
   } catch (error) {
     return { code: 'rule', value: rule, message: error instanceof Error ? error.message : String(error) }

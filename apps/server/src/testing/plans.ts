@@ -1,5 +1,5 @@
 import type { PlanDetail, PlanDto, SuiteDetail } from '@bobbin/client'
-import type { AsPerson, TestApp } from '../testing/test-app.js'
+import type { AsPerson, TestApp } from './test-app.js'
 
 /** Looks again and again until something holds; a test that waits in vain is ended by its own limit. */
 export async function until<T>(look: () => Promise<T | null | undefined | false>): Promise<T> {
