@@ -8,6 +8,8 @@ import { useSession } from '../../context/session.js'
 import { Dialog } from '../../ui/dialog.js'
 import { Menu, MenuItem, MenuLabel, MenuRule, MenuSub } from '../../ui/menu.js'
 import { Button, Key } from '../../ui/states.js'
+import { notify } from '../../ui/toast.js'
+import { useSuiteChanges, useSuites } from '../suites/use-suites.js'
 import { INTENTS, intentWords, PRIORITIES, STATES } from './case-address.js'
 import { useMembers } from './queries.js'
 
@@ -92,6 +94,7 @@ export function BulkBar({ keys, onSet, onMove, onDelete, onClear }: BulkBarProps
           </MenuItem>
         </MenuSub>
       </Menu>
+      <AddToSuite keys={keys} />
       <CanButton right="organize" onClick={onMove}>
         Move <Key>m</Key>
       </CanButton>
@@ -142,5 +145,24 @@ function TagDialog({ cases, onSet, onClose }: { cases: string; onSet: (set: Bulk
         </div>
       </form>
     </Dialog>
+  )
+}
+
+/** Puts the picked cases into a suite, behind those that it has. */
+function AddToSuite({ keys }: { keys: string[] }) {
+  const suites = useSuites()
+  const { addCases } = useSuiteChanges()
+  const fixed = suites.data?.rows.filter(({ filter, template }) => filter === null && !template) ?? []
+  const add = (id: number, name: string) =>
+    addCases.mutate({ id, keys }, { onSuccess: () => notify(`${count(keys.length, 'case')} added to ${name}`) })
+  return (
+    <Menu label="Add to a suite" trigger={<CanButton right="run">Add to a suite …</CanButton>}>
+      {fixed.map(({ id, name, folder }) => (
+        <MenuItem key={id} onSelect={() => add(id, name)}>
+          {name} {folder && <span className="text-soft">{folder}</span>}
+        </MenuItem>
+      ))}
+      {fixed.length === 0 && <MenuLabel>There is no suite to add to; make one under Suites</MenuLabel>}
+    </Menu>
   )
 }

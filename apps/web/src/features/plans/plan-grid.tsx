@@ -108,7 +108,7 @@ export const PlanGrid = forwardRef<HTMLTableElement, PlanGridProps>(function Pla
         >
           <thead>
             <tr>
-              <th className="w-[72px]" />
+              <td className="w-[72px]" />
               {environments.map((environment) => (
                 <th
                   key={environment.id}

@@ -44,7 +44,7 @@ function useChange(key: 'agents' | 'recipes' | 'handoffs') {
 
 function Agents({ list }: { list: AgentList }) {
   return (
-    <section aria-label="Agents" className="mb-9">
+    <section aria-label="All agents" className="mb-9">
       <p className="mb-2 text-soft">
         An agent is a machine that runs scripts. It asks Bobbin for work, so it needs no open port, and runs what the recipes below say.
       </p>

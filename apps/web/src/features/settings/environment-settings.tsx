@@ -28,7 +28,7 @@ export function EnvironmentSettings() {
   const { rows, profiles } = environments.data
   return (
     <>
-      <section aria-label="Environments" className="mb-9">
+      <section aria-label="All environments" className="mb-9">
         <div className="mb-2 flex items-center justify-between gap-4">
           <p className="text-soft">
             Where the system under test runs. Deliveries add environments by name; here they get an address, variables and protection.
