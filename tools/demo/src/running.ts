@@ -81,7 +81,7 @@ export async function setUpRunning(ask: Ask, { ferry, sources }: { ferry: string
     name: 'System tests',
     framework: 'node-test',
     command:
-      'node --test --test-reporter=spec --test-reporter-destination=stdout --test-reporter=junit --test-reporter-destination={results}/node.xml --test-name-pattern={names} {files}',
+      'node --test --test-reporter=spec --test-reporter-destination=stdout --test-reporter=junit --test-reporter-destination={results}/node.xml --test-name-pattern={titles} {files}',
   })
   await ask('POST', '/recipes', {
     ...recipe,

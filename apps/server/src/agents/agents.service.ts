@@ -249,7 +249,7 @@ function recipeValues(dto: RecipeDto) {
     throw new Problem(
       'invalid',
       'place',
-      `Nothing stands for {${unknown}}. There are {files}, {names}, {ids}, {classes}, {keys} and {results}`,
+      `Nothing stands for {${unknown}}. There are {files}, {names}, {titles}, {ids}, {classes}, {keys} and {results}`,
     )
   return { ...dto, tree: dto.tree || null }
 }

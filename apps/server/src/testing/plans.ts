@@ -28,7 +28,7 @@ export const recipeDto = (more: object = {}) => ({
   ref: '',
   folder: '',
   prepare: '',
-  command: 'node --test --test-reporter=junit --test-reporter-destination={results}/node.xml --test-name-pattern={names} {files}',
+  command: 'node --test --test-reporter=junit --test-reporter-destination={results}/node.xml --test-name-pattern={titles} {files}',
   cleanUp: '',
   results: '',
   labels: [],

@@ -62,6 +62,10 @@ describe('commands of recipes', () => {
     )
   })
 
+  it('names tests without their suites, where a runner looks at those alone', () => {
+    expect(commandOf('{titles}', values)).toBe(`'(takes a child'\\''s fare \\(half\\))$'`)
+  })
+
   it('takes the pattern of a name that is made at run time', () => {
     const tests = [{ file: 'a', suites: [], name: 'adds %i', pattern: '^adds .*$' }]
     expect(commandOf('{names}', { ...values, tests })).toBe("'(adds .*)$'")

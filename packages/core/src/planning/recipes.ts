@@ -27,7 +27,7 @@ export interface RecipeValues {
   results: string
 }
 
-export const RECIPE_PLACES = ['files', 'names', 'ids', 'keys', 'results', 'classes'] as const
+export const RECIPE_PLACES = ['files', 'names', 'titles', 'ids', 'keys', 'results', 'classes'] as const
 export type RecipePlace = (typeof RECIPE_PLACES)[number]
 
 /** Places of a command that nothing stands for. */
@@ -39,7 +39,7 @@ export function unknownPlaces(command: string): string[] {
 
 /**
  * Fills the places of a command, each value quoted for `sh`: `{files}` and `{ids}` are words, `{names}` one regular expression that fits the
- * full names of all tests, `{keys}` a list with commas, `{classes}` Java's `Class#method` with commas, `{results}` the folder for result files.
+ * full names of all tests, `{titles}` one for their own names without those of their suites, `{keys}` a list with commas, `{classes}` Java's `Class#method` with commas, `{results}` the folder for result files.
  */
 export function commandOf(command: string, values: RecipeValues): string {
   return command.replace(/\{([a-zA-Z]+)\}/g, (whole, name: string) => {
@@ -48,6 +48,8 @@ export function commandOf(command: string, values: RecipeValues): string {
         return values.files.map(shellQuoted).join(' ')
       case 'names':
         return shellQuoted(namesPattern(values.tests))
+      case 'titles':
+        return shellQuoted(namesPattern(values.tests.map((test) => ({ ...test, suites: [] }))))
       case 'ids':
         return values.tests.map(({ file, suites, name: test }) => shellQuoted([file, ...suites, test].join('::'))).join(' ')
       case 'classes':
@@ -85,7 +87,7 @@ export const RECIPE_TEMPLATES: readonly (RecipeText & { name: string })[] = [
     name: 'node:test',
     framework: 'node-test',
     prepare: '',
-    command: 'node --test --test-reporter=junit --test-reporter-destination={results}/node.xml --test-name-pattern={names} {files}',
+    command: 'node --test --test-reporter=junit --test-reporter-destination={results}/node.xml --test-name-pattern={titles} {files}',
     cleanUp: '',
     results: '',
     labels: ['node'],

@@ -149,6 +149,9 @@ class OpenBundle {
   }
 }
 
+/** Some runners put the suites before the name of a test. */
+const isChosen = (name: string, chosen: readonly string[]): boolean => chosen.some((one) => name === one || name.endsWith(` ${one}`))
+
 /** What is part of a test that ran several times stays. */
 function withoutUnchosen(findings: FileFindings | null, unchosen: readonly number[]): FileFindings | null {
   if (!findings || unchosen.length === 0) return findings
@@ -197,10 +200,10 @@ class OpenFile implements EntrySink {
     if (refused) this.pieces = null
     this.original = new OriginalCopy(folder)
     this.held = new HeldResults(folder)
-    const chosen = place.chosen ? new Set(place.chosen) : null
+    const { chosen } = place
     let seq = 0
     this.reader = new ResultFileStream((result) => {
-      if (chosen && result.outcome === 'skipped' && !chosen.has(result.name)) this.unchosen.push(seq)
+      if (chosen && result.outcome === 'skipped' && !isChosen(result.name, chosen)) this.unchosen.push(seq)
       seq++
       this.totals.add(result.outcome)
       this.packer.add(result)

@@ -291,7 +291,7 @@ function RecipeDialog({ recipe, from, onClose }: { recipe: Recipe | null; from: 
         </Field>
         <Field
           label="Command"
-          hint="{files}, {ids} and {classes} are words; {names} is one regular expression for all names; {keys} are cases; {results} is a folder for result files"
+          hint="{files}, {ids} and {classes} are words; {names} is one regular expression for all full names, {titles} for names without suites; {keys} are cases; {results} is a folder for result files"
           error={formState.errors.command?.message}
         >
           <textarea {...register('command', { required: 'Name the command' })} rows={3} className="font-mono" />
