@@ -14,6 +14,7 @@ import { makeCases, makeHistory } from './history.mjs'
 import { benchLatency, benchReporter } from './live.mjs'
 import { Figures } from './measure.mjs'
 import { benchPages } from './pages.mjs'
+import { benchPlans } from './plans.mjs'
 import { benchParsing } from './parsing.mjs'
 import { benchReading } from './reading.mjs'
 import { startBench } from './server.mjs'
@@ -53,6 +54,7 @@ try {
       await benchThroughput(figures, home, bench, postgres.url('bench_many'))
     })
   }
+  if (wants('plans')) await inDatabase('bench_plans', (bench) => benchPlans(figures, home, bench))
   if (wants('pages')) {
     await inDatabase('bench_pages', async (bench) => {
       say('Making 5,000,000 results, half of the builds with a part of the tests …')

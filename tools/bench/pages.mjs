@@ -153,11 +153,39 @@ export async function makeLarge(bench) {
   const [full] = await ask(`select id from run where total = ${SCRIPTS} order by day desc, id desc limit 1`)
   const scripts = (await ask('select id from script where project_id = 1 order by id limit 200')).map(({ id }) => id)
   const results = '/projects/{project}/runs/{id}/results/{script}'
+  const planned = await makePlan(ask)
   return {
     ...{ project: 'bench', key: 'FERRY-1001', runs: full.id, scripts: scripts[0], deliveries: report.deliveryId, file, attachments: 1 },
     ...{ members: 1, format: 'csv', page: 'cases', change: 'stillFailing', ordinal: 1, script: scripts[0], tree: 'bench' },
     '/projects/{project}/runs/{id}/threads scripts': scripts.join(','),
     [`${results} script`]: scripts[0],
+    ...planned,
     [`${results}/attempts/{ordinal}/attachments script`]: script,
   }
+}
+
+/** A suite of 2,000 cases, and a plan of it that was started. @returns values for their routes */
+async function makePlan(ask) {
+  const [{ id: suites }] = await ask(`insert into suite (project_id, name) values (1, 'large') returning id`)
+  await ask(
+    'insert into suite_case (suite_id, case_id, position) select $1, id, number from test_case where project_id = 1 order by number limit 2000',
+    [suites],
+  )
+  await ask(`insert into recipe (project_id, name, framework, command) values (1, 'deck', 'vitest', 'run {files}')`)
+  const [{ id: plans }] = await ask(
+    `insert into plan (project_id, name, pipeline, branch) values (1, 'large', 'pages-1', 'main') returning id`,
+  )
+  await ask('insert into plan_suite (plan_id, suite_id, position) values ($1, $2, 1)', [plans, suites])
+  await ask(`insert into plan_cell (plan_id, environment_id) select $1, id from environment where name like 'pages-%'`, [plans])
+  const [{ id: starts }] = await ask(
+    `insert into start (project_id, plan_id, name, why, state, pipeline, branch, build, settings) values (1, $1, 'large', 'now', 'going', 'pages-1', 'main', '61', '{}') returning id`,
+    [plans],
+  )
+  const [{ id: parts }] = await ask(
+    `insert into part (project_id, start_id, environment_id, recipe, shard, tests, count) select 1, $1, min(id), '{"name": "deck"}', 1, '[]', 0 from environment where name like 'pages-%' returning id`,
+    [starts],
+  )
+  const [{ id: releases }] = await ask(`insert into release (project_id, name) values (1, '4.2') returning id`)
+  const [{ key }] = await ask('select calendar_key as key from project where id = 1')
+  return { suites, plans, starts, parts, releases, '/calendars/{key}.ics key': key }
 }

@@ -3,6 +3,7 @@ import { AccessModule } from '../access/index.js'
 import { AgentsModule } from '../agents/index.js'
 import { EnvironmentsModule } from '../environments/index.js'
 import { SuitesModule } from '../suites/index.js'
+import { Bell } from './bell.js'
 import { CalendarController } from './calendar.controller.js'
 import { ElasticService } from './elastic.service.js'
 import { HandingService } from './handing.service.js'
@@ -17,6 +18,6 @@ import { WorkService } from './work.service.js'
 @Module({
   imports: [AccessModule, AgentsModule, EnvironmentsModule, SuitesModule],
   controllers: [PlansController, StartsController, WorkController, PartsController, PartsOfRunController, CalendarController],
-  providers: [PlansService, StartsService, WorkService, PartsService, HandingService, ElasticService, PlanWatch],
+  providers: [Bell, PlansService, StartsService, WorkService, PartsService, HandingService, ElasticService, PlanWatch],
 })
 export class PlansModule {}

@@ -224,6 +224,7 @@ export class PlansService {
     for (const time of all)
       if (time.planId !== plan.id) {
         const recurrence = recurrenceOf(time)
+        if (recurrence && own.every((one) => neverTogether(one, time))) continue
         const moments = recurrence
           ? nextOccurrences(recurrence, { after: now, most: 500, until: last.at }).map((one) => one.at)
           : time.at
@@ -242,6 +243,15 @@ export class PlansService {
       refused: environments.filter((one) => one.protected && !one.schedules).map(({ name }) => name),
     }))
   }
+}
+
+/** Rules of one zone that start by the day, each at its own time of day: most plans, and nothing has to be counted to know it. */
+function neverTogether(one: TimeRecord, other: TimeRecord): boolean {
+  const byDay = ({ kind, rule }: TimeRecord) =>
+    kind === 'rule' && /FREQ=(DAILY|WEEKLY|MONTHLY|YEARLY)/.test(rule ?? '') && !/BY(HOUR|MINUTE)/.test(rule ?? '')
+  const timeOfDay = ({ starts }: TimeRecord) => starts?.slice(11, 16)
+  if (one.kind === 'build' || one.kind === 'plan') return true
+  return one.zone === other.zone && byDay(one) && byDay(other) && timeOfDay(one) !== timeOfDay(other)
 }
 
 const windowsNear = (windows: readonly MaintenanceWindow[], at: Date): MaintenanceWindow[] =>

@@ -328,6 +328,13 @@ describe('times', () => {
     recurrence: { rule: 'FREQ=DAILY', start: '2026-01-01T06:00:00', zone: 'Europe/Oslo', ...more },
   })
 
+  it('of two plans that clash are said, by the clocks of any zone', async () => {
+    await plan({ name: 'Early', times: [rule({ start: '2026-01-01T06:30:00' })] })
+    await plan({ name: 'In London', times: [rule({ start: '2026-01-01T05:00:00', zone: 'Europe/London' })] })
+    const { coming } = await plan({ name: 'Clashing', times: [rule({})] })
+    expect(coming[0]?.clashes).toEqual(['In London'])
+  })
+
   it('start a plan once each, however many servers look', async () => {
     const timed = await plan({ name: 'Daily', times: [rule({})] })
     expect(timed.coming).toHaveLength(10)

@@ -8,8 +8,9 @@ import { EnvironmentsService } from '../environments/index.js'
 import { announce } from '../events/announce.js'
 import { announceShards, lockRun, type MadeLog, resolveTarget, settleLive, shareIntake, shardIsIn } from '../intake/index.js'
 import { type Actor, actorOf, record } from '../platform/acts/index.js'
-import { type InTransaction, inTransaction, type Queryable, rowsOf, run } from '../platform/database.js'
+import { afterCommit, type InTransaction, inTransaction, type Queryable, rowsOf, run } from '../platform/database.js'
 import { notFound, Problem } from '../platform/problem.js'
+import { Bell } from './bell.js'
 import { type Bundle, compilePlan, type PlannedTest, type PlanSettings, sharesOf } from './compile.js'
 import * as sql from './plan-queries.js'
 import { startRow, type StartRecord } from './start-row.js'
@@ -60,6 +61,7 @@ select id, name, protected, protected and coalesce(opened_until > now(), false) 
 export class StartsService {
   constructor(
     private readonly environments: EnvironmentsService,
+    private readonly bell: Bell,
     @InjectConnection() readonly sequelize: Sequelize,
   ) {}
 
@@ -277,6 +279,7 @@ export class StartsService {
         rows.push(partOf(bundle, tests, runId, (before?.shards ?? 0) + rows.length + 1))
     }
     await rowsOf(db, sql.ADD_PARTS, { projectId, startId, rows: JSON.stringify(rows) })
+    afterCommit(db, () => this.bell.ring())
     await announceShards(db, runId, { shards: (before?.shards ?? 0) + rows.length })
     const target = await lockRun(db, runId)
     if (target) await settleLive(db, projectId, target)
@@ -306,6 +309,7 @@ export class StartsService {
       expected_ms: Math.round(Number(kept.row['expected_ms']) * share),
     }
     await rowsOf(db, sql.ADD_PARTS, { projectId, startId: part.startId, rows: JSON.stringify([row]) })
+    afterCommit(db, () => this.bell.ring())
     await announceShards(db, part.runId, { shards: kept.shards + 1 })
   }
 

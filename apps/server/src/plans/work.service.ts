@@ -11,6 +11,7 @@ import { lockRun, settleLive, shardIsIn } from '../intake/index.js'
 import { type Actor, actorOf, record, SYSTEM } from '../platform/acts/index.js'
 import { type InTransaction, inTransaction, type Queryable, rowsOf, run } from '../platform/database.js'
 import { notFound, Problem } from '../platform/problem.js'
+import { Bell } from './bell.js'
 import type { PlannedTest, PlanSettings, RecipeRow } from './compile.js'
 import * as sql from './plan-queries.js'
 import type { HeldDto, PartEndDto, PartLogDto, WorkDto } from './plans.dto.js'
@@ -80,6 +81,7 @@ export class WorkService {
     private readonly environments: EnvironmentsService,
     private readonly starts: StartsService,
     private readonly tokens: TokensService,
+    private readonly bell: Bell,
     @InjectConnection() readonly sequelize: Sequelize,
   ) {}
 
@@ -96,7 +98,7 @@ export class WorkService {
       const { stop, lost } = await this.held(context, agentId, dto.held)
       const work = dto.free && !agent.paused ? await this.claim(context, agent) : null
       if (work || stop.length > 0 || lost.length > 0 || Date.now() >= until || gone()) return { work, stop, lost }
-      await new Promise((resolve) => setTimeout(resolve, LOOK_MS))
+      await this.bell.heard(LOOK_MS)
     }
   }
 

@@ -58,6 +58,22 @@ describe('times of a recurrence', () => {
     expect(recurrenceFault({ ...base, rule: 'FREQ=MINUTELY;INTERVAL=5' })).toBeNull()
   })
 
+  it.each([
+    'FREQ=DAILY;INTERVAL=3',
+    'FREQ=WEEKLY;INTERVAL=2;BYDAY=MO,TH',
+    'FREQ=WEEKLY',
+    'FREQ=DAILY;BYHOUR=6,18',
+    'FREQ=WEEKLY;WKST=SU;INTERVAL=2;BYDAY=SU,MO',
+  ])('%s is the same years after it began as the library counts from its beginning', (rule) => {
+    const recurrence = { rule, start: '2015-03-05T06:00:00', zone: 'UTC' }
+    const after = new Date('2026-11-29T12:00:00Z')
+    const counted = new RRule({ ...RRule.parseString(rule), dtstart: new Date('2015-03-05T06:00:00Z') }).between(
+      after,
+      new Date('2027-06-01T00:00:00Z'),
+    )
+    expect(nextOccurrences(recurrence, { after, most: 8 }).map(({ at }) => at)).toEqual(counted.slice(0, 8))
+  })
+
   it('ends where a rule can never be met', () => {
     expect(nextOccurrences({ rule: 'FREQ=YEARLY;BYMONTH=2;BYMONTHDAY=30', start: '2026-01-01T00:00:00', zone: 'UTC' }, { after: new Date(0), most: 1 })).toEqual([]) // prettier-ignore
   })

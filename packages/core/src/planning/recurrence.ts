@@ -48,6 +48,10 @@ export interface Occurrence {
   local: string
 }
 
+const DAY_MS = 86_400_000
+
+type RuleOptions = ReturnType<typeof rrule.RRule.parseString>
+
 /** So many times in a row that clocks do not show are looked past. */
 const MOST_LOOKED = 100_000
 
@@ -59,11 +63,12 @@ const MOST_LOOKED = 100_000
  */
 export function nextOccurrences(recurrence: Recurrence, { after, most, until }: { after: Date; most: number; until?: Date }): Occurrence[] {
   const { rule, start, zone, except = [] } = recurrence
-  const set = new rrule.RRule({ ...rrule.RRule.parseString(localUntil(rule, zone)), dtstart: asUtc(start).toJSDate() })
+  const options = rrule.RRule.parseString(localUntil(rule, zone))
+  const set = new rrule.RRule({ ...options, dtstart: new Date(laterStart(options, asUtc(start).toMillis(), after.getTime() - 2 * DAY_MS)) })
   const out = new Set(except.map((local) => asUtc(local).toMillis()))
   const found: Occurrence[] = []
   // clocks differ from UTC by less than a day
-  let wall: Date | null = new Date(Math.max(after.getTime() - 86_400_000, asUtc(start).toMillis() - 1))
+  let wall: Date | null = new Date(Math.max(after.getTime() - DAY_MS, asUtc(start).toMillis() - 1))
   for (let looked = 0; looked < MOST_LOOKED && found.length < most; looked++) {
     wall = set.after(wall)
     if (!wall) break
@@ -74,6 +79,18 @@ export function nextOccurrences(recurrence: Recurrence, { after, most, until }: 
     found.push({ at: moment.toJSDate(), local: moment.toISO({ suppressMilliseconds: true }) ?? '' })
   }
   return found
+}
+
+/**
+ * The start of a rule, moved on towards a moment by whole intervals: the library counts from it each time. Only where that changes nothing:
+ * rules by day or week that count no occurrences.
+ */
+function laterStart({ freq, interval, count, bysetpos }: RuleOptions, start: number, towards: number): number {
+  const unit = freq === rrule.RRule.DAILY ? DAY_MS : freq === rrule.RRule.WEEKLY ? 7 * DAY_MS : 0
+  const isPlain = (count ?? null) === null && (bysetpos ?? null) === null
+  if (unit === 0 || !isPlain || towards <= start) return start
+  const step = unit * (interval ?? 1)
+  return start + Math.floor((towards - start) / step) * step
 }
 
 /** UNTIL in UTC, as the RFC writes it for times in a zone, becomes wall-clock time. */

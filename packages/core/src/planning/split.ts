@@ -13,8 +13,11 @@ export interface Split {
   bound: number
 }
 
-/** So many exchanges are tried for each machine after the first placing. */
+/** So many exchanges are made after the first placing, and so many looked at. */
 const MOST_ROUNDS = 200
+const MOST_EXCHANGES = 5_000_000
+/** A split that ends so close to what none can be below is good enough. */
+const CLOSE = 1.0005
 
 /**
  * Splits units over machines that are alike, so that the last one ends as early as possible: longest first to whoever has least to do
@@ -28,6 +31,8 @@ export function splitByTime(units: readonly Unit[], machines: number): Split {
   const total = units.reduce((sum, { time }) => sum + time, 0)
   const bound = Math.max(total / machines, ...order.slice(0, 1).map((i) => timeAt(units, i)))
   const first = longestFirst(units, order, machines)
+  // with many short units there is nothing left to gain
+  if (first.makespan <= bound * CLOSE) return { ...first, bound }
   const fitted = bisected(units, order, machines, bound, first.makespan)
   const best = fitted && fitted.makespan < first.makespan ? fitted : first
   const shares = improved(units, best.shares, bound)
@@ -156,7 +161,9 @@ function firstFit(units: readonly Unit[], order: readonly number[], machines: nu
 function improved(units: readonly Unit[], begun: readonly (readonly number[])[], bound: number): number[][] {
   const shares = begun.map((share) => [...share])
   const loads = shares.map((share) => loadOf(units, share))
-  for (let round = 0; round < MOST_ROUNDS; round++) {
+  const each = shares.length * Math.min(MOST_LOOKED, Math.ceil(units.length / shares.length)) ** 2
+  const rounds = Math.min(MOST_ROUNDS, Math.ceil(MOST_EXCHANGES / Math.max(1, each)))
+  for (let round = 0; round < rounds; round++) {
     const full = loads.indexOf(Math.max(...loads))
     if ((loads[full] ?? 0) <= bound + 1e-9 || !exchange(units, shares, loads, full)) break
   }
