@@ -5,9 +5,10 @@ import { mkdirSync, rmSync } from 'node:fs'
 import { join } from 'node:path'
 import { CHROMIUM } from './lib/chromium.mjs'
 import { ensureBuilt } from './lib/build.mjs'
+import { startDemoAgent, startFerry } from './lib/demo-running.mjs'
 import { playLive } from './lib/live-run.mjs'
 import { startPostgres } from './lib/postgres.mjs'
-import { DATA, ROOT } from './lib/process.mjs'
+import { DATA, freePort, ROOT } from './lib/process.mjs'
 import { startTestServer } from './lib/test-server.mjs'
 
 const folder = join(ROOT, 'docs', 'screenshots')
@@ -19,8 +20,12 @@ await ensureBuilt(say)
 const home = join(DATA, `screenshots-${process.pid}`)
 const database = await startPostgres(home, say, { quick: true })
 await database.createDatabase('screenshots')
-const server = await startTestServer(database.url('screenshots'), { more: { BOBBIN_SOURCE_FOLDERS: '/srv/reports' } })
+const ferry = await startFerry(await freePort())
+const server = await startTestServer(database.url('screenshots'), {
+  more: { BOBBIN_SOURCE_FOLDERS: '/srv/reports', ...(ferry && { BOBBIN_DEMO_FERRY: ferry.url }) },
+})
 const browser = await chromium.launch(CHROMIUM)
+let agent = null
 
 /** Opens a page in a theme, lets `act` bring it into the state to show, and takes its picture. */
 async function shoot(name, path, { theme = 'light', act = async () => undefined } = {}) {
@@ -58,6 +63,29 @@ const openRun = (test) => async (page) => {
   await page.getByRole('row').filter({ hasText: 'fare-desk-web' }).first().click()
   await page.getByRole('row', { name: test }).first().click()
   await page.getByRole('region', { name: 'Attempts' }).waitFor()
+}
+
+/** Starts the demo's plan with a real agent, and changes a case of its suite. */
+async function runPlans() {
+  agent = await startDemoAgent(server.url, home)
+  const context = await browser.newContext({ baseURL: server.url })
+  const page = await context.newPage()
+  await page.request.post('/api/session', { data: { email: 'runa@gullhaven.example', password: 'gullhaven' } })
+  const ask = askOf(page)
+  const { rows } = await ask('GET', '/plans')
+  const plan = rows.find(({ name }) => name === 'Smoke')
+  while ((await ask('GET', '/agents')).rows.length === 0) await page.waitForTimeout(200)
+  for (const broken of [false, false, true]) {
+    if (broken) await page.request.post(`${ferry?.url}/switch`, { form: { fault: 'concessions', on: 'true' } })
+    const { id } = await ask('POST', `/plans/${plan.id}/start`, {})
+    while ((await ask('GET', `/starts/${id}`)).state === 'going') await page.waitForTimeout(300)
+  }
+  const { version, steps } = await ask('GET', '/cases/FERRY-410')
+  await ask('PATCH', '/cases/FERRY-410', {
+    version,
+    steps: steps.map((step, i) => (i === 2 ? { ...step, expected: 'It leaves 25 minutes later' } : step)),
+  })
+  await context.close()
 }
 
 try {
@@ -118,18 +146,6 @@ try {
       await page.getByText('copy the secret now').waitFor()
     },
   })
-  await shoot('people', '/gullhaven/settings/people', {
-    act: async (page) => {
-      const ask = askOf(page)
-      const [areas, members] = [await ask('GET', '/areas'), await ask('GET', '/members')]
-      const idsOf = (rows, names) => rows.filter(({ name }) => names.some((word) => name.startsWith(word))).map(({ id }) => id)
-      const team = { role: null, folders: ['tests/deck', 'tests/gate'], areas: idsOf(areas, ['Deck planner', 'Gate scanner']) }
-      await ask('POST', '/teams', { ...team, name: 'Deck crew', members: members.slice(0, 2).map(({ id }) => id) })
-      await ask('POST', '/roles', { name: 'Release crew', rights: ['signOff', 'runProtected'] })
-      await page.getByText('owns Deck planner').waitFor()
-      await page.getByRole('button', { name: 'Release crew' }).waitFor()
-    },
-  })
   await shoot('audit-dark', '/gullhaven/settings/audit', {
     theme: 'dark',
     act: async (page) => {
@@ -142,7 +158,6 @@ try {
       await page.getByText('undid').first().waitFor()
     },
   })
-  await shoot('server', '/gullhaven/settings/server', { act: (page) => page.getByRole('form').first().waitFor() })
   await shoot('taking-in', '/gullhaven/settings/intake', {
     act: async (page) => {
       const ask = askOf(page)
@@ -153,7 +168,6 @@ try {
       await page.getByText('is not a folder inside').waitFor()
     },
   })
-  await shoot('reference', '/reference', { act: (page) => page.getByText('Changes many cases in the same way').click() })
   await shoot('scripts', '/gullhaven/scripts?only=unlinked', {
     act: async (page) => {
       await page.getByRole('grid').focus()
@@ -184,6 +198,21 @@ try {
       await page.getByRole('list', { name: 'Files of the delivery' }).waitFor()
     },
   })
+  // plans that really run: two good builds, then one with reduced fares charged in full
+  if (only.length === 0 || only.some((name) => ['suites', 'plan', 'today-dark'].includes(name))) await runPlans()
+  await shoot('plan', '/gullhaven/plans', {
+    act: async (page) => {
+      await page.getByRole('grid', { name: 'Plans' }).getByText('Smoke').click()
+      await page.getByRole('heading', { name: 'Started' }).waitFor()
+    },
+  })
+  await shoot('suites', '/gullhaven/suites', {
+    act: async (page) => {
+      await page.getByRole('grid', { name: 'Suites' }).getByText('Smoke').click()
+      await page.getByRole('complementary', { name: 'Changed since it was planned' }).waitFor()
+    },
+  })
+  await shoot('today-dark', '/gullhaven/plans/today', { theme: 'dark', act: (page) => page.getByText('quay-1').first().waitFor() })
   // last: the others show the demo data without it
   await shoot('run-live', '/gullhaven/runs', {
     act: async (page) => {
@@ -195,7 +224,9 @@ try {
   })
 } finally {
   await browser.close()
+  await agent?.stop()
   await server.stop()
+  await ferry?.stop()
   await database.stop()
   database.destroy()
   rmSync(home, { recursive: true, force: true })

@@ -40,16 +40,9 @@ export function ForecastView({ plan }: { plan: PlanDetail }) {
       )}
       {(unplaced.length > 0 || plan.notes.length > 0) && (
         <ul className="mt-3 max-w-[620px]">
-          {unplaced.map(({ name, cell, reason }) => (
-            <li key={`${cell} ${name}`} className="text-errored">
-              {name} can’t be placed:{' '}
-              {reason.code === 'labels'
-                ? `no agent has ${formatList(reason.missing)}`
-                : reason.code === 'profile'
-                  ? 'no agent has its profile'
-                  : reason.code === 'pool'
-                    ? 'its pool has no agent'
-                    : 'there is no agent'}
+          {[...new Set(unplaced.map(unplacedWords))].map((words) => (
+            <li key={words} className="text-errored">
+              {words}
             </li>
           ))}
           {plan.notes.map((note, i) => (
@@ -61,6 +54,19 @@ export function ForecastView({ plan }: { plan: PlanDetail }) {
       )}
     </section>
   )
+}
+
+function unplacedWords({ name, reason }: PlanDetail['forecast']['unplaced'][number]): string {
+  switch (reason.code) {
+    case 'labels':
+      return `${name} can’t be placed: no agent has ${formatList(reason.missing)}`
+    case 'profile':
+      return `${name} can’t be placed: no agent has its profile`
+    case 'pool':
+      return `${name} can’t be placed: its pool has no agent`
+    case 'noAgents':
+      return `${name} can’t be placed: there is no agent`
+  }
 }
 
 function barsInWords({ forecast: { agents, bars } }: PlanDetail): string {

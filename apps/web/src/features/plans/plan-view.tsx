@@ -1,13 +1,15 @@
 import type { PlanDetail } from '@bobbin/client'
-import { useRef } from 'react'
+import { useRef, useState } from 'react'
 import { CanButton, useCan } from '../../context/can.js'
 import { ProjectLink } from '../../context/project-link.js'
-import { count, formatList } from '../../lib/format.js'
+import { count } from '../../lib/format.js'
 import { useAddress } from '../../lib/use-address.js'
 import { useKeys } from '../../lib/use-keys.js'
+import { ConfirmDialog } from '../../ui/confirm-dialog.js'
 import { Menu, MenuItem } from '../../ui/menu.js'
 import { Button, Key } from '../../ui/states.js'
 import { notify } from '../../ui/toast.js'
+import { HistoryDialog } from '../audit/history-dialog.js'
 import { ComingView } from './coming-view.js'
 import { ForecastView } from './forecast-view.js'
 import { PlanGrid } from './plan-grid.js'
@@ -22,6 +24,7 @@ export function PlanView({ plan, onRename }: { plan: PlanDetail; onRename: () =>
   const changes = usePlanChanges()
   const can = useCan('run')
   const grid = useRef<HTMLTableElement>(null)
+  const [dialog, setDialog] = useState<'history' | 'delete' | null>(null)
   const onChange: Parameters<typeof Sentence>[0]['onChange'] = (part, words) => changes.change(plan, part, words)
   const start = (trial: boolean) => {
     if (!can || changes.start.isPending) return
@@ -88,9 +91,8 @@ export function PlanView({ plan, onRename }: { plan: PlanDetail; onRename: () =>
               <MenuItem onSelect={() => changes.copy.mutate(plan.id, { onSuccess: ({ id }) => setAddress({ plan: String(id) }) })}>
                 Duplicate, without its times
               </MenuItem>
-              <MenuItem onSelect={() => changes.remove.mutate(plan.id, { onSuccess: () => setAddress({ plan: null }) })}>
-                Delete the plan
-              </MenuItem>
+              <MenuItem onSelect={() => setDialog('history')}>History</MenuItem>
+              <MenuItem onSelect={() => setDialog('delete')}>Delete the plan …</MenuItem>
             </Menu>
           )}
         </div>
@@ -103,10 +105,15 @@ export function PlanView({ plan, onRename }: { plan: PlanDetail; onRename: () =>
         <ComingView plan={plan} />
       </div>
       <StartsView starts={plan.starts} />
-      {plan.suites.length === 0 && (
-        <p className="mt-4 text-soft">
-          Choose a suite in the sentence above; {formatList(['suites', 'their cases'])} are made under Suites.
-        </p>
+      {dialog === 'history' && <HistoryDialog kind="plan" id={plan.id} name={plan.name} onClose={() => setDialog(null)} />}
+      {dialog === 'delete' && (
+        <ConfirmDialog
+          title={`Delete ${plan.name}?`}
+          description="It starts no more. What it ran stays."
+          action="Delete the plan"
+          onConfirm={() => changes.remove.mutate(plan.id, { onSuccess: () => setAddress({ plan: null }) })}
+          onClose={() => setDialog(null)}
+        />
       )}
     </section>
   )

@@ -137,9 +137,9 @@ export function RunAgain({ runId, red }: { runId: number; red: number }) {
       right="run"
       disabled={again.isPending}
       onClick={() => again.mutate()}
-      title="What failed, errored or did not run, with the same settings"
+      title="Run again what failed, errored or did not run, with the same settings"
     >
-      Run again what failed
+      Run again
     </CanButton>
   )
 }

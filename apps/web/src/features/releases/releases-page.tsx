@@ -9,6 +9,7 @@ import { useSession } from '../../context/session.js'
 import { api } from '../../lib/api.js'
 import { count, formatNumber } from '../../lib/format.js'
 import { useAddress } from '../../lib/use-address.js'
+import { ConfirmDialog } from '../../ui/confirm-dialog.js'
 import { Dialog } from '../../ui/dialog.js'
 import { Field } from '../../ui/field.js'
 import { RowList } from '../../ui/row-list.js'
@@ -102,7 +103,7 @@ export function ReleasesPage() {
               <CanButton right="run" onClick={() => setAddress({ do: 'edit' })}>
                 Change …
               </CanButton>
-              <CanButton right="run" onClick={() => remove.mutate(release.data.release.id)} title="Its runs stay, and belong to none">
+              <CanButton right="run" onClick={() => setAddress({ do: 'delete' })} title="Its runs stay, and belong to none">
                 Delete
               </CanButton>
             </span>
@@ -140,6 +141,15 @@ export function ReleasesPage() {
             </table>
           )}
         </section>
+      )}
+      {doing === 'delete' && release.data && (
+        <ConfirmDialog
+          title={`Delete ${release.data.release.name}?`}
+          description="Its runs stay, and belong to no release."
+          action="Delete the release"
+          onConfirm={() => remove.mutate(release.data.release.id)}
+          onClose={() => setAddress({ do: null }, { replace: true })}
+        />
       )}
       {(doing === 'new' || (doing === 'edit' && release.data)) && (
         <ReleaseDialog

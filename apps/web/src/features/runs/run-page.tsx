@@ -132,7 +132,7 @@ function RunHead({ detail }: { detail: RunDetail }) {
         {run.release && ` · for release ${run.release}`}
       </p>
       <div className="mt-1 flex items-start justify-between gap-4">
-        <h1 className="min-w-0 text-xl">
+        <h1 className="shrink-0 text-xl">
           {run.trial && <span className="text-errored">Trial: </span>}
           Build {run.build}
           {previous ? (
@@ -147,7 +147,7 @@ function RunHead({ detail }: { detail: RunDetail }) {
             <span className="text-soft">, the first here</span>
           )}
         </h1>
-        <div className="flex shrink-0 items-center gap-2">
+        <div className="flex min-w-0 flex-wrap items-center justify-end gap-2">
           {run.address && (
             <a className="link px-1" href={run.address} target="_blank" rel="noreferrer">
               In the pipeline

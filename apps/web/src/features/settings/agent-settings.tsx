@@ -7,6 +7,7 @@ import { useSession } from '../../context/session.js'
 import { api } from '../../lib/api.js'
 import { count } from '../../lib/format.js'
 import { CopyBlock } from '../../ui/copy-block.js'
+import { ConfirmDialog } from '../../ui/confirm-dialog.js'
 import { Dialog } from '../../ui/dialog.js'
 import { Field } from '../../ui/field.js'
 import { Menu, MenuItem } from '../../ui/menu.js'
@@ -155,6 +156,7 @@ function Recipes({ list }: { list: RecipeList }) {
   const [editing, setEditing] = useState<{ recipe: Recipe | null; from: Partial<RecipeDto> } | null>(null)
   const { path, onSuccess, onError } = useChange('recipes')
   const can = useCan('editRecipes')
+  const [deleting, setDeleting] = useState<Recipe | null>(null)
   const remove = useMutation({
     mutationFn: (id: number) => api.delete('/projects/{project}/recipes/{id}', { path: path(id) }),
     onSuccess,
@@ -188,7 +190,7 @@ function Recipes({ list }: { list: RecipeList }) {
               {can && (
                 <Menu label={`Actions for ${recipe.name}`} trigger={<Button aria-label={`Actions for ${recipe.name}`}>…</Button>}>
                   <MenuItem onSelect={() => setEditing({ recipe, from: recipe })}>Change …</MenuItem>
-                  <MenuItem onSelect={() => remove.mutate(recipe.id)}>Delete</MenuItem>
+                  <MenuItem onSelect={() => setDeleting(recipe)}>Delete …</MenuItem>
                 </Menu>
               )}
             </div>
@@ -209,6 +211,15 @@ function Recipes({ list }: { list: RecipeList }) {
             <MenuItem onSelect={() => setEditing({ recipe: null, from: {} })}>from nothing</MenuItem>
           </Menu>
         </div>
+      )}
+      {deleting && (
+        <ConfirmDialog
+          title={`Delete ${deleting.name}?`}
+          description="Its scripts can no longer be run by plans. Parts that wait keep it."
+          action="Delete the recipe"
+          onConfirm={() => remove.mutate(deleting.id)}
+          onClose={() => setDeleting(null)}
+        />
       )}
       {editing && <RecipeDialog {...editing} onClose={() => setEditing(null)} />}
     </section>

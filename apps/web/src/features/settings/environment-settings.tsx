@@ -7,6 +7,7 @@ import { CanButton, useCan } from '../../context/can.js'
 import { useSession } from '../../context/session.js'
 import { api } from '../../lib/api.js'
 import { formatExact } from '../../lib/format.js'
+import { ConfirmDialog } from '../../ui/confirm-dialog.js'
 import { Dialog } from '../../ui/dialog.js'
 import { Field } from '../../ui/field.js'
 import { Menu, MenuItem } from '../../ui/menu.js'
@@ -65,7 +66,7 @@ function useChange() {
 function EnvironmentLine({ environment, onEdit }: { environment: Environment; onEdit: () => void }) {
   const { path, onSuccess, onError } = useChange()
   const manages = useCan('manage')
-  const [dialog, setDialog] = useState<'open' | 'secrets' | 'history' | null>(null)
+  const [dialog, setDialog] = useState<'open' | 'secrets' | 'history' | 'delete' | null>(null)
   const { id, name, address, probed, open, secrets, runAs, maintenance, attributes } = environment
   const probe = useMutation({
     mutationFn: () => api.post('/projects/{project}/environments/{id}/probe', { path: path(id) }),
@@ -121,7 +122,7 @@ function EnvironmentLine({ environment, onEdit }: { environment: Environment; on
             <MenuItem onSelect={onEdit}>Change …</MenuItem>
             <MenuItem onSelect={() => setDialog('secrets')}>Secrets …</MenuItem>
             <MenuItem onSelect={() => setDialog('history')}>History</MenuItem>
-            <MenuItem onSelect={() => remove.mutate()}>Delete the environment</MenuItem>
+            <MenuItem onSelect={() => setDialog('delete')}>Delete the environment …</MenuItem>
           </Menu>
         )}
       </div>
@@ -147,6 +148,15 @@ function EnvironmentLine({ environment, onEdit }: { environment: Environment; on
       </p>
       {dialog === 'open' && <OpenDialog environment={environment} onClose={() => setDialog(null)} />}
       {dialog === 'secrets' && <SecretsDialog environment={environment} onClose={() => setDialog(null)} />}
+      {dialog === 'delete' && (
+        <ConfirmDialog
+          title={`Delete ${name}?`}
+          description="Its variables and secrets go with it. One that has runs can’t be deleted."
+          action="Delete the environment"
+          onConfirm={() => remove.mutate()}
+          onClose={() => setDialog(null)}
+        />
+      )}
       {dialog === 'history' && <HistoryDialog kind="environment" id={id} name={name} onClose={() => setDialog(null)} />}
     </li>
   )

@@ -1,6 +1,6 @@
 import type { SuiteCase, SuiteDetail, SuiteThread } from '@bobbin/client'
 import { useQuery } from '@tanstack/react-query'
-import { useMemo, type DragEvent, type KeyboardEvent } from 'react'
+import { useMemo, useState, type DragEvent, type KeyboardEvent } from 'react'
 import { useNavigate } from 'react-router'
 import { CanButton, useCan } from '../../context/can.js'
 import { ProjectLink, useProjectPath } from '../../context/project-link.js'
@@ -9,12 +9,14 @@ import { api } from '../../lib/api.js'
 import { count, formatDuration } from '../../lib/format.js'
 import { useAddress } from '../../lib/use-address.js'
 import { useKeys } from '../../lib/use-keys.js'
+import { ConfirmDialog } from '../../ui/confirm-dialog.js'
 import { Menu, MenuItem } from '../../ui/menu.js'
 import { readThread } from '../../ui/outcome-words.js'
 import { RowList } from '../../ui/row-list.js'
 import { Button, EmptyState, Key } from '../../ui/states.js'
 import { Thread } from '../../ui/thread.js'
 import { notifyUndo } from '../../ui/toast.js'
+import { HistoryDialog } from '../audit/history-dialog.js'
 import { AddCasesPanel, CASES_DRAGGED, type DraggedCases } from './add-cases-panel.js'
 import { SuiteChanges } from './suite-changes.js'
 import { filterWords, moved, standWords } from './suite-words.js'
@@ -85,7 +87,7 @@ export function SuiteView({ suite, stand, onEdit }: SuiteViewProps) {
   }
   return (
     <>
-      <section aria-label="Suite" className="flex min-w-0 flex-1 flex-col">
+      <section aria-label="Suite" className="@container flex min-w-0 flex-1 flex-col">
         <header className="flex flex-wrap items-start gap-x-4 gap-y-2 border-b border-hairline px-5 pt-4 pb-3">
           <div className="min-w-[260px] flex-1">
             <h1 className="text-xl">{suite.name}</h1>
@@ -202,14 +204,29 @@ function SuiteSentence({ suite, stand }: { suite: SuiteDetail; stand: SuiteThrea
 function SuiteMenu({ suite, onEdit }: { suite: SuiteDetail; onEdit: () => void }) {
   const [, setAddress] = useAddress()
   const changes = useSuiteChanges()
+  const [dialog, setDialog] = useState<'history' | 'delete' | null>(null)
+  const close = () => setDialog(null)
   return (
-    <Menu label="Actions for the suite" trigger={<Button aria-label="Actions for the suite">…</Button>}>
-      <MenuItem onSelect={onEdit}>Rename, move, filter …</MenuItem>
-      <MenuItem onSelect={() => changes.copy.mutate(suite.id, { onSuccess: ({ id }) => setAddress({ suite: String(id) }) })}>Copy</MenuItem>
-      <MenuItem onSelect={() => changes.remove.mutate(suite.id, { onSuccess: () => setAddress({ suite: null, case: null }) })}>
-        Delete the suite
-      </MenuItem>
-    </Menu>
+    <>
+      <Menu label="Actions for the suite" trigger={<Button aria-label="Actions for the suite">…</Button>}>
+        <MenuItem onSelect={onEdit}>Rename, move, filter …</MenuItem>
+        <MenuItem onSelect={() => changes.copy.mutate(suite.id, { onSuccess: ({ id }) => setAddress({ suite: String(id) }) })}>
+          Copy
+        </MenuItem>
+        <MenuItem onSelect={() => setDialog('history')}>History</MenuItem>
+        <MenuItem onSelect={() => setDialog('delete')}>Delete the suite …</MenuItem>
+      </Menu>
+      {dialog === 'history' && <HistoryDialog kind="suite" id={suite.id} name={suite.name} onClose={close} />}
+      {dialog === 'delete' && (
+        <ConfirmDialog
+          title={`Delete ${suite.name}?`}
+          description="Its cases stay, and so does everything that was run of it."
+          action="Delete the suite"
+          onConfirm={() => changes.remove.mutate(suite.id, { onSuccess: () => setAddress({ suite: null, case: null }) })}
+          onClose={close}
+        />
+      )}
+    </>
   )
 }
 
@@ -236,9 +253,9 @@ function Head() {
       <span className="w-[44px] pl-4" />
       <span className="w-[92px]">key</span>
       <span className="flex-1">title</span>
-      <span className="w-[122px]">last 12 builds</span>
-      <span className="w-[84px] text-right">takes</span>
-      <span className="w-[130px] truncate pr-4 pl-4">for</span>
+      <span className="w-[112px]">last 12 builds</span>
+      <span className="w-[76px] pr-4 text-right">takes</span>
+      <span className="w-[104px] truncate pr-4 @max-[760px]:hidden">for</span>
     </div>
   )
 }
@@ -259,17 +276,17 @@ function CaseLine({ row, nth }: { row: SuiteCase; nth: number }) {
         {title}
         {state === 'retired' && <span className="text-soft"> · retired</span>}
       </div>
-      <div role="gridcell" className="w-[122px] shrink-0">
+      <div role="gridcell" className="w-[112px] shrink-0">
         {thread === '' ? (
           <span className="text-soft">{scripts === 0 ? 'by hand, never run' : 'never run'}</span>
         ) : (
           <Thread outcomes={readThread(thread)} />
         )}
       </div>
-      <div role="gridcell" className="w-[84px] shrink-0 text-right font-mono">
+      <div role="gridcell" className="w-[76px] shrink-0 pr-4 text-right font-mono">
         {formatDuration(expectedMs)}
       </div>
-      <div role="gridcell" className="w-[130px] shrink-0 truncate pr-4 pl-4 text-soft">
+      <div role="gridcell" className="w-[104px] shrink-0 truncate pr-4 text-soft @max-[760px]:hidden">
         {scripts > 0 ? 'any agent' : (owner ?? 'nobody')}
       </div>
     </>
