@@ -1,12 +1,13 @@
 // What may go wrong while results come in. Each scenario makes it happen and says in the end how many results are there exactly once.
 import S3rver from 's3rver'
 import { createServer, request } from 'node:http'
-import { mkdirSync } from 'node:fs'
+import { spawn } from 'node:child_process'
+import { existsSync, mkdirSync, readdirSync, readFileSync, readlinkSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { startPostgres } from '../lib/postgres.mjs'
 import { freePort } from '../lib/process.mjs'
 import { FILES, STACK, vastSheet } from './hostile.mjs'
-import { fileOf, pause, randomOf, Stage } from './stage.mjs'
+import { BOBBIN, fileOf, pause, randomOf, Stage } from './stage.mjs'
 
 async function on(name, more, work) {
   const stage = await Stage.open(name, more)
@@ -262,3 +263,143 @@ export const hostile = ({ count = 5 } = {}) =>
     if (worst > MOST_HEALTH_MS) throw new Error(`one of ${asked} requests to /health waited ${Math.round(worst)} ms`)
     return `${await stage.everythingOnce()} results beside ${count * (Object.keys(FILES).length + 2)} hostile requests; the longest of ${asked} requests to /health took ${Math.round(worst)} ms`
   })
+
+/** Server, agents and runners are killed at random while plans run: every part ends once, and no result is lost or doubled. */
+export const agents = ({ count = 100, seed = 7 } = {}) =>
+  on('agents', { BOBBIN_AGENT_SILENCE_S: '4' }, async (stage) => {
+    const random = randomOf(seed)
+    const sources = join(stage.home, 'tests')
+    mkdirSync(sources, { recursive: true })
+    const tests = 12
+    for (let f = 0; f < tests; f++)
+      writeFileSync(
+        join(sources, `f${f}.test.mjs`),
+        `import { test } from 'node:test'\ntest('stands ${f}', () => new Promise((go) => setTimeout(go, ${100 + 40 * f})))\n`,
+      )
+    const plan = await preparedPlan(stage, sources, tests)
+    const { secret } = await stage.person('POST', '/tokens', { name: 'agents', scope: 'agent' })
+    const homes = ['quay-1', 'quay-2'].map((name) => ({ name, child: null }))
+    const startAgent = (home) => {
+      home.child = spawn(process.execPath, [BOBBIN, 'agent', '--name', home.name, '--folder', join(stage.home, home.name)], {
+        env: { ...process.env, BOBBIN_URL: stage.url, BOBBIN_TOKEN: secret },
+        stdio: 'ignore',
+      })
+    }
+    homes.forEach(startAgent)
+    let killed = 0
+    for (let round = 0; killed < count; round++) {
+      await stage.patiently(() => stage.person('POST', `/plans/${plan}/start`, {}))
+      for (let i = 0; i < 5 && killed < count; i++, killed++) {
+        await pause(200 + random() * 900)
+        const what = random()
+        const home = homes[Math.floor(random() * homes.length)]
+        if (what < 0.5) {
+          home.child.kill('SIGKILL')
+          await new Promise((resolve) => home.child.once('exit', resolve))
+          startAgent(home)
+        } else if (what < 0.8) {
+          const file = join(stage.home, home.name, 'running')
+          if (existsSync(file)) endGroup(Number(readFileSync(file, 'utf8')))
+        } else await stage.restart()
+      }
+    }
+    for (let i = 0; ; i++) {
+      const [{ open }] = await stage.ask(`select count(*)::int as open from start where state in ('queued', 'going')`)
+      if (open === 0) break
+      if (i > 600) throw new Error(`${open} starts are still under way`)
+      await pause(500)
+    }
+    for (const { child } of homes) {
+      child.kill('SIGTERM')
+      await new Promise((resolve) => child.once('exit', resolve))
+    }
+    const parts = await stage.ask('select state, count(*)::int as n from part group by state')
+    if (parts.some(({ state }) => state === 'waiting' || state === 'running')) throw new Error('parts are still under way')
+    // of what ended well every test is there, with one attempt; of what was killed none is there twice
+    const wrong = await stage.ask(
+      `select r.id, a.script_id, count(*)::int as n from run r join attempt a on a.run_id = r.id group by 1, 2 having count(*) > 1 limit 5`,
+    )
+    if (wrong.length > 0) throw new Error(`results are there twice: ${JSON.stringify(wrong)}`)
+    const [missing] = await stage.ask(
+      `select p.id, p.count, count(x.script_id)::int as n from part p join run r on r.id = p.run_id
+       cross join jsonb_array_elements(p.tests) as t (value) left join script s on coalesce(s.head_id, s.id) = (t.value ->> 'scriptId')::int
+       left join result x on x.run_id = r.id and x.day = r.day and x.script_id = s.id
+       where p.state = 'done' and p.exit_code = 0 group by p.id, p.count having count(x.script_id) < p.count limit 1`,
+    )
+    if (missing) throw new Error(`part ${missing.id} ended well with ${missing.n} of ${missing.count} results`)
+    const left = processesIn(sources)
+    if (left.length > 0) throw new Error(`processes are left behind: ${left.join(', ')}`)
+    return `${parts.map(({ state, n }) => `${n} parts ${state}`).join(', ')} after ${killed} kills`
+  })
+
+function endGroup(group) {
+  try {
+    process.kill(-group, 'SIGKILL')
+  } catch (error) {
+    if (error.code !== 'ESRCH') throw error
+  }
+}
+
+/** Processes that run in a folder. */
+function processesIn(folder) {
+  return readdirSync('/proc')
+    .filter((name) => /^\d+$/.test(name))
+    .filter((pid) => {
+      try {
+        return readlinkSync(`/proc/${pid}/cwd`).startsWith(folder)
+      } catch {
+        return false // it ended meanwhile, or is a zombie
+      }
+    })
+}
+
+/** Scans tests, makes a case for each, and a plan of all of them. @returns its number */
+async function preparedPlan(stage, sources, tests) {
+  const scanned = await stage.bobbin(['scan', sources, '--tree', 'tests', '--branch', 'main']).ended
+  if (scanned.code !== 0) throw new Error(scanned.err)
+  await stage.ask(
+    `insert into test_case (project_id, number, title) select 1, 1000 + i, 'stands ' || i from generate_series(0, ${tests - 1}) i`,
+  )
+  await stage.ask(
+    `insert into link (project_id, script_id, case_id, origin, state) select 1, x.script_id, c.id, 'manual', 'active'
+     from script_source x join test_case c on c.title = x.name`,
+  )
+  await stage.person('POST', '/recipes', {
+    ...{
+      name: 'node:test',
+      framework: 'node-test',
+      source: sources,
+      ref: '',
+      folder: '',
+      prepare: '',
+      cleanUp: '',
+      results: '',
+      labels: [],
+    },
+    ...{
+      wholeFiles: true,
+      limitMinutes: 5,
+      command: 'node --test --test-reporter=junit --test-reporter-destination={results}/r.xml {files}',
+    },
+  })
+  const environment = await stage.person('POST', '/environments', {
+    ...{ name: 'e', attributes: {}, variables: {}, profiles: [], maintenance: [], protected: false, schedules: false },
+  })
+  const suite = await stage.person('POST', '/suites', { folder: '', name: 'all', note: '' })
+  await stage.person('POST', `/suites/${suite.id}/cases`, { keys: Array.from({ length: tests }, (_, i) => `QUAY-${1000 + i}`) })
+  const { id } = await stage.person('POST', '/plans', {
+    ...{
+      name: 'all',
+      pipeline: 'all',
+      branch: 'main',
+      newestBuild: false,
+      retries: 0,
+      split: 'time',
+      shards: 4,
+      overlap: 'queue',
+      missed: 'skip',
+    },
+    ...{ paused: false, times: [], suites: [{ id: suite.id, parameters: {} }], cells: [{ environmentId: environment.id, parameters: {} }] },
+  })
+  return id
+}

@@ -10,7 +10,7 @@ import { DATA, freePort, ROOT } from '../lib/process.mjs'
 import { firstRunCode } from '../lib/first-run.mjs'
 import { startTestServer, TEST_SECRET } from '../lib/test-server.mjs'
 
-const BOBBIN = join(ROOT, 'apps/cli/bin/bobbin.mjs')
+export const BOBBIN = join(ROOT, 'apps/cli/bin/bobbin.mjs')
 const PERSON = { person: 'Fault', email: 'fault@gullhaven.example', kind: 'engineer', password: 'only for faults' }
 const TRIES = 60
 
@@ -108,6 +108,36 @@ export class Stage {
       )
     })
     return { child, ended }
+  }
+
+  /** Asks below the project as the person who made it. */
+  async person(method, path, body) {
+    const answer = await fetch(`${this.url}/api/projects/quay${path}`, {
+      method,
+      headers: { cookie: this.cookie, ...(body !== undefined && { 'content-type': 'application/json' }) },
+      ...(body !== undefined && { body: JSON.stringify(body) }),
+    })
+    const text = await answer.text()
+    if (!answer.ok) throw new Error(`${method} ${path} answered ${answer.status}: ${text}`)
+    return text === '' ? null : JSON.parse(text)
+  }
+
+  /** Tries again while nobody answers. */
+  async patiently(what) {
+    for (let tries = 1; ; tries++) {
+      try {
+        return await what()
+      } catch (error) {
+        if (!/fetch failed|answered 5/.test(error.message) || tries > TRIES) throw error
+        await pause(500)
+      }
+    }
+  }
+
+  /** Kills the server that is sent to, and starts another one in its place. */
+  async restart() {
+    await this.servers.shift().kill()
+    await this.start()
   }
 
   async ask(sql) {

@@ -1,5 +1,5 @@
 import { closedAt, masker, type MaintenanceWindow } from '@bobbin/core'
-import { Injectable } from '@nestjs/common'
+import { Inject, Injectable } from '@nestjs/common'
 import { InjectConnection } from '@nestjs/sequelize'
 import { Sequelize } from 'sequelize-typescript'
 import { type Context, Project, TokensService } from '../access/index.js'
@@ -9,6 +9,7 @@ import { EnvironmentsService } from '../environments/index.js'
 import { announce } from '../events/announce.js'
 import { lockRun, settleLive, shardIsIn } from '../intake/index.js'
 import { type Actor, actorOf, record, SYSTEM } from '../platform/acts/index.js'
+import { CONFIG, type Config } from '../platform/config.js'
 import { type InTransaction, inTransaction, type Queryable, rowsOf, run } from '../platform/database.js'
 import { notFound, Problem } from '../platform/problem.js'
 import { Bell } from './bell.js'
@@ -18,8 +19,6 @@ import type { HeldDto, PartEndDto, PartLogDto, WorkDto } from './plans.dto.js'
 import { StartsService } from './starts.service.js'
 
 const LOOK_MS = 500
-/** An agent says something every second while it runs something; a minute without a word is a machine that is gone. */
-const SILENCE_S = 60
 /** A part whose agent was lost so often is given up: it may be what ends them. */
 const MOST_LOST = 3
 /** So much of the output of a part is kept, in characters. */
@@ -83,16 +82,19 @@ export class WorkService {
     private readonly tokens: TokensService,
     private readonly bell: Bell,
     @InjectConnection() readonly sequelize: Sequelize,
+    @Inject(CONFIG) private readonly config: Config,
   ) {}
 
   /** Answers an agent that asks for work, at once where there is some or something is to be stopped; otherwise when its patience ends. */
   async work(context: Context, agentId: number, dto: WorkDto, gone: () => boolean): Promise<WorkAnswer> {
+    const { project } = context
     const agent = await this.agent(context, agentId, dto.key)
     if (dto.leaving) {
       await this.agents.left(context, agentId, agent.name)
       return { work: null, stop: [], lost: [] }
     }
     await this.agents.heard(agentId)
+    if (dto.free) await this.dropForgotten(project.id, agentId, dto.held)
     const until = Date.now() + dto.wait * 1000
     for (;;) {
       const { stop, lost } = await this.held(context, agentId, dto.held)
@@ -100,6 +102,16 @@ export class WorkService {
       if (work || stop.length > 0 || lost.length > 0 || Date.now() >= until || gone()) return { work, stop, lost }
       await this.bell.heard(LOOK_MS)
     }
+  }
+
+  /** What an agent had that asks anew and knows nothing of it: it was killed and came back, or never got the answer. */
+  private async dropForgotten(projectId: number, agentId: number, held: readonly HeldDto[]): Promise<void> {
+    const forgotten = await rowsOf<{ id: number }>(
+      this,
+      `select id from part where agent_id = $agentId and state = 'running' and not id = any($held::int[])`,
+      { agentId, held: held.map(({ part }) => part) },
+    )
+    for (const { id } of forgotten) await this.lose(id, projectId, 0)
   }
 
   private async agent({ project }: Context, id: number, key: string): Promise<AgentRecord> {
@@ -316,9 +328,11 @@ export class WorkService {
 
   /** Parts whose agent fell silent are given to another one; not before this server has been there long enough to have heard of it. */
   async giveUpSilent(): Promise<number> {
-    if (Date.now() - this.since < SILENCE_S * 1000) return 0
-    await this.agents.noticeAway(SILENCE_S)
-    return this.giveUp(SILENCE_S)
+    // an agent says something every second while it runs something
+    const { agentSilenceS } = this.config
+    if (Date.now() - this.since < agentSilenceS * 1000) return 0
+    await this.agents.noticeAway(agentSilenceS)
+    return this.giveUp(agentSilenceS)
   }
 
   /** @param seconds without a word */

@@ -23,6 +23,8 @@ export interface Config {
   blobs: string | S3Settings
   /** Threads that read what was sent: what they run, how many there are at most, and what one file may take. */
   reading: { thread: URL | string; threads: number; limits: ThreadLimits }
+  /** An agent that says nothing for so many seconds has lost what it runs. */
+  agentSilenceS: number
   /** A delivery of more bytes is stored first and read from the queue. */
   queueBytes: number
   /** Below these folders of the server sources may be looked into; none where the list is empty. */
@@ -87,6 +89,7 @@ export function readConfig(env: Record<string, string | undefined>): Config {
     uploadsPerAddress: uploadsPerAddress(env),
     blobs: readBlobs(env),
     reading: { thread: new URL('../reading-thread.js', import.meta.url), threads: readingThreads(env), limits: THREAD_LIMITS },
+    agentSilenceS: agentSilence(env),
     queueBytes: megabytes(env, 'BOBBIN_QUEUE_MB', 128),
     sourceFolders: (env['BOBBIN_SOURCE_FOLDERS'] ?? '').split(':').filter((folder) => folder !== ''),
     sourceHosts: (env['BOBBIN_SOURCE_HOSTS'] ?? '').split(/[,\s]+/).filter((host) => host !== ''),
@@ -104,6 +107,13 @@ function readingThreads(env: Record<string, string | undefined>): number {
   if (!Number.isInteger(threads) || threads < 2 || threads > 64)
     throw new Error(`BOBBIN_READING_THREADS is “${env['BOBBIN_READING_THREADS']}”; it must be a number from 2 to 64`)
   return threads
+}
+
+function agentSilence(env: Record<string, string | undefined>): number {
+  const seconds = Number(env['BOBBIN_AGENT_SILENCE_S'] ?? 60)
+  if (!Number.isInteger(seconds) || seconds < 3 || seconds > 3600)
+    throw new Error(`BOBBIN_AGENT_SILENCE_S is “${env['BOBBIN_AGENT_SILENCE_S']}”; it must be seconds from 3 to 3600`)
+  return seconds
 }
 
 function uploadsPerAddress(env: Record<string, string | undefined>): number {

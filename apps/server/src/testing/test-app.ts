@@ -52,6 +52,7 @@ export class TestApp {
       uploadsPerAddress: settings.uploadsPerAddress ?? 256,
       metricsToken: 'metrics-of-the-tests',
       reading: settings.reading ?? { thread: inject('readingThread'), threads: 3, limits: THREAD_LIMITS },
+      agentSilenceS: settings.agentSilenceS ?? 60,
       queueBytes: settings.queueBytes ?? 128 * 1024 ** 2,
       sourceFolders: settings.sourceFolders ?? [],
       sourceHosts: settings.sourceHosts ?? [],
