@@ -64,7 +64,7 @@ export default tseslint.config(
       '**/dist/**',
       '**/node_modules/**',
       '.bobbin/**',
-    '.bobbin-recipe-*/**',
+      '.bobbin-recipe-*/**',
       'test-results/**',
       '**/samples/**',
       '**/samples-hostile/**',
