@@ -5645,6 +5645,8 @@ export interface components {
       note: string
       /** @description Null: its cases are chosen one by one. */
       filter?: components['schemas']['SuiteFilterDto'] | null
+      /** @description Read only, and copied to be used; who manages the project makes one, or takes that back. */
+      template?: boolean
     }
     /** @description By which cases are in a suite; all that is set must hold. */
     SuiteFilter: {

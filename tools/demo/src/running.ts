@@ -92,8 +92,11 @@ export async function setUpRunning(ask: Ask, { ferry, sources }: { ferry: string
   })
 
   const suite = async (dto: Partial<SuiteDto> & { name: string }, keys: readonly number[] = []): Promise<number> => {
-    const { id } = await ask<SuiteDetail>('POST', '/suites', { folder: '', note: '', filter: null, ...dto })
+    const { template = false, ...rest } = dto
+    const all = { folder: '', note: '', filter: null, ...rest }
+    const { id } = await ask<SuiteDetail>('POST', '/suites', all)
     if (keys.length > 0) await ask('POST', `/suites/${id}/cases`, { keys: keys.map((number) => `FERRY-${number}`) })
+    if (template) await ask('PUT', `/suites/${id}`, { ...all, template })
     return id
   }
   const smoke = await suite(
@@ -103,6 +106,7 @@ export async function setUpRunning(ask: Ask, { ferry, sources }: { ferry: string
   const fares = await suite({ name: 'Concessions', folder: 'Every day' }, [219, 210, 194])
   await suite({ name: 'Deck planner, safety', folder: 'Before a release' }, [488, 489, 490, 491, 492, 493, 501])
   await suite({ name: 'High priority, failed last time', folder: 'By filter', filter: { priorities: [1, 2], failedLast: true } })
+  await suite({ name: 'Web shop purchase', note: 'What any shop is tried with first.', template: true }, [116, 311, 324])
   await suite({ name: 'Unsteady lately', folder: 'By filter', filter: { unsteady: true } })
 
   const { release } = await ask<{ release: { id: number } }>('POST', '/releases', {

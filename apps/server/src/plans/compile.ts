@@ -1,6 +1,6 @@
 import { type Load, medianOf, type SnapshotCase, splitByCount, splitByTime } from '@bobbin/core'
 import type { Project } from '../access/index.js'
-import type { PlanCell, PlanNote, SuiteFilter } from '../contract/index.js'
+import type { PlanCell, PlanNote, Recipe, SuiteFilter } from '../contract/index.js'
 import { type Queryable, rowsOf } from '../platform/database.js'
 import { casesOfSuite, expectedTimes } from '../suites/index.js'
 
@@ -27,22 +27,7 @@ export interface PlannedTest {
   ms: number
 }
 
-export interface RecipeRow {
-  id: number
-  name: string
-  framework: string
-  tree: string | null
-  source: string
-  ref: string
-  folder: string
-  prepare: string
-  command: string
-  cleanUp: string
-  results: string
-  labels: string[]
-  wholeFiles: boolean
-  limitMinutes: number
-}
+export type RecipeRow = Omit<Recipe, 'scripts'>
 
 /** Tests of one cell that one recipe runs with the same parameters. */
 export interface Bundle {

@@ -75,6 +75,10 @@ export class SuiteDto {
   @ValidateNested()
   @Type(() => SuiteFilterDto)
   filter?: SuiteFilterDto | null
+  /** Read only, and copied to be used; who manages the project makes one, or takes that back. */
+  @IsOptional()
+  @IsBoolean()
+  template?: boolean
 }
 
 export class SuiteCasesDto {

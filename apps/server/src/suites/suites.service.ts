@@ -2,7 +2,7 @@ import { type SnapshotCase, suiteDifferences } from '@bobbin/core'
 import { Injectable } from '@nestjs/common'
 import { InjectConnection } from '@nestjs/sequelize'
 import { Sequelize } from 'sequelize-typescript'
-import type { Context } from '../access/index.js'
+import { type Context, mustBeAble } from '../access/index.js'
 import { numbersOf } from '../cases/index.js'
 import type { SuiteCase, SuiteDetail, SuiteList, SuiteRow, SuiteThread, SuiteThreads } from '../contract/index.js'
 import { type InTransaction, type Queryable, rowsOf, run } from '../platform/database.js'
@@ -87,12 +87,18 @@ export class SuitesService {
   }
 
   async add(context: Context, dto: SuiteDto): Promise<SuiteDetail> {
+    if (dto.template) mustBeAble(context, 'manage')
     const id = await addRow(this, context, SUITES, { ...dto, filter: dto.filter ?? null })
     return this.get(context, id)
   }
 
   async edit(context: Context, id: number, dto: SuiteDto): Promise<SuiteDetail> {
-    await this.mustNotBeTemplate(context, id)
+    const { template, plans, name } = await this.row(this, context, id)
+    if (dto.template !== undefined && dto.template !== template) {
+      mustBeAble(context, 'manage')
+      if (dto.template && plans.length > 0)
+        throw new Problem('conflict', 'planned', `${name} is planned; only what no plan has can be a template`)
+    } else if (template) throw isTemplate(name)
     await changeRow(this, context, SUITES, id, { ...dto, filter: dto.filter ?? null }, touch)
     return this.get(context, id)
   }
@@ -199,7 +205,7 @@ export class SuitesService {
 
   private async mustNotBeTemplate(context: Context, id: number): Promise<Row> {
     const suite = await this.row(this, context, id)
-    if (suite.template) throw new Problem('conflict', 'template', `${suite.name} is a template; copy it, and change the copy`)
+    if (suite.template) throw isTemplate(suite.name)
     return suite
   }
 
@@ -208,6 +214,8 @@ export class SuitesService {
     if (filter) throw new Problem('conflict', 'filtered', `The cases of ${name} are found by its filter; change that, or copy it`)
   }
 }
+
+const isTemplate = (name: string) => new Problem('conflict', 'template', `${name} is a template; copy it, and change the copy`)
 
 const touch = (db: InTransaction, id: number): Promise<void> => run(db, 'update suite set updated_at = now() where id = $id', { id })
 

@@ -79,10 +79,11 @@ describe('a suite', () => {
   it('that ships as a template is copied to be changed', async () => {
     const { id } = await made('Web shop purchase')
     await ask('POST', `/suites/${id}/cases`, { keys: ['FERRY-101'] })
-    await bobbin.ask(`update suite set template = true where id = ${id}`)
+    await ask('PUT', `/suites/${id}`, { folder: '', name: 'Web shop purchase', note: '', template: true })
     await expect(ask('POST', `/suites/${id}/cases`, { keys: ['FERRY-102'] })).rejects.toMatchObject({ code: 'template' })
     await expect(ask('DELETE', `/suites/${id}`)).rejects.toMatchObject({ code: 'template' })
     const copy = await ask<SuiteDetail>('POST', `/suites/${id}/copy`)
+    await ask('PUT', `/suites/${id}`, { folder: '', name: 'Web shop purchase', note: '', template: false })
     expect([copy.template, copy.name, keysOf(copy)]).toEqual([false, 'Web shop purchase, copy', ['FERRY-101']])
   })
 })

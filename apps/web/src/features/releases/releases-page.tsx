@@ -12,8 +12,9 @@ import { useAddress } from '../../lib/use-address.js'
 import { ConfirmDialog } from '../../ui/confirm-dialog.js'
 import { Dialog } from '../../ui/dialog.js'
 import { Field } from '../../ui/field.js'
+import { FormEnd } from '../../ui/form-end.js'
 import { RowList } from '../../ui/row-list.js'
-import { Button, EmptyState, ErrorState, Loading, messageOf } from '../../ui/states.js'
+import { EmptyState, ErrorState, Loading, messageOf } from '../../ui/states.js'
 import { notifyError } from '../../ui/toast.js'
 
 /** Versions that are being made ready, and how far each is. */
@@ -219,17 +220,7 @@ function ReleaseDialog({ release, onClose, onSaved }: { release: Release | null;
         <Field label="Note">
           <textarea rows={3} {...register('note')} />
         </Field>
-        {save.error && (
-          <p role="alert" className="text-failed">
-            {messageOf(save.error)}
-          </p>
-        )}
-        <div className="flex justify-end gap-2">
-          <Button onClick={onClose}>Cancel</Button>
-          <Button type="submit" kind="strong" disabled={save.isPending}>
-            Save
-          </Button>
-        </div>
+        <FormEnd error={save.error} isPending={save.isPending} onCancel={onClose} />
       </form>
     </Dialog>
   )

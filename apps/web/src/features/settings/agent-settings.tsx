@@ -10,6 +10,7 @@ import { CopyBlock } from '../../ui/copy-block.js'
 import { ConfirmDialog } from '../../ui/confirm-dialog.js'
 import { Dialog } from '../../ui/dialog.js'
 import { Field } from '../../ui/field.js'
+import { FormEnd } from '../../ui/form-end.js'
 import { Menu, MenuItem } from '../../ui/menu.js'
 import { Button, ErrorState, Loading, messageOf } from '../../ui/states.js'
 import { Time } from '../../ui/time.js'
@@ -327,17 +328,7 @@ function RecipeDialog({ recipe, from, onClose }: { recipe: Recipe | null; from: 
         <label className="flex items-center gap-1.5">
           <input type="checkbox" {...register('wholeFiles')} /> the tests of a file stay together
         </label>
-        {save.error && (
-          <p role="alert" className="text-failed">
-            {messageOf(save.error)}
-          </p>
-        )}
-        <div className="flex justify-end gap-2">
-          <Button onClick={onClose}>Cancel</Button>
-          <Button type="submit" kind="strong" disabled={save.isPending}>
-            Save
-          </Button>
-        </div>
+        <FormEnd error={save.error} isPending={save.isPending} onCancel={onClose} />
       </form>
     </Dialog>
   )
@@ -472,14 +463,7 @@ function PoolDialog({ pool, onClose }: { pool: Pool | null; onClose: () => void 
             </label>
           </>
         )}
-        {save.error && (
-          <p role="alert" className="text-failed">
-            {messageOf(save.error)}
-          </p>
-        )}
-        <Button type="submit" kind="strong" disabled={save.isPending} className="self-end">
-          Save
-        </Button>
+        <FormEnd error={save.error} isPending={save.isPending} />
       </form>
     </Dialog>
   )

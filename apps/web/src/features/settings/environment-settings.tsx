@@ -10,6 +10,7 @@ import { formatExact } from '../../lib/format.js'
 import { ConfirmDialog } from '../../ui/confirm-dialog.js'
 import { Dialog } from '../../ui/dialog.js'
 import { Field } from '../../ui/field.js'
+import { FormEnd } from '../../ui/form-end.js'
 import { Menu, MenuItem } from '../../ui/menu.js'
 import { Button, ErrorState, Loading, messageOf } from '../../ui/states.js'
 import { Time } from '../../ui/time.js'
@@ -190,14 +191,7 @@ function OpenDialog({ environment, onClose }: { environment: Environment; onClos
         <Field label="Reason" error={formState.errors.reason?.message}>
           <input {...register('reason', { required: 'Say why it is opened' })} autoFocus />
         </Field>
-        {open.error && (
-          <p role="alert" className="text-failed">
-            {messageOf(open.error)}
-          </p>
-        )}
-        <Button type="submit" kind="strong" disabled={open.isPending} className="self-end">
-          Open it
-        </Button>
+        <FormEnd error={open.error} isPending={open.isPending} action="Open it" />
       </form>
     </Dialog>
   )
@@ -411,17 +405,7 @@ function EnvironmentDialog({
             too
           </label>
         </fieldset>
-        {save.error && (
-          <p role="alert" className="text-failed">
-            {messageOf(save.error)}
-          </p>
-        )}
-        <div className="flex justify-end gap-2">
-          <Button onClick={onClose}>Cancel</Button>
-          <Button type="submit" kind="strong" disabled={save.isPending}>
-            Save
-          </Button>
-        </div>
+        <FormEnd error={save.error} isPending={save.isPending} onCancel={onClose} />
       </form>
     </Dialog>
   )

@@ -5,7 +5,7 @@ import { useSession } from '../../context/session.js'
 import { api } from '../../lib/api.js'
 import { Dialog } from '../../ui/dialog.js'
 import { Field } from '../../ui/field.js'
-import { Button, messageOf } from '../../ui/states.js'
+import { FormEnd } from '../../ui/form-end.js'
 import { useSuiteChanges } from './use-suites.js'
 
 interface Values {
@@ -82,17 +82,7 @@ export function SuiteDialog({ suite, folders, onClose, onSaved }: SuiteDialogPro
           </label>
         </fieldset>
         {kind === 'filter' && <FilterFields register={register} />}
-        {save.error && (
-          <p role="alert" className="text-failed">
-            {messageOf(save.error)}
-          </p>
-        )}
-        <div className="flex justify-end gap-2">
-          <Button onClick={onClose}>Cancel</Button>
-          <Button type="submit" kind="strong" disabled={save.isPending}>
-            {suite ? 'Save' : 'Create the suite'}
-          </Button>
-        </div>
+        <FormEnd error={save.error} isPending={save.isPending} action={suite ? 'Save' : 'Create the suite'} onCancel={onClose} />
       </form>
     </Dialog>
   )

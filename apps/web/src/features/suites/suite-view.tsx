@@ -2,7 +2,7 @@ import type { SuiteCase, SuiteDetail, SuiteThread } from '@bobbin/client'
 import { useQuery } from '@tanstack/react-query'
 import { useMemo, useState, type DragEvent, type KeyboardEvent } from 'react'
 import { useNavigate } from 'react-router'
-import { CanButton, useCan } from '../../context/can.js'
+import { CanButton, CanMenuItem, useCan } from '../../context/can.js'
 import { ProjectLink, useProjectPath } from '../../context/project-link.js'
 import { useSession } from '../../context/session.js'
 import { api } from '../../lib/api.js'
@@ -206,6 +206,7 @@ function SuiteMenu({ suite, onEdit }: { suite: SuiteDetail; onEdit: () => void }
   const changes = useSuiteChanges()
   const [dialog, setDialog] = useState<'history' | 'delete' | null>(null)
   const close = () => setDialog(null)
+  const { folder, name, note, filter } = suite
   return (
     <>
       <Menu label="Actions for the suite" trigger={<Button aria-label="Actions for the suite">…</Button>}>
@@ -213,6 +214,12 @@ function SuiteMenu({ suite, onEdit }: { suite: SuiteDetail; onEdit: () => void }
         <MenuItem onSelect={() => changes.copy.mutate(suite.id, { onSuccess: ({ id }) => setAddress({ suite: String(id) }) })}>
           Copy
         </MenuItem>
+        <CanMenuItem
+          right="manage"
+          onSelect={() => changes.save.mutate({ id: suite.id, dto: { folder, name, note, filter, template: true } })}
+        >
+          Make it a template
+        </CanMenuItem>
         <MenuItem onSelect={() => setDialog('history')}>History</MenuItem>
         <MenuItem onSelect={() => setDialog('delete')}>Delete the suite …</MenuItem>
       </Menu>

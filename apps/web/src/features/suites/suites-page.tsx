@@ -45,7 +45,8 @@ export function SuitesPage() {
     <>
       {rows?.length === 0 ? (
         <EmptyState title="No suites yet" action={create}>
-          A suite is an ordered selection of cases, such as those for a smoke test. Plans run suites on environments.
+          A suite is an ordered selection of cases: what must work each day, what is tried before a release. Plans run suites on
+          environments.
         </EmptyState>
       ) : (
         <>
