@@ -1,4 +1,5 @@
-import type { PartList, PartLog, PlanDetail, RunDetail, StartRow } from '@bobbin/client'
+import type { AgentList, PartList, PartLog, PlanDetail, RunDetail, StartRow } from '@bobbin/client'
+import { MachinesStandIn } from '@bobbin/standins/machines'
 import { type ChildProcess, spawn } from 'node:child_process'
 import { existsSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
@@ -6,7 +7,7 @@ import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { seedCase, TestApp } from '../testing/test-app.js'
-import { type Prepared, preparedPlan, until } from '../testing/plans.js'
+import { planDto, type Prepared, preparedPlan, until } from '../testing/plans.js'
 
 const CLI = fileURLToPath(new URL('../../../cli/bin/bobbin.mjs', import.meta.url))
 
@@ -158,6 +159,23 @@ describe('an agent runs what a plan says', { timeout: 60_000 }, () => {
     const plan = await prepared.ask<PlanDetail>('GET', `/plans/${prepared.plan.id}`)
     expect(plan.forecast).toMatchObject({ agents: [{ name: 'quay-1' }], unplaced: [] })
     expect(plan.cellForecasts).toMatchObject([{ cases: 2, tests: 2 }])
+  })
+
+  it('is started on demand where its pool is elastic, and given back when it is idle', async () => {
+    const machines = await MachinesStandIn.start({ cli: CLI, url: bobbin.url, token: prepared.agentToken })
+    const pool = { name: 'dock', costPerMinute: 0.02, closed: [], startUrl: `${machines.url}/start`, stopUrl: `${machines.url}/stop` }
+    const { pools } = await prepared.ask<AgentList>('POST', '/pools', { ...pool, most: 1, idleMinutes: 1, confirmed: true })
+    const cells = [{ environmentId: prepared.environmentId, poolId: pools[0]?.id ?? 0, parameters: {} }]
+    const dto = planDto([prepared.suite.id], [], { name: 'Elastic', pipeline: 'elastic', cells })
+    const { id } = await prepared.ask<PlanDetail>('POST', '/plans', dto)
+    const started = await prepared.ask<StartRow>('POST', `/plans/${id}/start`, {})
+    // the look of every two seconds asks for it
+    const start = await over(started.id)
+    expect((await partsOf(start)).rows).toMatchObject([{ state: 'done', agent: { name: 'dock-1' } }])
+    await bobbin.ask(`update agent set registered_at = now() - interval '1 hour' where name = 'dock-1'`)
+    await bobbin.ask(`update part set ended_at = now() - interval '1 hour' where start_id = ${start.id}`)
+    await until(() => Promise.resolve(machines.names.length === 0))
+    await machines.stop()
   })
 
   it('is refused where another agent has its name', async () => {

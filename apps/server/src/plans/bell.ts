@@ -1,9 +1,11 @@
-import { Injectable } from '@nestjs/common'
+import { type BeforeApplicationShutdown, Injectable } from '@nestjs/common'
 import { EventEmitter, once } from 'node:events'
 
 /** Rung when parts begin to wait: agents that this process keeps waiting are answered at once; those of others look twice a second. */
 @Injectable()
-export class Bell {
+export class Bell implements BeforeApplicationShutdown {
+  /** The server ends: who waits is answered, and nobody waits any more. */
+  over = false
   private readonly rings = new EventEmitter().setMaxListeners(0)
 
   ring(): void {
@@ -21,5 +23,10 @@ export class Bell {
     } finally {
       clearTimeout(timer)
     }
+  }
+
+  beforeApplicationShutdown(): void {
+    this.over = true
+    this.ring()
   }
 }

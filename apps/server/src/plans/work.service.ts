@@ -24,6 +24,8 @@ const MOST_LOST = 3
 /** So much of the output of a part is kept, in characters. */
 const MOST_LOG = 20_000_000
 
+const NOTHING_TO_DO: WorkAnswer = { work: null, stop: [], lost: [] }
+
 interface AgentRecord {
   id: number
   key: string
@@ -91,12 +93,13 @@ export class WorkService {
     const agent = await this.agent(context, agentId, dto.key)
     if (dto.leaving) {
       await this.agents.left(context, agentId, agent.name)
-      return { work: null, stop: [], lost: [] }
+      return NOTHING_TO_DO
     }
     await this.agents.heard(agentId)
     if (dto.free) await this.dropForgotten(project.id, agentId, dto.held)
     const until = Date.now() + dto.wait * 1000
     for (;;) {
+      if (this.bell.over) return NOTHING_TO_DO
       const { stop, lost } = await this.held(context, agentId, dto.held)
       const work = dto.free && !agent.paused ? await this.claim(context, agent) : null
       if (work || stop.length > 0 || lost.length > 0 || Date.now() >= until || gone()) return { work, stop, lost }
