@@ -17,7 +17,7 @@ async function globalSetup(): Promise<() => Promise<void>> {
   const [demo, looks] = [`e2e_${process.pid}`, `e2e_looks_${process.pid}`]
   const databaseUrl = (name: string) => Object.assign(new URL(admin), { pathname: `/${name}` }).href
   const incoming = mkdtempSync(join(tmpdir(), 'bobbin-e2e-incoming-'))
-  const more = { BOBBIN_SOURCE_FOLDERS: incoming }
+  const more = { BOBBIN_SOURCE_FOLDERS: incoming, BOBBIN_SOURCE_HOSTS: '127.0.0.1' }
 
   await inDatabase(admin, `create database ${demo}`)
   await (await startTestServer(databaseUrl(demo), { more })).stop()

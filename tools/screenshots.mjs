@@ -22,7 +22,7 @@ const database = await startPostgres(home, say, { quick: true })
 await database.createDatabase('screenshots')
 const ferry = await startFerry(await freePort())
 const server = await startTestServer(database.url('screenshots'), {
-  more: { BOBBIN_SOURCE_FOLDERS: '/srv/reports', ...(ferry && { BOBBIN_DEMO_FERRY: ferry.url }) },
+  more: { BOBBIN_SOURCE_FOLDERS: '/srv/reports', BOBBIN_SOURCE_HOSTS: '127.0.0.1', ...(ferry && { BOBBIN_DEMO_FERRY: ferry.url }) },
 })
 const browser = await chromium.launch(CHROMIUM)
 let agent = null

@@ -18,9 +18,9 @@ const seed = makeSeed(world, SEED)
 
 const app = await createApp(readConfig({ ...process.env, BOBBIN_WEB_ROOT: undefined }))
 await app.init()
-// in the demo, a folder of the server may be looked into
+// in the demo, a folder of the server may be looked into, and this machine be asked: the ferry system is here
 const folders = (process.env['BOBBIN_SOURCE_FOLDERS'] ?? '').split(':').filter((folder) => folder !== '')
-await seedProject(app, { ...seed, sources: { folders, hosts: [] } })
+await seedProject(app, { ...seed, sources: { folders, hosts: ['127.0.0.1'] } })
 await app.close()
 
 const client = new ApiClient({ baseUrl: process.env['BOBBIN_URL'] ?? 'http://127.0.0.1:4680', token: seed.token })

@@ -9,6 +9,7 @@ import { CONFIG, type Config } from '../platform/config.js'
 import { type InTransaction, inTransaction, rowsOf, run } from '../platform/database.js'
 import { addRow, changeRow, removeRow } from '../platform/kept-rows.js'
 import { notFound, Problem } from '../platform/problem.js'
+import { hostsOf } from '../platform/reachable.js'
 import { seal, unseal } from '../platform/sealed.js'
 import { ENVIRONMENT_ROWS, PROFILE_ROWS } from './environment-queries.js'
 import { asWindows, type EnvironmentDto, type OpenEnvironmentDto, type ProfileDto } from './environments.dto.js'
@@ -156,7 +157,10 @@ export class EnvironmentsService {
     id: number,
     what: { url: string; status: number | null; text: string | null },
   ): Promise<{ ok: boolean; said: string }> {
-    const told = await probe(what)
+    const [environment] = await rowsOf<{ projectId: number }>(this, 'select project_id as "projectId" from environment where id = $id', {
+      id,
+    })
+    const told = await probe(what, await hostsOf(this, this.config, environment?.projectId ?? 0))
     await run(this, 'update environment set probed_at = now(), probe_ok = $ok, probe_said = $said where id = $id', { id, ...told })
     return told
   }

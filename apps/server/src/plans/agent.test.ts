@@ -31,7 +31,7 @@ const agents: ChildProcess[] = []
 beforeAll(async () => {
   folder = mkdtempSync(join(tmpdir(), 'bobbin-agent-'))
   writeFileSync(join(folder, 'gate.test.mjs'), SOURCE)
-  bobbin = await TestApp.start([seedCase(101, 'Gate opens'), seedCase(102, 'Ramp lowers')])
+  bobbin = await TestApp.start([seedCase(101, 'Gate opens'), seedCase(102, 'Ramp lowers')], { sourceHosts: ['127.0.0.1'] })
   const tests = [
     { name: 'Gate opens', file: 'gate.test.mjs', keys: ['FERRY-101'] },
     { name: 'Ramp lowers', file: 'gate.test.mjs', keys: ['FERRY-102'] },

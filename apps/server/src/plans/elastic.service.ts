@@ -1,7 +1,11 @@
-import { Injectable } from '@nestjs/common'
+import { Inject, Injectable } from '@nestjs/common'
 import { InjectConnection } from '@nestjs/sequelize'
 import { Sequelize } from 'sequelize-typescript'
+import { CONFIG, type Config } from '../platform/config.js'
 import { rowsOf, run } from '../platform/database.js'
+import { allowedAddress, askAt, hostsOf } from '../platform/reachable.js'
+
+const WITHIN_MS = 10_000
 
 interface ElasticPool {
   id: number
@@ -32,7 +36,10 @@ select a.id, a.name from agent a where a.pool_id = $poolId and a.away_at is null
 /** Asks for agents of elastic pools where parts wait for them, and gives back those that have been idle. */
 @Injectable()
 export class ElasticService {
-  constructor(@InjectConnection() readonly sequelize: Sequelize) {}
+  constructor(
+    @InjectConnection() readonly sequelize: Sequelize,
+    @Inject(CONFIG) private readonly config: Config,
+  ) {}
 
   async look(): Promise<void> {
     for (const pool of await rowsOf<ElasticPool>(this, POOLS)) {
@@ -46,24 +53,26 @@ export class ElasticService {
               { id: pool.id, wanted },
             )
           : []
-      if (claimed) await post(pool.startUrl, { pool: pool.name, project: pool.slug, agents: wanted })
+      if (claimed) await this.post(pool, pool.startUrl, { pool: pool.name, project: pool.slug, agents: wanted })
       if (pool.waiting > 0 || !pool.stopUrl) continue
       for (const agent of await rowsOf<{ id: number; name: string }>(this, IDLE, { poolId: pool.id, minutes: pool.idleMinutes })) {
         await run(this, 'update agent set away_at = now() where id = $id', { id: agent.id })
-        await post(pool.stopUrl, { pool: pool.name, project: pool.slug, agent: agent.name })
+        await this.post(pool, pool.stopUrl, { pool: pool.name, project: pool.slug, agent: agent.name })
       }
     }
   }
-}
 
-/** What can't be reached is asked again at the next look. */
-async function post(url: string, body: object): Promise<void> {
-  const answer = await fetch(url, {
-    method: 'POST',
-    body: JSON.stringify(body),
-    headers: { 'content-type': 'application/json' },
-    signal: AbortSignal.timeout(10_000),
-  })
-  await answer.body?.cancel()
-  if (!answer.ok) throw new Error(`${new URL(url).host} answered ${answer.status} when it was asked for agents`)
+  /** What can't be reached is asked again at the next look. */
+  private async post({ projectId }: ElasticPool, url: string, body: object): Promise<void> {
+    const hosts = await hostsOf(this, this.config, projectId)
+    const answer = await askAt(allowedAddress(url, hosts), {
+      hosts,
+      body: JSON.stringify(body),
+      headers: { 'content-type': 'application/json' },
+      withinMs: WITHIN_MS,
+    })
+    answer.destroy()
+    const { statusCode = 0 } = answer
+    if (statusCode < 200 || statusCode > 299) throw new Error(`${new URL(url).host} answered ${statusCode} when it was asked for agents`)
+  }
 }

@@ -6,6 +6,7 @@ import { TokensService } from '../access/index.js'
 import { announce } from '../events/announce.js'
 import { CONFIG, type Config } from '../platform/config.js'
 import { inTransaction, rowsOf, run } from '../platform/database.js'
+import { allowedAddress, askAt, hostsOf } from '../platform/reachable.js'
 import { unseal } from '../platform/sealed.js'
 import { targetOf, WorkService } from './work.service.js'
 
@@ -103,22 +104,24 @@ export class HandingService {
   }
 
   /** @returns what went wrong; null where it was taken */
-  private async post({ url, sealed }: Waiting, body: string): Promise<string | null> {
+  private async post({ projectId, url, sealed }: Waiting, body: string): Promise<string | null> {
     try {
       const secret = sealed ? unseal(sealed, this.config.secret) : null
-      const answer = await fetch(url, {
-        method: 'POST',
+      const hosts = await hostsOf(this, this.config, projectId)
+      const answer = await askAt(allowedAddress(url, hosts), {
+        hosts,
         body,
-        signal: AbortSignal.timeout(WITHIN_MS),
+        withinMs: WITHIN_MS,
         headers: {
           'content-type': 'application/json',
           ...(secret !== null && { 'x-bobbin-signature': `sha256=${createHmac('sha256', secret).update(body).digest('hex')}` }),
         },
       })
-      await answer.body?.cancel()
-      return answer.ok ? null : `it answered ${answer.status}`
+      answer.destroy()
+      const { statusCode = 0 } = answer
+      return statusCode >= 200 && statusCode < 300 ? null : `it answered ${statusCode}`
     } catch (error) {
-      return error instanceof Error ? (error.cause instanceof Error ? error.cause.message : error.message) : String(error)
+      return error instanceof Error ? error.message : String(error)
     }
   }
 }

@@ -35,12 +35,10 @@ const TESTS = [
   { name: 'Lane fills', file: 'lane.test.js', keys: ['FERRY-103'] },
 ]
 beforeAll(async () => {
-  bobbin = await TestApp.start([
-    seedCase(101, 'Gate opens'),
-    seedCase(102, 'Ramp lowers'),
-    seedCase(103, 'Lane fills'),
-    seedCase(104, 'By hand'),
-  ])
+  bobbin = await TestApp.start(
+    [seedCase(101, 'Gate opens'), seedCase(102, 'Ramp lowers'), seedCase(103, 'Lane fills'), seedCase(104, 'By hand')],
+    { sourceHosts: ['127.0.0.1'] },
+  )
   prepared = await preparedPlan(bobbin, TESTS, { labels: ['node'] })
   ask = prepared.ask
 })
@@ -453,6 +451,18 @@ describe('an outside pipeline', () => {
     expect(pipeline.orders).toMatchObject([{ signed: true }])
     expect(await stateOf(started.id)).toMatchObject({ state: 'done', runs: [{ total: 3, failed: 0, live: false }] })
     await pipeline.stop()
+  })
+})
+
+describe('what a server asks for a project', () => {
+  it('is asked only at hosts that an administrator allows', async () => {
+    const dto = environmentDto('inside', { probeUrl: 'http://169.254.169.254/latest' })
+    const { id } = await ask<{ id: number }>('POST', '/environments', dto)
+    const { probed } = await ask<{ probed: { ok: boolean; said: string } }>('POST', `/environments/${id}/probe`)
+    expect(probed).toMatchObject({
+      ok: false,
+      said: expect.stringContaining('This project may reach nothing at 169.254.169.254') as string,
+    })
   })
 })
 

@@ -6,7 +6,7 @@ import type { IncomingMessage } from 'node:http'
 import { pipeline } from 'node:stream/promises'
 import { Problem } from '../platform/problem.js'
 import type { Found } from './found-file.js'
-import { askAt } from './reachable.js'
+import { allowedAddress, askAt } from '../platform/reachable.js'
 
 const ANSWER_MS = 60_000
 const MOST_BYTES = 1024 ** 3
@@ -64,9 +64,9 @@ export async function lookAtAddress(address: string, known: Validators, hosts: r
 /** Follows where an address leads, each time only to hosts that are allowed. */
 async function ask(address: string, { etag, lastModified }: Validators, hosts: readonly string[]): Promise<IncomingMessage> {
   const headers = { ...(etag && { 'if-none-match': etag }), ...(lastModified && !etag && { 'if-modified-since': lastModified }) }
-  let url = allowed(address, hosts)
+  let url = allowedAddress(address, hosts)
   for (let hop = 0; hop <= MOST_HOPS; hop++) {
-    const answer = await askAt(url, headers, hosts, ANSWER_MS).catch((error: unknown) => {
+    const answer = await askAt(url, { headers, hosts, withinMs: ANSWER_MS }).catch((error: unknown) => {
       throw error instanceof Problem
         ? error
         : failure(address, `does not answer: ${error instanceof Error ? error.message : String(error)}`)
@@ -77,21 +77,9 @@ async function ask(address: string, { etag, lastModified }: Validators, hosts: r
     answer.destroy()
     if (statusCode < 300 || statusCode >= 400 || onward === undefined) throw failure(address, `answered ${statusCode}`)
     if (!URL.canParse(onward, url.href)) throw failure(address, 'leads on to no address')
-    url = allowed(new URL(onward, url.href).href, hosts)
+    url = allowedAddress(new URL(onward, url.href).href, hosts)
   }
   throw failure(address, `leads on more than ${MOST_HOPS} times`)
-}
-
-function allowed(address: string, hosts: readonly string[]): URL {
-  const url = URL.canParse(address) ? new URL(address) : null
-  if (!url || !/^https?:$/.test(url.protocol))
-    throw new Problem('conflict', 'noAddress', `“${address}” is not an address; an address begins with http:// or https://`)
-  if (hosts.includes('*') || hosts.includes(url.hostname) || hosts.includes(url.host)) return url
-  throw new Problem(
-    'forbidden',
-    'notAllowed',
-    `This project may fetch nothing from ${url.host}. An administrator of the server allows hosts${hosts.length > 0 ? `; now ${hosts.join(', ')}` : ''}`,
-  )
 }
 
 const failure = (address: string, what: string) => new Problem('conflict', 'unfetched', `${address} ${what}`)

@@ -11,6 +11,7 @@ import { CONFIG, type Config } from '../platform/config.js'
 import { actorOf, record, recordOf } from '../platform/acts/index.js'
 import { type InTransaction, inTransaction, rowsOf, run } from '../platform/database.js'
 import { notFound, Problem } from '../platform/problem.js'
+import { hostsOf } from '../platform/reachable.js'
 import { lookIntoFolder } from './folder-source.js'
 import { buildOf, type Found, type FoundFile } from './found-file.js'
 import { lookAtAddress } from './http-source.js'
@@ -206,15 +207,11 @@ export class SourcesService {
 
   /** What an administrator allows a project, within what whoever runs the server allows at all. */
   private async allowedIn(projectId: number): Promise<{ folders: string[]; hosts: string[] }> {
-    const { sourceFolders, sourceHosts } = this.config
-    const [row] = await rowsOf<{ folders: string[]; hosts: string[] }>(
-      this,
-      'select source_folders as folders, source_hosts as hosts from project where id = $projectId',
-      { projectId },
-    )
-    const isBelow = (folder: string) => sourceFolders.some((root) => `${resolve(folder)}/`.startsWith(`${resolve(root)}/`))
-    const isAllowed = (host: string) => sourceHosts.includes('*') || sourceHosts.includes(host)
-    return { folders: row?.folders.filter(isBelow) ?? [], hosts: row?.hosts.filter(isAllowed) ?? [] }
+    const [row] = await rowsOf<{ folders: string[] }>(this, 'select source_folders as folders from project where id = $projectId', {
+      projectId,
+    })
+    const isBelow = (folder: string) => this.config.sourceFolders.some((root) => `${resolve(folder)}/`.startsWith(`${resolve(root)}/`))
+    return { folders: row?.folders.filter(isBelow) ?? [], hosts: await hostsOf(this, this.config, projectId) }
   }
 
   /** What a file would be read as, by a thread as if it were delivered; nothing is stored. What another host answered is not shown back. */

@@ -178,7 +178,7 @@ describe('an address', () => {
       else response.end(resultFile(['led on']))
     }
     expect(await act<SourceLook>('POST', '/look', http('/a'))).toMatchObject({ count: 1 })
-    await expect(act('POST', '/look', http('/away'))).rejects.toThrow(/may fetch nothing from quay.example/)
+    await expect(act('POST', '/look', http('/away'))).rejects.toThrow(/may reach nothing at quay.example/)
     await expect(act('POST', '/look', http('/round'))).rejects.toThrow(/leads on more than 5 times/)
     await expect(act('POST', '/look', folder({ kind: 'http', address: 'file:///etc/passwd' }))).rejects.toThrow(/begins with http/)
   })

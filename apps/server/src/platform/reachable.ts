@@ -2,7 +2,9 @@ import { lookup } from 'node:dns/promises'
 import { request as requestPlain, type IncomingMessage } from 'node:http'
 import { request as requestOverTls } from 'node:https'
 import { BlockList, isIP } from 'node:net'
-import { Problem } from '../platform/problem.js'
+import type { Config } from './config.js'
+import { type Queryable, rowsOf } from './database.js'
+import { Problem } from './problem.js'
 
 /** Addresses of the server itself, of networks that are nobody else's, and of what is no host: IANA's special-purpose registries. */
 const PRIVATE = new BlockList()
@@ -57,20 +59,43 @@ async function addressOf(url: URL, hosts: readonly string[]): Promise<{ address:
   return first
 }
 
-/** Asks a host that is allowed, at the address that was checked. @throws Error when it does not answer in time */
-export async function askAt(
-  url: URL,
-  headers: Record<string, string>,
-  hosts: readonly string[],
-  withinMs: number,
-): Promise<IncomingMessage> {
+/** The hosts that a project may reach: those that an administrator allows it, within what whoever runs the server allows at all. */
+export async function hostsOf(db: Queryable, { sourceHosts }: Pick<Config, 'sourceHosts'>, projectId: number): Promise<string[]> {
+  const [row] = await rowsOf<{ hosts: string[] }>(db, 'select source_hosts as hosts from project where id = $projectId', { projectId })
+  return row?.hosts.filter((host) => sourceHosts.includes('*') || sourceHosts.includes(host)) ?? []
+}
+
+/** An address at a host that is allowed. @throws Problem */
+export function allowedAddress(address: string, hosts: readonly string[]): URL {
+  const url = URL.canParse(address) ? new URL(address) : null
+  if (!url || !/^https?:$/.test(url.protocol))
+    throw new Problem('conflict', 'noAddress', `“${address}” is not an address; an address begins with http:// or https://`)
+  if (hosts.includes('*') || hosts.includes(url.hostname) || hosts.includes(url.host)) return url
+  throw new Problem(
+    'forbidden',
+    'notAllowed',
+    `This project may reach nothing at ${url.host}. An administrator of the server allows hosts${hosts.length > 0 ? `; now ${hosts.join(', ')}` : ''}`,
+  )
+}
+
+export interface Asking {
+  headers?: Record<string, string>
+  hosts: readonly string[]
+  withinMs: number
+  /** Sent by POST. */
+  body?: string
+}
+
+/** Asks a host that is allowed, at the address that was checked; where it leads on to is not followed. @throws Error when it does not answer in time */
+export async function askAt(url: URL, { headers = {}, hosts, withinMs, body }: Asking): Promise<IncomingMessage> {
   const { address, family } = await addressOf(url, hosts)
   const request = url.protocol === 'https:' ? requestOverTls : requestPlain
   return new Promise((resolve, reject) => {
     const asked = request(
       url,
       {
-        headers,
+        headers: { ...headers, ...(body !== undefined && { 'content-length': Buffer.byteLength(body) }) },
+        method: body === undefined ? 'GET' : 'POST',
         signal: AbortSignal.timeout(withinMs),
         agent: false,
         lookup: (_host, options, done) => {
@@ -81,6 +106,6 @@ export async function askAt(
       resolve,
     )
     asked.on('error', reject)
-    asked.end()
+    asked.end(body)
   })
 }
