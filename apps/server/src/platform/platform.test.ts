@@ -10,6 +10,7 @@ describe('readConfig', () => {
     const env = { BOBBIN_DATABASE_URL: 'postgres://x', BOBBIN_SECRET: 'a secret of the tests', BOBBIN_READING_THREADS: '3' }
     expect(readConfig(env)).toEqual({
       reading: { thread: new URL('../reading-thread.js', import.meta.url), threads: 3, limits: THREAD_LIMITS },
+      agentSilenceS: 60,
       databaseUrl: 'postgres://x',
       port: 4680,
       host: '127.0.0.1',
