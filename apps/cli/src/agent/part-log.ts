@@ -99,21 +99,17 @@ export class PartLog {
     return first
   }
 
-  /** Sends the rest; what the server does not take by then stays unsent. @returns whether all of it was taken */
+  /** Sends the rest; to be called again where the server did not take all of it. @returns whether it did */
   async close(): Promise<boolean> {
-    if (this.over) return this.pieces.length === 0
-    this.over = true
-    clearInterval(this.timer)
-    this.held += this.decoder.end()
-    this.add(this.options.mask(this.held))
-    this.held = ''
+    if (!this.over) {
+      this.over = true
+      clearInterval(this.timer)
+      this.held += this.decoder.end()
+      this.add(this.options.mask(this.held))
+      this.held = ''
+    }
     await this.sending
-    await this.sendAll()
+    if (this.pieces.length > 0) await this.sendAll()
     return this.pieces.length === 0
-  }
-
-  /** Whether something is still to be sent. */
-  get behind(): boolean {
-    return this.pieces.length > 0
   }
 }

@@ -72,7 +72,8 @@ export async function runPart(work: Work, runner: PartRunner, control: (control:
   try {
     const outcome = await inFolder(work, runner, results, log, fate, (running) => (group = running))
     if (fate.lost) return
-    await log.close()
+    for (let ms = 500; !(await log.close()); ms = Math.min(15_000, ms * 2)) await wait(ms)
+    if (fate.lost) return
     const told = fate.back ? { ...outcome, state: 'givenBack' as const } : outcome
     // a server that is away is waited for: what was run is not run again
     await untilTaken(() => client.post('/projects/{project}/parts/{id}/end', { path, body: { lease: work.lease, ...told } }), runner)
