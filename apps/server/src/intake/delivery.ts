@@ -37,6 +37,8 @@ export interface DeliveryTools {
 
 const MOST_CHANGED = 1000
 
+const PART_DELIVERED = 'update part set delivered_at = now() from api_token t where t.id = $tokenId and part.id = t.part_id'
+
 /** Lines of paths; one that is no path, and the rest of very many, are left out. */
 export const changedPaths = (lines: string): string[] =>
   lines
@@ -253,12 +255,19 @@ export class Delivery implements Taker {
 
   /** @param ended has its part in the transaction that ends the delivery */
   async finish(ended?: (db: InTransaction, report: DeliveryReport) => Promise<void>): Promise<DeliveryReport> {
+    await this.tellPart()
     // before a run is found by its attachments alone: they are no shard
     await this.settleShards()
     await this.settleBeside()
     const report = await this.report()
     await this.keepRecord(ended && ((db) => ended(db, report)))
     return report
+  }
+
+  /** The results of a part of a plan are in: were its agent lost now, they would not be run again. */
+  private async tellPart(): Promise<void> {
+    const { token } = this.context.caller
+    if (token && this.files.some(({ status }) => status === 'stored')) await run(this.tools, PART_DELIVERED, { tokenId: token.id })
   }
 
   private async report(): Promise<DeliveryReport> {

@@ -294,6 +294,8 @@ create table part (
   exit_code int,
   said text,
   token_id int,
+  -- its results are in: an agent that is lost afterwards has done its work
+  delivered_at timestamptz,
   log_chars bigint not null default 0,
   -- what became of its tests
   passed int not null default 0,

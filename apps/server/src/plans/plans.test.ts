@@ -214,6 +214,16 @@ describe('agents that fail', () => {
     expect((await stateOf(started.id)).notes).toEqual([{ code: 'lostAgent', agent: 'quay-1', part: 1 }])
   })
 
+  it('have done their work where the results are in', async () => {
+    const one = await agent('quay-1')
+    const started = await start()
+    const work = await one.take()
+    await results(work, TESTS.map(({ name }) => name)) // prettier-ignore
+    // killed before it could say so, and back under its name
+    await one.work()
+    expect(await stateOf(started.id)).toMatchObject({ state: 'done', runs: [{ total: 3, live: false }] })
+  })
+
   it('are given up with a part that three of them fell silent over', async () => {
     const one = await agent('quay-1')
     const started = await start()

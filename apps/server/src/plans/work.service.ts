@@ -65,11 +65,13 @@ interface HeldPart {
   agent: string | null
   name: string
   logChars: number
+  delivered: boolean
 }
 
 const HELD = `
 select p.id, p.start_id as "startId", p.run_id as "runId", p.environment_id as "environmentId", p.state, p.lease, p.shard::int as shard, p.try::int as try, p.tests, p.token_id as "tokenId",
-  p.lost::int as lost, (select name from agent a where a.id = p.agent_id) as agent, s.name, p.log_chars::float8 as "logChars"
+  p.lost::int as lost, (select name from agent a where a.id = p.agent_id) as agent, s.name, p.log_chars::float8 as "logChars",
+  p.delivered_at is not null as delivered
 from part p join start s on s.id = p.start_id where p.id = $id and p.project_id = $projectId`
 
 /** What agents take, say and bring back. */
@@ -359,6 +361,14 @@ export class WorkService {
         { id, projectId, seconds },
       )
       if (!part) return
+      if (part.delivered)
+        return this.finish(
+          db,
+          project,
+          part,
+          { state: 'done', exitCode: null, said: 'Its agent fell silent when its results were in' },
+          SYSTEM,
+        )
       await this.starts.note(db, part.startId, [{ code: 'lostAgent', agent: part.agent ?? '', part: part.shard }])
       if (part.lost + 1 >= MOST_LOST)
         return this.finish(
