@@ -66,12 +66,13 @@ interface HeldPart {
   name: string
   logChars: number
   delivered: boolean
+  stopping: boolean
 }
 
 const HELD = `
 select p.id, p.start_id as "startId", p.run_id as "runId", p.environment_id as "environmentId", p.state, p.lease, p.shard::int as shard, p.try::int as try, p.tests, p.token_id as "tokenId",
   p.lost::int as lost, (select name from agent a where a.id = p.agent_id) as agent, s.name, p.log_chars::float8 as "logChars",
-  p.delivered_at is not null as delivered
+  p.delivered_at is not null as delivered, p.stop_asked_at is not null as stopping
 from part p join start s on s.id = p.start_id where p.id = $id and p.project_id = $projectId`
 
 /** What agents take, say and bring back. */
@@ -224,8 +225,8 @@ export class WorkService {
     const { project } = context
     const part = await this.mine(this, project.id, partId, dto.lease)
     const room = Math.max(0, MOST_LOG - dto.at)
-    const { mask } = masker(Object.values(await this.environments.secretsOf(part.environmentId)))
-    const text = mask(dto.text.slice(0, room)).replaceAll('\0', '')
+    const secrets = dto.text === '' ? {} : await this.environments.secretsOf(part.environmentId)
+    const text = masker(Object.values(secrets)).mask(dto.text.slice(0, room)).replaceAll('\0', '')
     await inTransaction(this, async (db) => {
       await run(db, 'update part set heard_at = now(), log_chars = greatest(log_chars, $end::bigint) where id = $partId', {
         partId,
@@ -369,6 +370,14 @@ export class WorkService {
           { state: 'done', exitCode: null, said: 'Its agent fell silent when its results were in' },
           SYSTEM,
         )
+      if (part.stopping)
+        return this.finish(
+          db,
+          project,
+          part,
+          { state: 'stopped', exitCode: null, said: 'Its agent fell silent after the part was told to stop' },
+          SYSTEM,
+        )
       await this.starts.note(db, part.startId, [{ code: 'lostAgent', agent: part.agent ?? '', part: part.shard }])
       if (part.lost + 1 >= MOST_LOST)
         return this.finish(
@@ -380,8 +389,7 @@ export class WorkService {
         )
       await run(
         db,
-        `update part set state = case when stop_asked_at is null then 'waiting' else 'stopped' end, ended_at = case when stop_asked_at is null then null else now() end,
-           lease = null, lost = lost + 1, agent_id = null, claimed_at = null, token_id = null where id = $id`,
+        `update part set state = 'waiting', lease = null, lost = lost + 1, agent_id = null, claimed_at = null, token_id = null where id = $id`,
         { id },
       )
       await run(db, 'update api_token set revoked_at = now() where part_id = $id and revoked_at is null', { id })
@@ -392,7 +400,6 @@ export class WorkService {
         subject: { id, name: `${part.name}, part ${part.shard}` },
         also: [`start:${part.startId}`],
       })
-      await this.starts.endWhenDone(db, project, part.startId)
     })
   }
 
