@@ -240,6 +240,17 @@ describe('agents that fail', () => {
     expect(run).toEqual({ incomplete: true, live: false })
   })
 
+  it('end a part that was told to stop, and its run with it', async () => {
+    const one = await agent('quay-1')
+    const started = await start()
+    const work = await one.take()
+    await ask('POST', `/starts/${started.id}/stop`, {})
+    await bobbin.ask(`update part set heard_at = now() - interval '1 hour' where id = ${work.part}`)
+    await bobbin.app.get(WorkService).giveUp(60)
+    expect(await partsOf(started)).toMatchObject([{ state: 'stopped' }])
+    expect(await stateOf(started.id)).toMatchObject({ state: 'stopped', runs: [{ live: false }] })
+  })
+
   it('are two with one name only while one of them is away', async () => {
     await agent('quay-9')
     await expect(agent('quay-9')).rejects.toMatchObject({ code: 'nameTaken' })

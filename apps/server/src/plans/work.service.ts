@@ -60,18 +60,16 @@ interface HeldPart {
   shard: number
   try: number
   tests: PlannedTest[]
-  tokenId: number | null
   lost: number
   agent: string | null
   name: string
-  logChars: number
   delivered: boolean
   stopping: boolean
 }
 
 const HELD = `
-select p.id, p.start_id as "startId", p.run_id as "runId", p.environment_id as "environmentId", p.state, p.lease, p.shard::int as shard, p.try::int as try, p.tests, p.token_id as "tokenId",
-  p.lost::int as lost, (select name from agent a where a.id = p.agent_id) as agent, s.name, p.log_chars::float8 as "logChars",
+select p.id, p.start_id as "startId", p.run_id as "runId", p.environment_id as "environmentId", p.state, p.lease, p.shard::int as shard, p.try::int as try, p.tests,
+  p.lost::int as lost, (select name from agent a where a.id = p.agent_id) as agent, s.name,
   p.delivered_at is not null as delivered, p.stop_asked_at is not null as stopping
 from part p join start s on s.id = p.start_id where p.id = $id and p.project_id = $projectId`
 
