@@ -20,13 +20,17 @@ const SERVER_DOMAINS = [
   'environments',
   'suites',
   'agents',
+  'notifications',
   'plans',
+  'defects',
+  'failures',
+  'comments',
   'keeping',
   'sources',
   'brief',
   'audit',
 ]
-const WEB_FEATURES = ['audit', 'history', 'scripts', 'mapping', 'suites', 'plans', 'releases', 'runs', 'cases', 'intake', 'brief']
+const WEB_FEATURES = ['audit', 'history', 'scripts', 'mapping', 'suites', 'plans', 'releases', 'comments', 'failures', 'runs', 'cases', 'intake', 'brief']
 
 /** A domain may use those before it in the list, and only through their index.ts. */
 const serverOrder = SERVER_DOMAINS.map((domain, i) =>

@@ -25,7 +25,11 @@ import { RunsModule } from './runs/index.js'
 import { SourcesModule } from './sources/sources.module.js'
 import { AgentsModule } from './agents/index.js'
 import { EnvironmentsModule } from './environments/index.js'
-import { PlansModule } from './plans/plans.module.js'
+import { PlansModule } from './plans/index.js'
+import { DefectsModule } from './defects/index.js'
+import { FailuresModule } from './failures/index.js'
+import { CommentsModule } from './comments/index.js'
+import { NotificationsModule } from './notifications/index.js'
 import { SuitesModule } from './suites/index.js'
 import { MappingModule } from './mapping/mapping.module.js'
 import { ScansModule } from './scans/index.js'
@@ -87,6 +91,10 @@ export class AppModule {
         SuitesModule,
         AgentsModule,
         PlansModule,
+        DefectsModule,
+        NotificationsModule,
+        FailuresModule,
+        CommentsModule,
         KeepingModule,
         SourcesModule,
         AttachmentsModule,

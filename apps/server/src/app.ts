@@ -19,6 +19,7 @@ import { serveCli, serveGrammars, serveWeb } from './platform/web.js'
 /** Builds the application; the caller listens. Open connections are closed when it is. */
 export async function createApp(config: Config): Promise<NestExpressApplication> {
   const app = await NestFactory.create<NestExpressApplication>(AppModule.of(config), {
+    rawBody: true,
     forceCloseConnections: true,
     logger: config.log === 'json' ? new JsonLog(['fatal', 'error', 'warn', 'log']) : ['error', 'warn'],
     abortOnError: false,

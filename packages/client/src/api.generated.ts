@@ -631,6 +631,96 @@ export interface paths {
     patch?: never
     trace?: never
   }
+  '/projects/{project}/comments': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** Comments on something, and who can be mentioned */
+    get: operations['commentsList']
+    put?: never
+    /** Comments on something */
+    post: operations['commentsAdd']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/comments/{id}': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    post?: never
+    /** Deletes a comment of one’s own; who manages the project may delete any */
+    delete: operations['commentsRemove']
+    options?: never
+    head?: never
+    /** Edits a comment of one’s own */
+    patch: operations['commentsEdit']
+    trace?: never
+  }
+  '/projects/{project}/defects': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /**
+     * Defects by key or words
+     * @description what the tracker finds, and what is known here.
+     */
+    get: operations['defectsSearch']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/defects/{id}/look': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    /** Asks the tracker how a defect is */
+    post: operations['defectsLook']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/defects/{id}/state': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    /** Closes or reopens a defect in the tracker */
+    put: operations['defectsSetState']
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
   '/projects/{project}/deliveries': {
     parameters: {
       query?: never
@@ -889,6 +979,245 @@ export interface paths {
     patch?: never
     trace?: never
   }
+  '/projects/{project}/failures': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** The causes behind the failures in the lens, untriaged ones first */
+    get: operations['failuresList']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/failures/score': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** How often suggested causes were right */
+    get: operations['failuresScore']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/failures/{id}': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** Everything that is known of one cause */
+    get: operations['failuresGet']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/failures/{id}/assignee': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    /** Assigns it to a person, a team, both or nobody */
+    put: operations['failuresAssign']
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/failures/{id}/cause': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    /** Decides what caused it */
+    put: operations['failuresDecide']
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/failures/{id}/defect': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    /** Links a defect that exists, or unlinks it */
+    put: operations['failuresLink']
+    /** Reports a new defect */
+    post: operations['failuresReport']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/failures/{id}/defect-draft': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** A new defect of a cause, filled in, and those that are likely the same */
+    get: operations['failuresDraft']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/failures/{id}/expected': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    /** Says whether its tests are to fail while its defect is open */
+    put: operations['failuresExpect']
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/failures/{id}/merge': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    /** Other causes count as this one from now on */
+    post: operations['failuresMerge']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/failures/{id}/mute': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    /** Mutes it until a date, a build or the closing of its defect */
+    post: operations['failuresMute']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/failures/{id}/reopen': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    /** Reopens what was resolved */
+    post: operations['failuresReopen']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/failures/{id}/rerun': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    /** Runs its tests again, as they ran in the newest build that has it */
+    post: operations['failuresRerun']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/failures/{id}/resolve': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    /** Resolves it with a comment */
+    post: operations['failuresResolve']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/failures/{id}/split': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    /** Some of its wordings become a cause of their own */
+    post: operations['failuresSplit']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
   '/projects/{project}/feeds': {
     parameters: {
       query?: never
@@ -943,6 +1272,23 @@ export interface paths {
      * @description The run ends with its last feed, once its announced shards are in.
      */
     post: operations['feedsClose']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/follows': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    /** Follows something, or no longer */
+    put: operations['commentsFollow']
+    post?: never
     delete?: never
     options?: never
     head?: never
@@ -1278,6 +1624,179 @@ export interface paths {
     patch?: never
     trace?: never
   }
+  '/projects/{project}/mine': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** What waits for who is signed in */
+    get: operations['commentsMine']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/mine/count': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** How much of it there is */
+    get: operations['commentsCount']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/mine/read': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    /** Marks all mentions as read */
+    post: operations['commentsReadAll']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/mine/read/{id}': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    /** Marks a mention as read */
+    post: operations['commentsRead']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/mutes': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** What is muted, and was */
+    get: operations['mutesList']
+    put?: never
+    /** Mutes a test, or everything in an environment */
+    post: operations['mutesMute']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/mutes/{id}': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    post?: never
+    /** Ends a mute */
+    delete: operations['mutesUnmute']
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/notifications/log': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** What was sent, waits, or was given up, and by which rule */
+    get: operations['notificationsLog']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/notifications/rules': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** What you and the project are told, where and when */
+    get: operations['notificationsList']
+    put?: never
+    /** Adds a rule of your own, or of the project */
+    post: operations['notificationsAdd']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/notifications/rules/{id}': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    /** Changes a rule */
+    put: operations['notificationsEdit']
+    post?: never
+    /** Deletes a rule */
+    delete: operations['notificationsRemove']
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/notifications/rules/{id}/test': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    /** Sends a test message by a rule */
+    post: operations['notificationsTryOut']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
   '/projects/{project}/parts/{id}/end': {
     parameters: {
       query?: never
@@ -1510,6 +2029,44 @@ export interface paths {
      * @description Runs and plans keep its name.
      */
     delete: operations['profilesRemove']
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/quarantine': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** Tests in quarantine, and how far they are on their way out */
+    get: operations['mutesQuarantined']
+    put?: never
+    /**
+     * Puts a test into quarantine
+     * @description it still runs, and cannot turn a build red.
+     */
+    post: operations['mutesQuarantine']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/quarantine/{id}': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    post?: never
+    /** Releases a test from quarantine */
+    delete: operations['mutesRelease']
     options?: never
     head?: never
     patch?: never
@@ -2386,6 +2943,42 @@ export interface paths {
     patch?: never
     trace?: never
   }
+  '/projects/{project}/tracker': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** The connection to the defect tracker */
+    get: operations['defectsTracker']
+    /** Connects a tracker, or changes how; to be tested before it is used */
+    put: operations['defectsSet']
+    post?: never
+    /** Disconnects the tracker; defects stay as they are */
+    delete: operations['defectsRemove']
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/tracker/test': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    /** Tests the connection, and sends what waited when all is well */
+    post: operations['defectsTest']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
   '/projects/{project}/views': {
     parameters: {
       query?: never
@@ -2657,6 +3250,23 @@ export interface paths {
     patch?: never
     trace?: never
   }
+  '/tracker-hooks/{hook}': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    /** What a tracker tells of its issues; signed with the secret of its connection */
+    post: operations['trackerHooksHear']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
 }
 export type webhooks = Record<string, never>
 export interface components {
@@ -2705,6 +3315,16 @@ export interface components {
       | 'case.deleted'
       | 'case.pushed'
       | 'case.imported'
+      | 'comment.made'
+      | 'comment.edited'
+      | 'comment.deleted'
+      | 'comment.followed'
+      | 'comment.unfollowed'
+      | 'comment.read'
+      | 'defect.reported'
+      | 'defect.changed'
+      | 'defect.told'
+      | 'defect.asked'
       | 'delivery.sent'
       | 'delivery.moved'
       | 'delivery.undone'
@@ -2719,6 +3339,15 @@ export interface components {
       | 'environment.secretSet'
       | 'environment.secretRemoved'
       | 'environment.probed'
+      | 'failure.decided'
+      | 'failure.given'
+      | 'failure.resolved'
+      | 'failure.reopened'
+      | 'failure.back'
+      | 'failure.merged'
+      | 'failure.split'
+      | 'failure.defectLinked'
+      | 'failure.expected'
       | 'feed.opened'
       | 'handoff.made'
       | 'handoff.changed'
@@ -2733,6 +3362,12 @@ export interface components {
       | 'member.joined'
       | 'member.roleChanged'
       | 'member.removed'
+      | 'mute.made'
+      | 'mute.ended'
+      | 'notificationRule.made'
+      | 'notificationRule.changed'
+      | 'notificationRule.deleted'
+      | 'notificationRule.tried'
       | 'part.ended'
       | 'part.lost'
       | 'part.stopped'
@@ -2749,6 +3384,8 @@ export interface components {
       | 'project.changed'
       | 'project.rulesChanged'
       | 'project.sourcesAllowed'
+      | 'quarantine.made'
+      | 'quarantine.ended'
       | 'recipe.made'
       | 'recipe.changed'
       | 'recipe.deleted'
@@ -2785,6 +3422,9 @@ export interface components {
       | 'team.deleted'
       | 'token.made'
       | 'token.revoked'
+      | 'tracker.set'
+      | 'tracker.removed'
+      | 'tracker.tested'
       | 'view.saved'
       | 'view.removed'
       | 'act.undone'
@@ -2903,6 +3543,12 @@ export interface components {
       /** @description Cases that stand directly in it. */
       cases: number
     }
+    AssignDto: {
+      /** @description That of the cause as it was seen; where somebody decided meanwhile the answer is a conflict. */
+      version?: number
+      accountId?: number | null
+      teamId?: number | null
+    }
     AttachmentInfo: {
       id: number
       name: string
@@ -2928,6 +3574,20 @@ export interface components {
       }[]
       attachments: components['schemas']['AttachmentInfo'][]
       file: string
+    }
+    /** @description What differs between an attempt that failed this way and the last good one of the same test. */
+    AttemptFacts: {
+      runId: number
+      build: string
+      environment: string
+      at: string
+      durationMs: number | null
+      agent: string | null
+      profile: string | null
+      steps: number
+      settings: {
+        [key: string]: string
+      }
     }
     /** @description Background work of the server. */
     BackgroundJobs: {
@@ -3118,6 +3778,51 @@ export interface components {
       action: string
       expected: string
     }
+    /**
+     * @description What a person decided a failure group is.
+     * @enum {string}
+     */
+    Cause: 'product' | 'script' | 'environment' | 'data' | 'flaky' | 'unknown'
+    CauseDto: {
+      /** @description That of the cause as it was seen; where somebody decided meanwhile the answer is a conflict. */
+      version?: number
+      /** @description Null takes the decision back. */
+      cause?: components['schemas']['Cause'] | null
+    }
+    /** @description A reason as data; the words are made where it is shown. */
+    CauseReason: {
+      /** @enum {string} */
+      code:
+        | 'failedChecks'
+        | 'errors'
+        | 'manyAtOnce'
+        | 'outage'
+        | 'probe'
+        | 'bothWays'
+        | 'recovered'
+        | 'comesAndGoes'
+        | 'steady'
+        | 'oneAgent'
+        | 'oneEnvironment'
+        | 'changedInStack'
+        | 'testChanged'
+        | 'testMoved'
+        | 'network'
+        | 'locator'
+        | 'loading'
+        | 'testBug'
+        | 'expired'
+        | 'missingData'
+        | 'timeout'
+        | 'decidedBefore'
+      /** @description Which cause it speaks for. */
+      cause: components['schemas']['Cause']
+      /** @description How much, in units of log-odds. */
+      weight: number
+      /** @description A figure or a name that belongs to it. */
+      value?: number | string
+      of?: number
+    }
     /** @enum {string} */
     Change: 'newlyFailing' | 'stillFailing' | 'fixed' | 'recovered' | 'newlySkipped' | 'gone' | 'notRun' | 'new' | 'unchanged' | 'notInRun'
     ChangeEvent: {
@@ -3150,6 +3855,38 @@ export interface components {
       clashes: string[]
       /** @description Protected environments that schedules may not run in. */
       refused: string[]
+    }
+    CommentDto: {
+      kind: components['schemas']['CommentKind']
+      /** @description The id; run:script of a result, case:step of a step. */
+      subject: string
+      /** @description Markdown. */
+      text: string
+    }
+    CommentEditDto: {
+      text: string
+    }
+    /**
+     * @description What can be commented on.
+     * @enum {string}
+     */
+    CommentKind: 'failure' | 'result' | 'step' | 'case' | 'run' | 'suite' | 'plan'
+    CommentList: {
+      rows: components['schemas']['CommentRow'][]
+      following: boolean
+      followers: number
+      /** @description Who can be mentioned. */
+      people: components['schemas']['PersonRef'][]
+    }
+    CommentRow: {
+      id: number
+      author: components['schemas']['PersonRef'] | null
+      /** @description Markdown; empty where it was deleted. */
+      text: string
+      createdAt: string
+      editedAt: string | null
+      deletedAt: string | null
+      mine: boolean
     }
     CoverageSummary: {
       files: number
@@ -3184,6 +3921,47 @@ export interface components {
       decision: components['schemas']['UnknownTests']
       /** @description Keys of its cases now, whoever linked them. */
       cases: string[]
+    }
+    /** @description A new defect, filled in. */
+    DefectDraft: {
+      title: string
+      text: string
+      picture: {
+        id: number
+        name: string
+      } | null
+      tracker: string | null
+      likely: components['schemas']['DefectRef'][]
+    }
+    DefectFound: {
+      key: string
+      title: string
+      /** @enum {string} */
+      state: 'open' | 'closed' | 'gone'
+      stateName: string
+      url: string | null
+    }
+    DefectRef: {
+      id: number
+      /** @description Null until the tracker has taken it. */
+      key: string | null
+      title: string
+      url: string | null
+      /** @enum {string} */
+      state: 'open' | 'closed' | 'gone'
+      /** @description As the tracker calls it. */
+      stateName: string
+      /** @description What keeps the tracker from being told, or asked. */
+      problem: string | null
+    }
+    DefectSearch: {
+      rows: components['schemas']['DefectFound'][]
+      /** @description Why the tracker could not be asked; those that are known here are shown all the same. */
+      problem: string | null
+    }
+    DefectStateDto: {
+      open: boolean
+      comment: string
     }
     DeliveredFile: {
       name: string
@@ -3418,6 +4196,9 @@ export interface components {
       /** @description How long they will take at the pace so far, in milliseconds; null until there is a pace. */
       remainingMs: number | null
     }
+    ExpectedDto: {
+      on: boolean
+    }
     /** @description One thing a test said went wrong. One attempt can hold several (soft assertions, a failing tear-down after a failing test). */
     Failure: {
       message: string | null
@@ -3426,6 +4207,174 @@ export interface components {
       /** @description What the check wanted and what it found, where the file says so apart from the message. */
       expected?: string | null
       actual?: string | null
+    }
+    /** @description A commit since the last good build of the tests. */
+    FailureCommit: {
+      build: string
+      commit: string | null
+      author: string | null
+      at: string
+      runId: number
+      /** @description Those on the stack first, then those that its tests cover. */
+      changedFiles: {
+        path: string
+        onStack: boolean
+        covered: boolean
+      }[]
+      files: number
+    }
+    /** @description What was decided: the act by which it can be undone, and the version to send with the next decision. */
+    FailureDecided: {
+      id: number
+      actId: number | null
+      version: number
+    }
+    FailureDetail: {
+      row: components['schemas']['FailureRow']
+      reasons: components['schemas']['CauseReason'][]
+      example: components['schemas']['FailureExample'] | null
+      tests: components['schemas']['FailureTest'][]
+      totalTests: number
+      variants: components['schemas']['FailureVariant'][]
+      merged: {
+        id: number
+        title: string
+      }[]
+      lastGood: {
+        build: string
+        runId: number
+      } | null
+      commits: components['schemas']['FailureCommit'][]
+      /** @description Blocked tests and failures that only follow it, in its newest run. */
+      following: {
+        script: components['schemas']['ScriptRef']
+        rule: components['schemas']['KnockOnRule']
+        outcome: components['schemas']['Outcome']
+      }[]
+      /** @description Everywhere and for ever. */
+      firstSeenAt: string
+      lastSeenAt: string | null
+      allBuilds: number
+      allTests: number
+      mutes: components['schemas']['Mute'][]
+      /** @description Who likely has it: by area or source folder. */
+      likelyOwners: {
+        team: components['schemas']['PersonRef'] | null
+        person: components['schemas']['PersonRef'] | null
+        why: string
+      }[]
+      passingWhileOpen: number
+    }
+    FailureExample: {
+      runId: number
+      script: components['schemas']['ScriptRef']
+      ordinal: number
+      message: string
+      type: string | null
+      stack: string
+      stdout: string
+      picture: {
+        id: number
+        name: string
+      } | null
+      bad: components['schemas']['AttemptFacts']
+      good: components['schemas']['AttemptFacts'] | null
+      goodStdout: string
+    }
+    FailureList: {
+      rows: components['schemas']['FailureRow'][]
+      /** @description Of all causes in the lens, whatever filter holds. */
+      counts: {
+        untriaged: number
+        known: number
+        muted: number
+        resolved: number
+      }
+      causes: number
+      failures: number
+      oldestUntriagedAt: string | null
+    }
+    FailureRow: {
+      id: number
+      title: string
+      state: components['schemas']['GroupState']
+      cause: components['schemas']['Cause'] | null
+      suggested: {
+        cause: components['schemas']['Cause']
+        sure: number
+      } | null
+      assignee: components['schemas']['PersonRef'] | null
+      team: components['schemas']['PersonRef'] | null
+      defect: components['schemas']['DefectRef'] | null
+      failWhileOpen: boolean
+      mute: components['schemas']['Mute'] | null
+      resolvedAt: string | null
+      resolvedByItself: boolean
+      /** @description Seen again after it was resolved. */
+      backAt: string | null
+      /** @description Counts decisions; to be sent with the next one. */
+      version: number
+      decidedBy: string | null
+      decidedAt: string | null
+      /** @description Different tests that failed this way, without knock-on failures. */
+      tests: number
+      /** @description Results that failed, errored or passed only when tried again. */
+      failures: number
+      /** @description Failures and blocked tests that only follow it. */
+      knockOn: number
+      /** @description Where every failure of it only follows others: the cause behind them. */
+      behind: {
+        id: number
+        title: string
+      } | null
+      outcome: components['schemas']['Outcome']
+      areas: string[]
+      environments: string[]
+      since: {
+        build: string
+        commit: string | null
+        runId: number
+        at: string
+      }
+      last: {
+        build: string
+        runId: number
+        at: string
+      }
+      /** @description The newest builds of the pipeline and branch where it was seen last, oldest first. */
+      strip: components['schemas']['StripBuild'][]
+      /** @description Builds of the strip's pipeline in the lens, with this cause and in all. */
+      seenIn: number
+      buildsSeen: number
+    }
+    /** @description A test of a cause. */
+    FailureTest: {
+      script: components['schemas']['ScriptRef']
+      cases: string[]
+      failures: number
+      /** @description A digit a build, as the outcome codes; 0 where it has no result. */
+      thread: string
+      runId: number
+      /** @description It only follows another test of the run. */
+      behind: {
+        name: string
+        rule: components['schemas']['KnockOnRule']
+      } | null
+      /** @description It fails only after another test in the same process. */
+      after: {
+        name: string
+        failed: number
+        ran: number
+        otherwise: number
+      } | null
+      quarantined: boolean
+      /** @description Newest result passed. */
+      passesNow: boolean
+    }
+    FailureVariant: {
+      signatureId: number
+      message: string
+      failures: number
     }
     /** @description Something that went wrong outside any test. It makes the run incomplete: tests that are missing because of it are not run, not gone. */
     Fault: {
@@ -3612,6 +4561,12 @@ export interface components {
       /** @description What the server says when it starts without an account. */
       code: string
     }
+    FollowDto: {
+      kind: components['schemas']['CommentKind']
+      /** @description The id; run:script of a result, case:step of a step. */
+      subject: string
+      on: boolean
+    }
     /** @description One forgetting, and what it freed. */
     Forgetting: {
       at: string
@@ -3623,6 +4578,11 @@ export interface components {
       attachments: number
       files: number
     }
+    /**
+     * @description How far a failure group is: nobody decided anything, somebody did, it is muted, or it is over.
+     * @enum {string}
+     */
+    GroupState: 'untriaged' | 'known' | 'muted' | 'resolved'
     /** @description An outside pipeline that parts can be handed to by an HTTP request. */
     Handoff: {
       id: number
@@ -3704,6 +4664,11 @@ export interface components {
       email: string
       invitedBy: string
     }
+    /**
+     * @description Why a failure only follows another.
+     * @enum {string}
+     */
+    KnockOnRule: 'blocked' | 'hook' | 'chain' | 'order'
     /** @description Where builds are compared with each other: one pipeline, branch and environment. */
     LaneRef: {
       id: number
@@ -3742,6 +4707,10 @@ export interface components {
     }
     LinkDecisionsDto: {
       decisions: components['schemas']['LinkDecisionDto'][]
+    }
+    LinkDefectDto: {
+      /** @description As the tracker calls it; null unlinks. */
+      key?: string | null
     }
     LinkInfo: {
       caseKey: string
@@ -4031,6 +5000,43 @@ export interface components {
       sharedViews: number
       teams: string[]
     }
+    /** @description A comment that names who is signed in. */
+    MentionRow: {
+      commentId: number
+      kind: components['schemas']['CommentKind']
+      subject: string
+      /** @description Where it stands, below the project. */
+      path: string
+      title: string
+      author: string | null
+      text: string
+      at: string
+      unread: boolean
+    }
+    MergeDto: {
+      /** @description Causes that count as this one from now on. */
+      ids: number[]
+    }
+    Mine: {
+      mentions: components['schemas']['MentionRow'][]
+      unread: number
+      /** @description Failures that were given to who is signed in, or to one of their teams. */
+      failures: components['schemas']['FailureRow'][]
+      quarantined: {
+        scriptId: number
+        name: string
+        reason: string
+      }[]
+      cells: {
+        planId: number
+        plan: string
+        environment: string
+      }[]
+    }
+    MineCount: {
+      unread: number
+      failures: number
+    }
     /** @description Why an agent can't take a part; null where it can. */
     Misfit:
       | {
@@ -4046,6 +5052,48 @@ export interface components {
           /** @constant */
           code: 'pool'
         }
+    Mute: {
+      id: number
+      environment: string | null
+      reason: string
+      untilAt: string | null
+      untilBuild: string | null
+      untilDefect: string | null
+      by: string | null
+      at: string
+      /** @description The test or cause that it is about; an environment as a whole has neither. */
+      groupId: number | null
+      scriptId: number | null
+      name: string
+      endedAt: string | null
+      /** @enum {string|null} */
+      endedWhy: 'date' | 'build' | 'defect' | 'person' | null
+    }
+    MuteDto: {
+      untilAt?: string | null
+      untilBuild?: string | null
+      untilDefect?: boolean
+      /** @description In this environment only. */
+      environmentId?: number | null
+      reason: string
+      scriptId?: number | null
+    }
+    MuteList: {
+      rows: components['schemas']['Mute'][]
+    }
+    /** @description Until one of three: a date, a build, the closing of the defect. */
+    MuteUntilDto: {
+      untilAt?: string | null
+      untilBuild?: string | null
+      untilDefect?: boolean
+      /** @description In this environment only. */
+      environmentId?: number | null
+      reason: string
+    }
+    Muted: {
+      id: number
+      actId: number | null
+    }
     NewAccountDto: {
       name: string
       kind: components['schemas']['AccountKind']
@@ -4059,6 +5107,14 @@ export interface components {
     NewCaseDto: {
       title: string
       areaId?: number | null
+    }
+    NewDefectDto: {
+      title: string
+      text: string
+      /** @description A picture that goes along. */
+      attachmentId?: number | null
+      /** @description Drawn on it. */
+      region?: components['schemas']['RegionDto'] | null
     }
     NewInvitationDto: {
       /** Format: email */
@@ -4103,6 +5159,73 @@ export interface components {
       params: string
       /** @description Whether others see it too. */
       shared?: boolean
+    }
+    /**
+     * @description What somebody can be told of.
+     * @enum {string}
+     */
+    NoticeKind:
+      'newCause' | 'backAgain' | 'mine' | 'mention' | 'comment' | 'muteEnded' | 'defectClosed' | 'agentGone' | 'planLate' | 'resolved'
+    NotificationLog: {
+      rows: components['schemas']['NotificationLogRow'][]
+      total: number
+    }
+    NotificationLogRow: {
+      id: number
+      at: string
+      kind: components['schemas']['NoticeKind']
+      title: string
+      path: string
+      rule: string
+      /** @enum {string} */
+      channel: 'mail' | 'webhook'
+      to: string
+      dueAt: string
+      sentAt: string | null
+      gaveUpAt: string | null
+      tries: number
+      problem: string | null
+    }
+    NotificationRule: {
+      id: number
+      name: string
+      /** @description Your own; others are the project's. */
+      own: boolean
+      events: components['schemas']['NoticeKind'][]
+      /** @enum {string} */
+      channel: 'mail' | 'webhook'
+      address: string | null
+      template: string | null
+      hasSecret: boolean
+      digestAt: string | null
+      quietFrom: string | null
+      quietTo: string | null
+      zone: string
+      paused: boolean
+    }
+    NotificationRuleDto: {
+      name: string
+      /** @description Yours alone; otherwise the project’s, which needs the right to manage it. */
+      own: boolean
+      events: components['schemas']['NoticeKind'][]
+      /** @enum {string} */
+      channel: 'mail' | 'webhook'
+      /** @description Of a webhook, or of a mailing list; your own mail goes to you. */
+      address?: string | null
+      /** @description JSON of a webhook, with {title}, {text}, {link}, {kind} and {project}. */
+      template?: string | null
+      /** @description Signs what a webhook is sent; undefined keeps the one that is set, null signs nothing. */
+      secret?: string | null
+      /** @description Once a day at HH:MM; null is at once. */
+      digestAt?: string | null
+      quietFrom?: string | null
+      quietTo?: string | null
+      zone: string
+      paused: boolean
+    }
+    NotificationRules: {
+      rows: components['schemas']['NotificationRule'][]
+      sendsMail: boolean
     }
     OpenEnvironmentDto: {
       minutes: number
@@ -4308,6 +5431,10 @@ export interface components {
           agent: string
           until: string | null
         }
+    PersonRef: {
+      id: number
+      name: string
+    }
     /** @description A place in a file; lines and columns start at 1. */
     Place: {
       line: number
@@ -4648,6 +5775,12 @@ export interface components {
       keepDetailsDays?: number | null
       /** @description For so many days the audit log is kept; null is for ever. */
       keepActsDays?: number | null
+      /** @description So many tests may be in quarantine at once. */
+      quarantineLimit?: number
+      /** @description A cause whose tests passed in so many builds in a row is resolved by itself; null is never. */
+      resolveAfter?: number | null
+      /** @description Suggested causes at least so sure are taken without a person; null is never. */
+      decideAbove?: number | null
     }
     ProjectInfo: {
       slug: string
@@ -4667,6 +5800,12 @@ export interface components {
       keepDetailsDays: number | null
       /** @description For so many days the audit log is kept; null is for ever. */
       keepActsDays: number | null
+      /** @description So many tests may be in quarantine at once. */
+      quarantineLimit: number
+      /** @description A cause whose tests passed in so many builds in a row is resolved by itself; null is never. */
+      resolveAfter: number | null
+      /** @description Suggested causes at least so sure are taken without a person; null is never. */
+      decideAbove: number | null
     }
     PushDto: {
       /** @description The source tree that a scan told them of. */
@@ -4695,6 +5834,32 @@ export interface components {
       suites: string[]
       name: string
       steps: components['schemas']['PushedStepDto'][]
+    }
+    QuarantineDto: {
+      scriptId: number
+      reason: string
+      ownerId?: number | null
+      /** @description So many passes in a row on the main branch, and it is out. */
+      passes: number
+    }
+    QuarantineList: {
+      rows: components['schemas']['QuarantineRow'][]
+      limit: number
+      open: number
+    }
+    QuarantineRow: {
+      id: number
+      script: components['schemas']['ScriptRef']
+      reason: string
+      owner: components['schemas']['PersonRef'] | null
+      passes: number
+      /** @description In a row on the main branch since it began. */
+      passed: number
+      by: string | null
+      at: string
+      endedAt: string | null
+      /** @enum {string|null} */
+      endedWhy: 'passed' | 'person' | null
     }
     /** @description A delivery that is not read yet. */
     QueuedDelivery: {
@@ -4822,6 +5987,13 @@ export interface components {
       start: string
       zone: string
     }
+    /** @description A region of a picture, in shares of its width and height. */
+    RegionDto: {
+      x: number
+      y: number
+      width: number
+      height: number
+    }
     RegisterDto: {
       /** @description What it is called: one agent of a project has a name. */
       name: string
@@ -4911,6 +6083,11 @@ export interface components {
     ResetSeen: {
       name: string
       email: string
+    }
+    ResolveDto: {
+      /** @description That of the cause as it was seen; where somebody decided meanwhile the answer is a conflict. */
+      version?: number
+      note: string
     }
     ResultDetail: {
       script: components['schemas']['ScriptRef']
@@ -5496,6 +6673,10 @@ export interface components {
       /** @description By its share of a table that all projects share. */
       estimated: boolean
     }
+    SplitDto: {
+      /** @description Wordings that are another cause. */
+      signatures: number[]
+    }
     /** @description Keys that the code of tests does not declare, though a person or a rule linked them. */
     StampList: {
       rows: {
@@ -5548,6 +6729,16 @@ export interface components {
       /** @description Only the parts of one run. */
       runId?: number
     }
+    /** @description A build in which a cause was seen, or was not. */
+    StripBuild: {
+      build: string
+      runId: number
+      at: string
+      /** @description Tests that failed this way in it. */
+      tests: number
+      /** @description How most of them ended. */
+      outcome: components['schemas']['Outcome'] | null
+    }
     /**
      * @description What an act may be about.
      * @enum {string}
@@ -5557,19 +6748,25 @@ export interface components {
       | 'agent'
       | 'area'
       | 'case'
+      | 'comment'
+      | 'defect'
       | 'delivery'
       | 'environment'
+      | 'failure'
       | 'feed'
       | 'handoff'
       | 'invitation'
       | 'job'
       | 'link'
       | 'member'
+      | 'mute'
+      | 'notificationRule'
       | 'part'
       | 'plan'
       | 'pool'
       | 'profile'
       | 'project'
+      | 'quarantine'
       | 'recipe'
       | 'release'
       | 'role'
@@ -5581,6 +6778,7 @@ export interface components {
       | 'suite'
       | 'team'
       | 'token'
+      | 'tracker'
       | 'view'
     /** @description How far suggestions are. */
     Suggesting: {
@@ -5588,6 +6786,19 @@ export interface components {
       done: number
       scripts: number
       finishedAt: string | null
+    }
+    /** @description How often suggestions were right, by how sure they were. */
+    SuggestionScore: {
+      days: number
+      decided: number
+      right: number
+      bands: {
+        from: number
+        decided: number
+        right: number
+      }[]
+      /** @description Suggestions at least so sure are taken without a person. */
+      decideAbove: number | null
     }
     SuiteCase: {
       id: number
@@ -5835,6 +7046,35 @@ export interface components {
       | 'space'
       | 'project'
       | 'acts'
+      | 'failures'
+      | 'comments'
+      | 'notifications'
+    TrackerDto: {
+      name: string
+      url: string
+      /** @description Sent as a bearer token; undefined keeps the one that is set, null sends none. */
+      token?: string | null
+      /** @description What both sides sign with; by itself one is made, and shown once. */
+      secret?: string
+    }
+    TrackerInfo: {
+      name: string
+      url: string
+      hasToken: boolean
+      /** @description Where the tracker sends its webhooks. */
+      hook: string
+      testedAt: string | null
+      testOk: boolean | null
+      testSaid: string | null
+      /** @description Messages that wait for it. */
+      waiting: number
+      problem: string | null
+    }
+    TrackerState: {
+      tracker: components['schemas']['TrackerInfo'] | null
+      /** @description Shown once, when it was made. */
+      secret?: string
+    }
     /**
      * @description What becomes of a test that no case claims: it is set aside and listed; a case is made for it, in the area that mirrors its folder; or it is listed for a person to decide.
      * @enum {string}
@@ -5981,8 +7221,10 @@ export type ArchiveEntry = components['schemas']['ArchiveEntry']
 export type AreaDeleted = components['schemas']['AreaDeleted']
 export type AreaEditDto = components['schemas']['AreaEditDto']
 export type AreaNode = components['schemas']['AreaNode']
+export type AssignDto = components['schemas']['AssignDto']
 export type AttachmentInfo = components['schemas']['AttachmentInfo']
 export type AttemptDetail = components['schemas']['AttemptDetail']
+export type AttemptFacts = components['schemas']['AttemptFacts']
 export type BackgroundJobs = components['schemas']['BackgroundJobs']
 export type BatchDto = components['schemas']['BatchDto']
 export type BatchTaken = components['schemas']['BatchTaken']
@@ -6005,14 +7247,27 @@ export type CaseScript = components['schemas']['CaseScript']
 export type CaseState = components['schemas']['CaseState']
 export type CaseStep = components['schemas']['CaseStep']
 export type CaseStepDto = components['schemas']['CaseStepDto']
+export type Cause = components['schemas']['Cause']
+export type CauseDto = components['schemas']['CauseDto']
+export type CauseReason = components['schemas']['CauseReason']
 export type Change = components['schemas']['Change']
 export type ChangeEvent = components['schemas']['ChangeEvent']
 export type CloseFeedDto = components['schemas']['CloseFeedDto']
 export type Coming = components['schemas']['Coming']
+export type CommentDto = components['schemas']['CommentDto']
+export type CommentEditDto = components['schemas']['CommentEditDto']
+export type CommentKind = components['schemas']['CommentKind']
+export type CommentList = components['schemas']['CommentList']
+export type CommentRow = components['schemas']['CommentRow']
 export type CoverageSummary = components['schemas']['CoverageSummary']
 export type DecideDto = components['schemas']['DecideDto']
 export type Decided = components['schemas']['Decided']
 export type Decision = components['schemas']['Decision']
+export type DefectDraft = components['schemas']['DefectDraft']
+export type DefectFound = components['schemas']['DefectFound']
+export type DefectRef = components['schemas']['DefectRef']
+export type DefectSearch = components['schemas']['DefectSearch']
+export type DefectStateDto = components['schemas']['DefectStateDto']
 export type DeliveredFile = components['schemas']['DeliveredFile']
 export type DeliveryDetail = components['schemas']['DeliveryDetail']
 export type DeliveryFile = components['schemas']['DeliveryFile']
@@ -6025,7 +7280,16 @@ export type Environment = components['schemas']['Environment']
 export type EnvironmentDto = components['schemas']['EnvironmentDto']
 export type EnvironmentList = components['schemas']['EnvironmentList']
 export type Expected = components['schemas']['Expected']
+export type ExpectedDto = components['schemas']['ExpectedDto']
 export type Failure = components['schemas']['Failure']
+export type FailureCommit = components['schemas']['FailureCommit']
+export type FailureDecided = components['schemas']['FailureDecided']
+export type FailureDetail = components['schemas']['FailureDetail']
+export type FailureExample = components['schemas']['FailureExample']
+export type FailureList = components['schemas']['FailureList']
+export type FailureRow = components['schemas']['FailureRow']
+export type FailureTest = components['schemas']['FailureTest']
+export type FailureVariant = components['schemas']['FailureVariant']
 export type Fault = components['schemas']['Fault']
 export type FaultCode = components['schemas']['FaultCode']
 export type FaultRow = components['schemas']['FaultRow']
@@ -6038,7 +7302,9 @@ export type Finding = components['schemas']['Finding']
 export type FinishScanDto = components['schemas']['FinishScanDto']
 export type FirstRun = components['schemas']['FirstRun']
 export type FirstRunDto = components['schemas']['FirstRunDto']
+export type FollowDto = components['schemas']['FollowDto']
 export type Forgetting = components['schemas']['Forgetting']
+export type GroupState = components['schemas']['GroupState']
 export type Handoff = components['schemas']['Handoff']
 export type HandoffDto = components['schemas']['HandoffDto']
 export type HandoffList = components['schemas']['HandoffList']
@@ -6050,10 +7316,12 @@ export type InvitationAccepted = components['schemas']['InvitationAccepted']
 export type InvitationRow = components['schemas']['InvitationRow']
 export type InvitationSecretDto = components['schemas']['InvitationSecretDto']
 export type InvitationSeen = components['schemas']['InvitationSeen']
+export type KnockOnRule = components['schemas']['KnockOnRule']
 export type LaneRef = components['schemas']['LaneRef']
 export type LensOptions = components['schemas']['LensOptions']
 export type LinkDecisionDto = components['schemas']['LinkDecisionDto']
 export type LinkDecisionsDto = components['schemas']['LinkDecisionsDto']
+export type LinkDefectDto = components['schemas']['LinkDefectDto']
 export type LinkInfo = components['schemas']['LinkInfo']
 export type LiveAttachmentDto = components['schemas']['LiveAttachmentDto']
 export type LiveContentDto = components['schemas']['LiveContentDto']
@@ -6089,16 +7357,32 @@ export type Me = components['schemas']['Me']
 export type Member = components['schemas']['Member']
 export type MemberEditDto = components['schemas']['MemberEditDto']
 export type MemberWork = components['schemas']['MemberWork']
+export type MentionRow = components['schemas']['MentionRow']
+export type MergeDto = components['schemas']['MergeDto']
+export type Mine = components['schemas']['Mine']
+export type MineCount = components['schemas']['MineCount']
 export type Misfit = components['schemas']['Misfit']
+export type Mute = components['schemas']['Mute']
+export type MuteDto = components['schemas']['MuteDto']
+export type MuteList = components['schemas']['MuteList']
+export type MuteUntilDto = components['schemas']['MuteUntilDto']
+export type Muted = components['schemas']['Muted']
 export type NewAccountDto = components['schemas']['NewAccountDto']
 export type NewAreaDto = components['schemas']['NewAreaDto']
 export type NewCaseDto = components['schemas']['NewCaseDto']
+export type NewDefectDto = components['schemas']['NewDefectDto']
 export type NewInvitationDto = components['schemas']['NewInvitationDto']
 export type NewPasswordDto = components['schemas']['NewPasswordDto']
 export type NewProjectDto = components['schemas']['NewProjectDto']
 export type NewScanDto = components['schemas']['NewScanDto']
 export type NewTokenDto = components['schemas']['NewTokenDto']
 export type NewViewDto = components['schemas']['NewViewDto']
+export type NoticeKind = components['schemas']['NoticeKind']
+export type NotificationLog = components['schemas']['NotificationLog']
+export type NotificationLogRow = components['schemas']['NotificationLogRow']
+export type NotificationRule = components['schemas']['NotificationRule']
+export type NotificationRuleDto = components['schemas']['NotificationRuleDto']
+export type NotificationRules = components['schemas']['NotificationRules']
 export type OpenEnvironmentDto = components['schemas']['OpenEnvironmentDto']
 export type OpenFeedDto = components['schemas']['OpenFeedDto']
 export type Outcome = components['schemas']['Outcome']
@@ -6113,6 +7397,7 @@ export type PartRow = components['schemas']['PartRow']
 export type PartState = components['schemas']['PartState']
 export type PartTold = components['schemas']['PartTold']
 export type PartWait = components['schemas']['PartWait']
+export type PersonRef = components['schemas']['PersonRef']
 export type Place = components['schemas']['Place']
 export type PlaceDto = components['schemas']['PlaceDto']
 export type PlanCell = components['schemas']['PlanCell']
@@ -6139,6 +7424,9 @@ export type PushDto = components['schemas']['PushDto']
 export type PushReport = components['schemas']['PushReport']
 export type PushedStepDto = components['schemas']['PushedStepDto']
 export type PushedTestDto = components['schemas']['PushedTestDto']
+export type QuarantineDto = components['schemas']['QuarantineDto']
+export type QuarantineList = components['schemas']['QuarantineList']
+export type QuarantineRow = components['schemas']['QuarantineRow']
 export type QueuedDelivery = components['schemas']['QueuedDelivery']
 export type Reason = components['schemas']['Reason']
 export type Recipe = components['schemas']['Recipe']
@@ -6147,6 +7435,7 @@ export type RecipeList = components['schemas']['RecipeList']
 export type Recounted = components['schemas']['Recounted']
 export type Recurrence = components['schemas']['Recurrence']
 export type RecurrenceDto = components['schemas']['RecurrenceDto']
+export type RegionDto = components['schemas']['RegionDto']
 export type RegisterDto = components['schemas']['RegisterDto']
 export type Registered = components['schemas']['Registered']
 export type Release = components['schemas']['Release']
@@ -6160,6 +7449,7 @@ export type ResetAcceptDto = components['schemas']['ResetAcceptDto']
 export type ResetRequestDto = components['schemas']['ResetRequestDto']
 export type ResetSecretDto = components['schemas']['ResetSecretDto']
 export type ResetSeen = components['schemas']['ResetSeen']
+export type ResolveDto = components['schemas']['ResolveDto']
 export type ResultDetail = components['schemas']['ResultDetail']
 export type ResultRow = components['schemas']['ResultRow']
 export type ReviewDto = components['schemas']['ReviewDto']
@@ -6208,13 +7498,16 @@ export type SourcePausedDto = components['schemas']['SourcePausedDto']
 export type SourcesAllowedDto = components['schemas']['SourcesAllowedDto']
 export type Space = components['schemas']['Space']
 export type SpacePart = components['schemas']['SpacePart']
+export type SplitDto = components['schemas']['SplitDto']
 export type StampList = components['schemas']['StampList']
 export type StartDto = components['schemas']['StartDto']
 export type StartRow = components['schemas']['StartRow']
 export type StartState = components['schemas']['StartState']
 export type StopDto = components['schemas']['StopDto']
+export type StripBuild = components['schemas']['StripBuild']
 export type SubjectKind = components['schemas']['SubjectKind']
 export type Suggesting = components['schemas']['Suggesting']
+export type SuggestionScore = components['schemas']['SuggestionScore']
 export type SuiteCase = components['schemas']['SuiteCase']
 export type SuiteCasesDto = components['schemas']['SuiteCasesDto']
 export type SuiteDetail = components['schemas']['SuiteDetail']
@@ -6235,6 +7528,9 @@ export type TodayBar = components['schemas']['TodayBar']
 export type TokenRow = components['schemas']['TokenRow']
 export type TokenScope = components['schemas']['TokenScope']
 export type Topic = components['schemas']['Topic']
+export type TrackerDto = components['schemas']['TrackerDto']
+export type TrackerInfo = components['schemas']['TrackerInfo']
+export type TrackerState = components['schemas']['TrackerState']
 export type UnknownTests = components['schemas']['UnknownTests']
 export type UnreadFile = components['schemas']['UnreadFile']
 export type UnreadFileDto = components['schemas']['UnreadFileDto']
@@ -7703,6 +8999,239 @@ export interface operations {
       }
     }
   }
+  commentsList: {
+    parameters: {
+      query: {
+        kind: components['schemas']['CommentKind']
+        /** @description The id; run:script of a result, case:step of a step. */
+        subject: string
+      }
+      header?: never
+      path: {
+        project: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['CommentList']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  commentsAdd: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['CommentDto']
+      }
+    }
+    responses: {
+      /** @description Done */
+      201: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['CommentList']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  commentsRemove: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+        id: number
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done, nothing to say */
+      204: {
+        headers: {
+          [name: string]: unknown
+        }
+        content?: never
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  commentsEdit: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+        id: number
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['CommentEditDto']
+      }
+    }
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['CommentList']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  defectsSearch: {
+    parameters: {
+      query?: {
+        search?: string
+      }
+      header?: never
+      path: {
+        project: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['DefectSearch']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  defectsLook: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+        id: number
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done, nothing to say */
+      204: {
+        headers: {
+          [name: string]: unknown
+        }
+        content?: never
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  defectsSetState: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+        id: number
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['DefectStateDto']
+      }
+    }
+    responses: {
+      /** @description Done, nothing to say */
+      204: {
+        headers: {
+          [name: string]: unknown
+        }
+        content?: never
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
   deliveriesList: {
     parameters: {
       query?: never
@@ -8367,6 +9896,577 @@ export interface operations {
       }
     }
   }
+  failuresList: {
+    parameters: {
+      query?: {
+        branch?: string
+        /** @description Comma-separated names. */
+        environments?: string[]
+        /** @description How many of the newest builds of each lane are looked at. */
+        span?: number
+        /** @description A browser, device or operating system that runs were made on. */
+        profile?: string
+        release?: string
+        /** @description Trial runs, in place of the record. */
+        trial?: 'true'
+        state?: components['schemas']['GroupState']
+        /** @description What was decided, or that nothing was. */
+        cause?: components['schemas']['Cause'] | 'none'
+        area?: number
+        team?: number
+        /** @description Whom it was assigned to, or who owns a case behind it. */
+        owner?: number
+        /** @description Assigned to who is signed in, or to one of their teams. */
+        mine?: 'true'
+        search?: string
+        /** @description Only what was seen in this run. */
+        run?: number
+      }
+      header?: never
+      path: {
+        project: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['FailureList']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  failuresScore: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['SuggestionScore']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  failuresGet: {
+    parameters: {
+      query?: {
+        branch?: string
+        /** @description Comma-separated names. */
+        environments?: string[]
+        /** @description How many of the newest builds of each lane are looked at. */
+        span?: number
+        /** @description A browser, device or operating system that runs were made on. */
+        profile?: string
+        release?: string
+        /** @description Trial runs, in place of the record. */
+        trial?: 'true'
+        limit?: number
+      }
+      header?: never
+      path: {
+        project: string
+        id: number
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['FailureDetail']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  failuresAssign: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+        id: number
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['AssignDto']
+      }
+    }
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['FailureDecided']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  failuresDecide: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+        id: number
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['CauseDto']
+      }
+    }
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['FailureDecided']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  failuresLink: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+        id: number
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['LinkDefectDto']
+      }
+    }
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['FailureDecided']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  failuresReport: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+        id: number
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['NewDefectDto']
+      }
+    }
+    responses: {
+      /** @description Done */
+      201: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['FailureDecided']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  failuresDraft: {
+    parameters: {
+      query?: {
+        branch?: string
+        /** @description Comma-separated names. */
+        environments?: string[]
+        /** @description How many of the newest builds of each lane are looked at. */
+        span?: number
+        /** @description A browser, device or operating system that runs were made on. */
+        profile?: string
+        release?: string
+        /** @description Trial runs, in place of the record. */
+        trial?: 'true'
+      }
+      header?: never
+      path: {
+        project: string
+        id: number
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['DefectDraft']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  failuresExpect: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+        id: number
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['ExpectedDto']
+      }
+    }
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['FailureDecided']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  failuresMerge: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+        id: number
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['MergeDto']
+      }
+    }
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['FailureDecided']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  failuresMute: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+        id: number
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['MuteUntilDto']
+      }
+    }
+    responses: {
+      /** @description Done */
+      201: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['Muted']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  failuresReopen: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+        id: number
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['FailureDecided']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  failuresRerun: {
+    parameters: {
+      query?: {
+        branch?: string
+        /** @description Comma-separated names. */
+        environments?: string[]
+        /** @description How many of the newest builds of each lane are looked at. */
+        span?: number
+        /** @description A browser, device or operating system that runs were made on. */
+        profile?: string
+        release?: string
+        /** @description Trial runs, in place of the record. */
+        trial?: 'true'
+      }
+      header?: never
+      path: {
+        project: string
+        id: number
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done */
+      201: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['StartRow']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  failuresResolve: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+        id: number
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['ResolveDto']
+      }
+    }
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['FailureDecided']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  failuresSplit: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+        id: number
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['SplitDto']
+      }
+    }
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['FailureDecided']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
   feedsOpen: {
     parameters: {
       query?: never
@@ -8461,6 +10561,41 @@ export interface operations {
         }
         content: {
           'application/json': components['schemas']['FeedClosed']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  commentsFollow: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['FollowDto']
+      }
+    }
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['CommentList']
         }
       }
       /** @description What went wrong */
@@ -9252,6 +11387,434 @@ export interface operations {
       }
     }
   }
+  commentsMine: {
+    parameters: {
+      query?: {
+        branch?: string
+        /** @description Comma-separated names. */
+        environments?: string[]
+        /** @description How many of the newest builds of each lane are looked at. */
+        span?: number
+        /** @description A browser, device or operating system that runs were made on. */
+        profile?: string
+        release?: string
+        /** @description Trial runs, in place of the record. */
+        trial?: 'true'
+      }
+      header?: never
+      path: {
+        project: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['Mine']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  commentsCount: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['MineCount']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  commentsReadAll: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done, nothing to say */
+      204: {
+        headers: {
+          [name: string]: unknown
+        }
+        content?: never
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  commentsRead: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+        id: number
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done, nothing to say */
+      204: {
+        headers: {
+          [name: string]: unknown
+        }
+        content?: never
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  mutesList: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['MuteList']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  mutesMute: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['MuteDto']
+      }
+    }
+    responses: {
+      /** @description Done */
+      201: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['Muted']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  mutesUnmute: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+        id: number
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['Muted']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  notificationsLog: {
+    parameters: {
+      query?: {
+        /** @description At most so many rows. */
+        limit?: number
+        /** @description So many rows stand before the first one. */
+        offset?: number
+      }
+      header?: never
+      path: {
+        project: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['NotificationLog']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  notificationsList: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['NotificationRules']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  notificationsAdd: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['NotificationRuleDto']
+      }
+    }
+    responses: {
+      /** @description Done */
+      201: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['NotificationRules']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  notificationsEdit: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+        id: number
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['NotificationRuleDto']
+      }
+    }
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['NotificationRules']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  notificationsRemove: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+        id: number
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done, nothing to say */
+      204: {
+        headers: {
+          [name: string]: unknown
+        }
+        content?: never
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  notificationsTryOut: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+        id: number
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done, nothing to say */
+      204: {
+        headers: {
+          [name: string]: unknown
+        }
+        content?: never
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
   partsEnd: {
     parameters: {
       query?: never
@@ -9842,6 +12405,104 @@ export interface operations {
           [name: string]: unknown
         }
         content?: never
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  mutesQuarantined: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['QuarantineList']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  mutesQuarantine: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['QuarantineDto']
+      }
+    }
+    responses: {
+      /** @description Done */
+      201: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['Muted']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  mutesRelease: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+        id: number
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['Muted']
+        }
       }
       /** @description What went wrong */
       default: {
@@ -12119,6 +14780,132 @@ export interface operations {
       }
     }
   }
+  defectsTracker: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['TrackerState']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  defectsSet: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['TrackerDto']
+      }
+    }
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['TrackerState']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  defectsRemove: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done, nothing to say */
+      204: {
+        headers: {
+          [name: string]: unknown
+        }
+        content?: never
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  defectsTest: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['TrackerState']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
   viewsList: {
     parameters: {
       query: {
@@ -12701,6 +15488,35 @@ export interface operations {
         content: {
           'application/json': components['schemas']['SignInWays']
         }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  trackerHooksHear: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        hook: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done, nothing to say */
+      204: {
+        headers: {
+          [name: string]: unknown
+        }
+        content?: never
       }
       /** @description What went wrong */
       default: {

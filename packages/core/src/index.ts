@@ -73,14 +73,20 @@ export {
 export { type CaseToMap, type KnownPair, type Reason, type ScriptToMap, suggest, type Suggestion } from './mapping/suggest.js'
 export { assign, bestPairs, type Fit } from './text/assignment.js'
 export { cosine, inverseFrequencies, jaccard, jaro, jaroWinkler, levenshtein, osaDistance } from './text/similarity.js'
+export { dueAt, type Timing } from './notifications/due.js'
 export { plainText } from './text/ansi.js'
+export { mentionsIn, type Named } from './text/mentions.js'
 export { detached } from './text/detached.js'
 export { visibleText } from './text/visible.js'
 export { type Comparison, comparisonIn } from './failures/comparison.js'
+export { failureFamily, groupTitle } from './failures/family.js'
+export { type KnockOn, knockOns, type RedTest } from './failures/knock-on.js'
+export { type OrderDependence, orderDependences, type OrderedRun } from './failures/order-dependence.js'
+export { type CauseFacts, type CauseReason, suggestCause, type SuggestedCause } from './failures/suggest-cause.js'
 export { type Difference, differenceOf, type Piece } from './failures/difference.js'
 export { sharedWords } from './failures/words.js'
 export { failureSignature, isOneCause, oneCauseSql } from './failures/signature.js'
-export { type Frame, frameIn } from './failures/frames.js'
+export { type Frame, frameIn, framesOf } from './failures/frames.js'
 export {
   type Absence,
   type Change,

@@ -48,3 +48,34 @@ export const MAPPING_FILTERS = [
 ] as const
 /** Which scripts of the mapping are shown: those with something to be done about them, or those that are done. */
 export type MappingFilter = (typeof MAPPING_FILTERS)[number]
+
+export const CAUSES = ['product', 'script', 'environment', 'data', 'flaky', 'unknown'] as const
+/** What a person decided a failure group is. */
+export type Cause = (typeof CAUSES)[number]
+
+export const GROUP_STATES = ['untriaged', 'known', 'muted', 'resolved'] as const
+/** How far a failure group is: nobody decided anything, somebody did, it is muted, or it is over. */
+export type GroupState = (typeof GROUP_STATES)[number]
+
+export const KNOCK_ON_RULES = ['blocked', 'hook', 'chain', 'order'] as const
+/** Why a failure only follows another. */
+export type KnockOnRule = (typeof KNOCK_ON_RULES)[number]
+
+export const COMMENT_KINDS = ['failure', 'result', 'step', 'case', 'run', 'suite', 'plan'] as const
+/** What can be commented on. */
+export type CommentKind = (typeof COMMENT_KINDS)[number]
+
+export const NOTICE_KINDS = [
+  'newCause',
+  'backAgain',
+  'mine',
+  'mention',
+  'comment',
+  'muteEnded',
+  'defectClosed',
+  'agentGone',
+  'planLate',
+  'resolved',
+] as const
+/** What somebody can be told of. */
+export type NoticeKind = (typeof NOTICE_KINDS)[number]

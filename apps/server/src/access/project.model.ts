@@ -30,6 +30,15 @@ export class Project extends Model {
   declare sourceFolders: string[]
   @Column(DataType.ARRAY(DataType.TEXT))
   declare sourceHosts: string[]
+  /** So many tests may be in quarantine at once. */
+  @Column(DataType.INTEGER)
+  declare quarantineLimit: number
+  /** A cause whose tests passed in so many builds in a row is resolved by itself; null is never. */
+  @Column(DataType.INTEGER)
+  declare resolveAfter: number | null
+  /** Suggested causes at least so sure are taken without a person; null is never. */
+  @Column(DataType.REAL)
+  declare decideAbove: number | null
   @CreatedAt
   declare createdAt: Date
 }

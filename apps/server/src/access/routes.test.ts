@@ -42,6 +42,7 @@ const OPEN = [
   'GET /api/oidc/start',
   'GET /api/oidc/callback',
   'GET /api/calendars/:key.ics',
+  'POST /api/tracker-hooks/:hook',
 ]
 /** Signing in elsewhere is not set up here; coming back leads to the sign-in page all the same. */
 const OPEN_ANSWERS: Record<string, number> = {
@@ -62,7 +63,7 @@ const DELIVERING = [
   'POST /api/projects/:project/scans/:id/finish',
 ]
 /** What machines never see. */
-const PERSONAL = [/\/api\/sessions?(\/|$)/, /\/tokens(\/|$)/, /\/views(\/|$)/, /\/invitations(\/|$)/, /\/api\/server\//]
+const PERSONAL = [/\/api\/sessions?(\/|$)/, /\/tokens(\/|$)/, /\/views(\/|$)/, /\/invitations(\/|$)/, /\/notifications\//, /\/api\/server\//]
 
 const fill = (path: string) =>
   path

@@ -79,6 +79,27 @@ let feed: { id: number; runId: number }
 const scriptId = async () => (await bobbin.ask<{ id: number }>('select id from script order by id limit 1'))[0]?.id ?? 0
 const memberId = async (name: string) => (await bobbin.ask<{ id: number }>(`select id from account where name = '${name}'`))[0]?.id ?? 0
 const idIn = async (table: string) => (await bobbin.ask<{ id: number }>(`select max(id) as id from ${table}`))[0]?.id ?? 0
+/** Two causes, once. */
+async function causeId(): Promise<number> {
+  const [known] = await bobbin.ask<{ id: number }>('select min(id) as id from failure_group where merged_into_id is null')
+  if (known?.id) return known.id
+  await bobbin.deliver(
+    resultFile([
+      { name: 'red', fails: 'voucher of the harbour has expired' },
+      { name: 'other', fails: 'manifest total differs by one' },
+    ]),
+    {
+      build: '7',
+    },
+  )
+  mark = await newest()
+  return causeId()
+}
+const unreadMention = () =>
+  bobbin.ask(
+    `insert into mention (comment_id, account_id) select max(id), (select id from account where name = 'runa') from comment on conflict (comment_id, account_id) do update set read_at = null`,
+  )
+const rule = (name: string) => ({ name, own: true, events: ['mention'], channel: 'mail', zone: 'UTC', paused: false })
 const place = { pipeline: 'fare-desk-web', branch: 'main', environment: 'pier-test' }
 
 /** Every route that changes something, in an order in which each finds what it needs. */
@@ -134,6 +155,77 @@ const STEPS: Record<string, Step> = {
       const { id } = await ask<{ id: number }>('POST', '/scans', { tree: 'core', branch: 'main', files: 0 })
       return ask('POST', `/scans/${id}/finish`, { tests: 0, unread: [] })
     },
+  },
+  'PUT /failures/:id/cause': {
+    kind: 'failure.decided',
+    act: async () => ask('PUT', `/failures/${await causeId()}/cause`, { cause: 'data' }),
+  },
+  'PUT /failures/:id/assignee': {
+    kind: 'failure.given',
+    act: async () => ask('PUT', `/failures/${await causeId()}/assignee`, { accountId: await memberId('runa') }),
+  },
+  'POST /failures/:id/resolve': {
+    kind: 'failure.resolved',
+    act: async () => ask('POST', `/failures/${await causeId()}/resolve`, { note: 'mended' }),
+  },
+  'POST /failures/:id/reopen': { kind: 'failure.reopened', act: async () => ask('POST', `/failures/${await causeId()}/reopen`) },
+  'POST /failures/:id/mute': {
+    kind: 'mute.made',
+    act: async () => ask('POST', `/failures/${await causeId()}/mute`, { untilBuild: '900', reason: 'waits' }),
+  },
+  'DELETE /mutes/:id': { kind: 'mute.ended', act: async () => ask('DELETE', `/mutes/${await idIn('mute')}`) },
+  'POST /mutes': {
+    kind: 'mute.made',
+    act: async () => ask('POST', '/mutes', { scriptId: await scriptId(), untilBuild: '900', reason: '' }),
+  },
+  'POST /failures/:id/merge': {
+    kind: 'failure.merged',
+    act: async () => ask('POST', `/failures/${await causeId()}/merge`, { ids: [await idIn('failure_group')] }),
+  },
+  'POST /failures/:id/split': {
+    kind: 'failure.split',
+    act: async () => ask('POST', `/failures/${await causeId()}/split`, { signatures: [await idIn('signature')] }),
+  },
+  'POST /quarantine': {
+    kind: 'quarantine.made',
+    act: async () => ask('POST', '/quarantine', { scriptId: await scriptId(), reason: 'shaky', passes: 5 }),
+  },
+  'DELETE /quarantine/:id': { kind: 'quarantine.ended', act: async () => ask('DELETE', `/quarantine/${await idIn('quarantine')}`) },
+  'POST /comments': {
+    kind: 'comment.made',
+    act: async () => ask('POST', '/comments', { kind: 'failure', subject: String(await causeId()), text: 'I look at it' }),
+  },
+  'PATCH /comments/:id': {
+    kind: 'comment.edited',
+    act: async () => ask('PATCH', `/comments/${await idIn('comment')}`, { text: '@olaf looks' }),
+  },
+  'PUT /follows': {
+    kind: 'comment.unfollowed',
+    act: async () => ask('PUT', '/follows', { kind: 'failure', subject: String(await causeId()), on: false }),
+  },
+  'POST /mine/read': {
+    kind: 'comment.read',
+    act: async () => {
+      await unreadMention()
+      return ask('POST', '/mine/read')
+    },
+  },
+  'POST /mine/read/:id': {
+    kind: 'comment.read',
+    act: async () => {
+      await unreadMention()
+      return ask('POST', `/mine/read/${await idIn('comment')}`)
+    },
+  },
+  'DELETE /comments/:id': { kind: 'comment.deleted', act: async () => ask('DELETE', `/comments/${await idIn('comment')}`) },
+  'POST /notifications/rules': { kind: 'notificationRule.made', act: () => ask('POST', '/notifications/rules', rule('Mine')) },
+  'PUT /notifications/rules/:id': {
+    kind: 'notificationRule.changed',
+    act: async () => ask('PUT', `/notifications/rules/${await idIn('notification_rule')}`, rule('All of mine')),
+  },
+  'DELETE /notifications/rules/:id': {
+    kind: 'notificationRule.deleted',
+    act: async () => ask('DELETE', `/notifications/rules/${await idIn('notification_rule')}`),
   },
   'POST /scripts/decisions': {
     kind: 'script.decided',
@@ -391,6 +483,17 @@ const NO_ACT: Record<string, string> = {
   'POST /api/server/jobs/:id/retry': 'tried in jobs.test.ts: job.retried',
   'POST /api/password-resets/look': 'stores nothing',
   'POST /api/password-resets': 'sends mail, and tells nobody whether; tried in password-reset.test.ts',
+  'PUT /tracker': 'tried in defects.test.ts: tracker.set',
+  'DELETE /tracker': 'tried in defects.test.ts: tracker.removed',
+  'POST /tracker/test': 'tried in defects.test.ts: tracker.tested',
+  'POST /failures/:id/defect': 'tried in defects.test.ts: failure.defectLinked',
+  'PUT /failures/:id/defect': 'tried in defects.test.ts: failure.defectLinked',
+  'PUT /failures/:id/expected': 'tried in defects.test.ts: failure.expected',
+  'PUT /defects/:id/state': 'tried in defects.test.ts: defect.changed',
+  'POST /defects/:id/look': 'tried in defects.test.ts: defect.asked',
+  'POST /api/tracker-hooks/:hook': 'tried in defects.test.ts: defect.told, by the tracker',
+  'POST /failures/:id/rerun': 'tried in plans.test.ts as a run that is done again: start.made',
+  'POST /notifications/rules/:id/test': 'tried in notifications.test.ts: notificationRule.tried',
   'POST /api/first-run': 'tried with an empty database in access.test.ts: project.made',
 }
 

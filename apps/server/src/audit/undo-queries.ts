@@ -31,6 +31,9 @@ export const UNDOING: Partial<Record<RowSubject, Undoing>> = {
   run: { table: 'run' },
   source: { table: 'source' },
   project: { table: 'project' },
+  failure: { table: 'failure_group', unmake: 'delete from failure_group t using made m where t.id = m.id' },
+  mute: { table: 'mute', unmake: 'delete from mute t using made m where t.id = m.id' },
+  quarantine: { table: 'quarantine', unmake: 'delete from quarantine t using made m where t.id = m.id' },
 }
 
 const inProject = (kind: RowSubject) => (kind === 'project' ? 't.id = $projectId' : 't.project_id = $projectId')

@@ -31,6 +31,9 @@ const RIGHT_FOR: Partial<Record<string, Right>> = {
   run: 'run',
   source: 'manage',
   project: 'manage',
+  failure: 'decide',
+  mute: 'decide',
+  quarantine: 'decide',
 }
 
 function rightsToUndo({ changes }: Found): Right[] {

@@ -53,6 +53,12 @@ export interface ProjectRules {
   keepDetailsDays: number | null
   /** For so many days the audit log is kept; null is for ever. */
   keepActsDays: number | null
+  /** So many tests may be in quarantine at once. */
+  quarantineLimit: number
+  /** A cause whose tests passed in so many builds in a row is resolved by itself; null is never. */
+  resolveAfter: number | null
+  /** Suggested causes at least so sure are taken without a person; null is never. */
+  decideAbove: number | null
 }
 
 export interface MadeProject {

@@ -123,14 +123,25 @@ export class Stage {
   }
 
   /** The numbers of an attempt's texts, in the order of TEXTS; nothing where there are none. */
-  private textsOf({ failures, reason, stdout, stderr, steps }: Attempt, test: TestResult, known: string | null | undefined): string {
+  private textsOf(
+    { failures, outcome, reason, stdout, stderr, steps }: Attempt,
+    test: TestResult,
+    known: string | null | undefined,
+  ): string {
     const [first] = failures
     // a thread that read the result has looked already
     const signature = known === undefined && first ? failureSignature(first, test) : (known ?? null)
-    const failed = failures.length > 0 ? this.failureTexts(failures, signature) : reason ? `,${this.texts.bodies.add(reason)},` : ''
+    const failed = failures.length > 0 ? this.failureTexts(failures, signature) : this.untold(outcome, reason, test)
     if (failed === '' && !stdout && !stderr && steps.length === 0) return ''
     const story = steps.length > 0 ? this.texts.bodies.add(JSON.stringify(steps)) : ''
     return `${failed || ',,'},${this.texts.bodies.add(stdout)},${this.texts.bodies.add(stderr)},${story}`
+  }
+
+  /** The same where no failure is told: of a test that failed all the same there is a signature, and nothing but why it was skipped otherwise. */
+  private untold(outcome: Attempt['outcome'], reason: string | null, test: TestResult): string {
+    const red = outcome === 'failed' || outcome === 'errored'
+    const signature = red ? this.texts.signatures.add(failureSignature({ message: null, type: null }, test)) : ''
+    return reason ? `${signature},${this.texts.bodies.add(reason)},` : signature && `${signature},,`
   }
 
   /** Signature, message and failures. Many tests of a run fail for one cause, with the same words: those are looked at once. */

@@ -6,6 +6,7 @@ import { FORGET_CHANGES } from '../runs/index.js'
 import { caseForEach } from '../scripts/index.js'
 import { ATTEMPT_COLUMNS, FirstRows, type Meaning, RESULT_COLUMNS, Settled, WAITING_COLUMNS, waitingRows } from './attempt-rows.js'
 import { copyChunks, copyRows, listText } from './copy-text.js'
+import { groupFailures } from './group-failures.js'
 import * as merge from './merge-queries.js'
 import type { ReadFile } from './read-file.js'
 import type { PlacedFile } from './place-tests.js'
@@ -41,6 +42,7 @@ export async function storeFile(
   const retried = (await storeFirstAttempts(db, file)) ? [] : await storeLaterAttempts(db, file)
   if (retried.length > 0) await warnOfOthers(db, { ...place, fileId }, findings, retried)
   await stage.attachments.store(db, blobs, { projectId, fileId, ...place })
+  await groupFailures(db, projectId)
   return retried
 }
 

@@ -6,6 +6,7 @@ import { TokensService } from '../access/index.js'
 import { announce } from '../events/announce.js'
 import { CONFIG, type Config } from '../platform/config.js'
 import { inTransaction, rowsOf, run } from '../platform/database.js'
+import { fillIn } from '../platform/fill-in.js'
 import { allowedAddress, askAt, hostsOf } from '../platform/reachable.js'
 import { unseal } from '../platform/sealed.js'
 import { targetOf, WorkService } from './work.service.js'
@@ -69,7 +70,7 @@ export class HandingService {
   private async send(part: Waiting): Promise<void> {
     const token = await inTransaction(this, (db) => this.tokens.makeForPart(part.projectId, part.accountId ?? 0, part.id, 7, db))
     const { target } = await targetOf(this, part)
-    const body = fill(part.template, {
+    const body = fillIn(part.template, {
       ...target,
       commit: target.commit ?? '',
       profile: target.profile ?? '',
@@ -125,7 +126,3 @@ export class HandingService {
     }
   }
 }
-
-/** Fills `{name}` with values, as they stand inside a JSON text. */
-export const fill = (template: string, values: Record<string, string>): string =>
-  template.replace(/\{([a-z]+)\}/g, (whole, name: string) => (name in values ? JSON.stringify(values[name]).slice(1, -1) : whole))

@@ -18,6 +18,7 @@ import { WorkService } from './work.service.js'
 @Module({
   imports: [AccessModule, AgentsModule, EnvironmentsModule, SuitesModule],
   controllers: [PlansController, StartsController, WorkController, PartsController, PartsOfRunController, CalendarController],
+  exports: [StartsService],
   providers: [Bell, PlansService, StartsService, WorkService, PartsService, HandingService, ElasticService, PlanWatch],
 })
 export class PlansModule {}

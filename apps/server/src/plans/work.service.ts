@@ -8,6 +8,7 @@ import type { PartTold, Work, WorkAnswer } from '../contract/index.js'
 import { EnvironmentsService } from '../environments/index.js'
 import { announce } from '../events/announce.js'
 import { lockRun, settleLive, shardIsIn } from '../intake/index.js'
+import { addEvent } from '../notifications/index.js'
 import { type Actor, actorOf, record, SYSTEM } from '../platform/acts/index.js'
 import { CONFIG, type Config } from '../platform/config.js'
 import { type InTransaction, inTransaction, type Queryable, rowsOf, run } from '../platform/database.js'
@@ -397,6 +398,14 @@ export class WorkService {
         kind: 'part.lost',
         subject: { id, name: `${part.name}, part ${part.shard}` },
         also: [`start:${part.startId}`],
+      })
+      await addEvent(db, {
+        projectId,
+        kind: 'agentGone',
+        key: `agentGone:${id}:${part.lost}`,
+        title: `The agent ${part.agent ?? ''} fell silent while it ran ${part.name}`,
+        text: 'Its part waits for another agent.',
+        path: 'plans/today',
       })
     })
   }

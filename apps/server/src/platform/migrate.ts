@@ -22,6 +22,7 @@ import { rights } from '../migrations/0020-rights.js'
 import { runs } from '../migrations/0021-runs.js'
 import { scans } from '../migrations/0022-scans.js'
 import { running } from '../migrations/0023-running.js'
+import { causes } from '../migrations/0024-causes.js'
 
 /** Every migration, in order; a name stays for ever. */
 const MIGRATIONS: readonly { name: string; sql: string }[] = [
@@ -48,6 +49,7 @@ const MIGRATIONS: readonly { name: string; sql: string }[] = [
   { name: '0021-runs', sql: runs },
   { name: '0022-scans', sql: scans },
   { name: '0023-running', sql: running },
+  { name: '0024-causes', sql: causes },
 ]
 
 const LOCK = 0x0b0bb1

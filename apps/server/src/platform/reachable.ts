@@ -82,12 +82,13 @@ export interface Asking {
   headers?: Record<string, string>
   hosts: readonly string[]
   withinMs: number
-  /** Sent by POST. */
+  /** Sent by POST, or as the method says. */
   body?: string
+  method?: 'PUT' | 'DELETE'
 }
 
 /** Asks a host that is allowed, at the address that was checked; where it leads on to is not followed. @throws Error when it does not answer in time */
-export async function askAt(url: URL, { headers = {}, hosts, withinMs, body }: Asking): Promise<IncomingMessage> {
+export async function askAt(url: URL, { headers = {}, hosts, withinMs, body, method }: Asking): Promise<IncomingMessage> {
   const { address, family } = await addressOf(url, hosts)
   const request = url.protocol === 'https:' ? requestOverTls : requestPlain
   return new Promise((resolve, reject) => {
@@ -95,7 +96,7 @@ export async function askAt(url: URL, { headers = {}, hosts, withinMs, body }: A
       url,
       {
         headers: { ...headers, ...(body !== undefined && { 'content-length': Buffer.byteLength(body) }) },
-        method: body === undefined ? 'GET' : 'POST',
+        method: method ?? (body === undefined ? 'GET' : 'POST'),
         signal: AbortSignal.timeout(withinMs),
         agent: false,
         lookup: (_host, options, done) => {

@@ -42,7 +42,8 @@ export class ProjectsController {
   /** How the project takes results in, and how long it keeps them. */
   @Get(':project/rules')
   @Needs('read')
-  rules(@Ctx() { project: { unknownTests, keepDetailsDays, keepActsDays } }: Context): ProjectRules {
-    return { unknownTests, keepDetailsDays, keepActsDays }
+  rules(@Ctx() { project }: Context): ProjectRules {
+    const { unknownTests, keepDetailsDays, keepActsDays, quarantineLimit, resolveAfter, decideAbove } = project
+    return { unknownTests, keepDetailsDays, keepActsDays, quarantineLimit, resolveAfter, decideAbove }
   }
 }

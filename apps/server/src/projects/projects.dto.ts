@@ -1,5 +1,5 @@
 import { ALL_RIGHTS, type Right, UNKNOWN_TESTS } from '@bobbin/core'
-import { ArrayMaxSize, IsArray, IsIn, IsInt, IsNotEmpty, IsOptional, IsString, Max, MaxLength, Min } from 'class-validator'
+import { ArrayMaxSize, IsArray, IsIn, IsInt, IsNumber, IsNotEmpty, IsOptional, IsString, Max, MaxLength, Min } from 'class-validator'
 import { Type } from 'class-transformer'
 import type { UnknownTests } from '../contract/index.js'
 import { maybe, trimmed } from '../platform/validation.js'
@@ -33,6 +33,24 @@ export class ProjectEditDto {
   @Min(30)
   @Max(36_500)
   keepActsDays?: number | null
+  /** So many tests may be in quarantine at once. */
+  @IsOptional()
+  @IsInt()
+  @Min(0)
+  @Max(10_000)
+  quarantineLimit?: number
+  /** A cause whose tests passed in so many builds in a row is resolved by itself; null is never. */
+  @IsOptional()
+  @IsInt()
+  @Min(1)
+  @Max(100)
+  resolveAfter?: number | null
+  /** Suggested causes at least so sure are taken without a person; null is never. */
+  @IsOptional()
+  @IsNumber()
+  @Min(0.5)
+  @Max(1)
+  decideAbove?: number | null
 }
 
 export class MemberEditDto {

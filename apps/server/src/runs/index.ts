@@ -1,6 +1,6 @@
 export { RunsModule } from './runs.module.js'
 export { RunsService, laneOf, runRow, type RunRecord } from './runs.service.js'
-export { IN_LENS, type Lens } from './lens-sql.js'
+export { IN_LENS, type Lens, NTH_BUILD } from './lens-sql.js'
 export { LensDto, lensOf } from './runs.dto.js'
 export { FORGET_CHANGES, LATEST_OF_BUILD, RUN_COLUMNS, RUN_FROM } from './run-queries.js'
 export { ADD_SUMS, rebuildSums, recountSums, SET_SUMS, SUMS } from './run-sums.js'

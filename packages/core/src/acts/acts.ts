@@ -7,19 +7,25 @@ export type SubjectKind =
   | 'agent'
   | 'area'
   | 'case'
+  | 'comment'
+  | 'defect'
   | 'delivery'
   | 'environment'
+  | 'failure'
   | 'feed'
   | 'handoff'
   | 'invitation'
   | 'job'
   | 'link'
   | 'member'
+  | 'mute'
+  | 'notificationRule'
   | 'part'
   | 'plan'
   | 'pool'
   | 'profile'
   | 'project'
+  | 'quarantine'
   | 'recipe'
   | 'release'
   | 'role'
@@ -31,6 +37,7 @@ export type SubjectKind =
   | 'suite'
   | 'team'
   | 'token'
+  | 'tracker'
   | 'view'
 
 /** Parts of a project that an open page may have to ask for anew. */
@@ -51,6 +58,9 @@ export type Topic =
   | 'space'
   | 'project'
   | 'acts'
+  | 'failures'
+  | 'comments'
+  | 'notifications'
 
 interface ActSort {
   subject: SubjectKind
@@ -95,6 +105,15 @@ export const ACTS = {
   'case.deleted': undoable('case', ['cases', 'scripts'], 'deleted #', 'deleted # cases'),
   'case.pushed': sort('case', ['cases', 'scripts'], 'created # from the code', 'created # cases from the code'),
   'case.imported': undoable('case', ['cases'], 'imported #', 'imported # cases'),
+  'comment.made': sort('comment', ['comments'], 'commented on #'),
+  'comment.edited': sort('comment', ['comments'], 'edited a comment on #'),
+  'comment.deleted': sort('comment', ['comments'], 'deleted a comment on #'),
+  'comment.followed': sort('comment', ['comments'], 'now follows #'),
+  'comment.unfollowed': sort('comment', ['comments'], 'no longer follows #'),
+  'comment.read': sort('account', ['comments'], 'read their mentions'),
+  'defect.changed': sort('defect', ['failures'], 'changed the state of the defect #'),
+  'defect.told': sort('defect', ['failures'], 'was told by the tracker about #'),
+  'defect.asked': sort('defect', ['failures'], 'asked the tracker about #'),
   'delivery.sent': sort('delivery', [], 'sent results: #'),
   'delivery.moved': sort('delivery', ['runs'], 'moved the delivery #'),
   'delivery.undone': sort('delivery', ['runs', 'scripts'], 'undid the delivery #'),
@@ -109,6 +128,15 @@ export const ACTS = {
   'environment.secretSet': sort('environment', ['environments'], 'set a secret of #'),
   'environment.secretRemoved': sort('environment', ['environments'], 'removed a secret of #'),
   'environment.probed': sort('environment', ['environments'], 'probed #'),
+  'failure.decided': undoable('failure', ['failures'], 'decided what caused #', 'decided what caused # failures'),
+  'failure.given': undoable('failure', ['failures'], 'assigned #', 'assigned # failures'),
+  'failure.resolved': undoable('failure', ['failures'], 'resolved #', 'resolved # failures'),
+  'failure.reopened': undoable('failure', ['failures'], 'reopened #', 'reopened # failures'),
+  'failure.back': sort('failure', ['failures'], 'saw # again'),
+  'failure.merged': undoable('failure', ['failures'], 'merged #', 'merged # failures'),
+  'failure.split': undoable('failure', ['failures'], 'split off #'),
+  'failure.defectLinked': undoable('failure', ['failures'], 'chose the defect of #'),
+  'failure.expected': undoable('failure', ['failures'], 'changed whether # fails while its defect is open'),
   'feed.opened': sort('feed', [], 'started the live run #'),
   'handoff.made': sort('handoff', ['agents'], 'created the pipeline hand-off #'),
   'handoff.changed': sort('handoff', ['agents'], 'changed the pipeline hand-off #'),
@@ -123,6 +151,12 @@ export const ACTS = {
   'member.joined': sort('member', ['members'], 'joined the project'),
   'member.roleChanged': sort('member', ['members'], 'changed the role of #'),
   'member.removed': sort('member', ['members', 'cases', 'teams'], 'removed #'),
+  'mute.made': undoable('mute', ['failures', 'runs'], 'muted #', 'muted # failures'),
+  'mute.ended': undoable('mute', ['failures', 'runs'], 'unmuted #', 'unmuted # failures'),
+  'notificationRule.made': sort('notificationRule', ['notifications'], 'created the notification rule #'),
+  'notificationRule.changed': sort('notificationRule', ['notifications'], 'changed the notification rule #'),
+  'notificationRule.deleted': sort('notificationRule', ['notifications'], 'deleted the notification rule #'),
+  'notificationRule.tried': sort('notificationRule', ['notifications'], 'sent a test of the notification rule #'),
   'part.ended': sort('part', ['plans', 'runs'], 'ran #'),
   'part.lost': sort('part', ['plans', 'runs', 'agents'], 'lost its agent: #'),
   'part.stopped': sort('part', ['plans', 'runs'], 'stopped #'),
@@ -139,6 +173,8 @@ export const ACTS = {
   'project.changed': undoable('project', ['project'], 'changed the settings of #'),
   'project.rulesChanged': sort('project', ['project', 'scripts'], 'changed the mapping rules of #'),
   'project.sourcesAllowed': sort('project', ['sources'], 'changed where sources of # may look'),
+  'quarantine.made': undoable('quarantine', ['failures', 'runs'], 'quarantined #', 'quarantined # tests'),
+  'quarantine.ended': undoable('quarantine', ['failures', 'runs'], 'released # from quarantine', 'released # tests from quarantine'),
   'recipe.made': sort('recipe', ['agents', 'plans'], 'created the recipe #'),
   'recipe.changed': sort('recipe', ['agents', 'plans'], 'changed the recipe #'),
   'recipe.deleted': sort('recipe', ['agents', 'plans'], 'deleted the recipe #'),
@@ -175,6 +211,9 @@ export const ACTS = {
   'team.deleted': sort('team', ['teams', 'members'], 'deleted the team #'),
   'token.made': sort('token', ['tokens'], 'created the token #'),
   'token.revoked': sort('token', ['tokens'], 'revoked the token #'),
+  'tracker.set': sort('tracker', ['failures', 'project'], 'connected the tracker #'),
+  'tracker.removed': sort('tracker', ['failures', 'project'], 'disconnected the tracker #'),
+  'tracker.tested': sort('tracker', ['failures'], 'tested the connection to #'),
   'view.saved': sort('view', ['views'], 'saved the view #'),
   'view.removed': sort('view', ['views'], 'deleted the view #'),
   'act.undone': undoable('project', [], 'undid “#”'),

@@ -34,7 +34,7 @@ export interface FailureLike {
  * themselves make failures alike, and so does a function by a name that several tests call. Other words that any check may use make a failure
  * like no other test's: `expected 3 to be 4` says nothing about what is wrong.
  * @param test whose failure it is; without one, failures in generic words are told apart by their places only
- * @returns null when nothing can be compared
+ * @returns null when nothing can be compared: nothing was said, and no test is known
  */
 export function failureSignature(failure: FailureLike, test: TestLike | null = null): string | null {
   const stack = failure.stack ?? null
@@ -42,7 +42,8 @@ export function failureSignature(failure: FailureLike, test: TestLike | null = n
   const type = failure.type ?? trace?.type ?? ''
   const message = plainText(failure.message ?? trace?.message ?? '').trim()
   const line = message.split('\n', 1)[0] ?? ''
-  if (line === '' && type === '') return null
+  // nothing was said: it is like no other test's
+  if (line === '' && type === '') return test ? [ALIKE, '', wordsOfTest(test)].join('\u001f') : null
   const told = stack?.slice(0, MOST_STACK) ?? null
   const words = plain(wordsOf(message).split('\n', 1)[0] ?? '')
   const began = told === null ? null : rootCause(plainText(told))

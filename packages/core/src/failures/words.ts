@@ -32,6 +32,9 @@ export function wordsOf(message: string): string {
 /** Words without quoted values; names of things stay. */
 export const withoutValues = (words: string): string => replaceQuoted(words, (value) => (/^.[\w.$-]{3,}.$/.test(value) ? value : '…'))
 
+/** Words without any quoted value. */
+export const withoutAnyValues = (words: string): string => replaceQuoted(words, () => '…')
+
 /** Words of assertion libraries and runners that say nothing about what was checked. Common practice, no source. */
 const GENERIC = new Set(
   `a an and are as at be been but by can could did do does for found from got had has have in instead into is it its no not of off on one or

@@ -20,6 +20,12 @@ export const SUBJECT_ROWS = {
     id: 'id',
     name: 't.name',
   },
+  failure: {
+    table:
+      '(select id, project_id, title, merged_into_id, cause, assignee_id, team_id, defect_id, fail_while_open, resolved_at, resolved_note, resolved_by_itself from failure_group)',
+    id: 'id',
+    name: 't.title',
+  },
   handoff: { table: '(select id, project_id, name, url, template from handoff)', id: 'id', name: 't.name' },
   invitation: { table: 'invitation', id: 'id', name: 't.email' },
   link: {
@@ -28,6 +34,17 @@ export const SUBJECT_ROWS = {
     name: `(select s.name from script s where s.id = t.script_id) || ' → ' || (select p.key_prefix || '-' || c.number from test_case c where c.id = t.case_id)`,
   },
   member: { table: 'membership', id: 'account_id', name: '(select a.name from account a where a.id = t.account_id)' },
+  mute: {
+    table: 'mute',
+    id: 'id',
+    name: `coalesce((select g.title from failure_group g where g.id = t.group_id), (select s.name from script s where s.id = t.script_id), (select e.name from environment e where e.id = t.environment_id), '')`,
+  },
+  notificationRule: {
+    table:
+      '(select id, project_id, account_id, name, events, channel, address, template, digest_at, quiet_from, quiet_to, zone, paused from notification_rule)',
+    id: 'id',
+    name: 't.name',
+  },
   plan: {
     table: `(select id, project_id, name, pipeline, branch, newest_build, retries, retry_unless, split, shards, overlap, missed, release_id, paused,
       (select jsonb_agg(to_jsonb(x) - 'plan_id' order by x.position) from plan_suite x where x.plan_id = plan.id) as suites,
@@ -39,6 +56,7 @@ export const SUBJECT_ROWS = {
   pool: { table: 'pool', id: 'id', name: 't.name' },
   profile: { table: 'profile', id: 'id', name: 't.name' },
   project: { table: 'project', id: 'id', name: 't.name' },
+  quarantine: { table: 'quarantine', id: 'id', name: '(select s.name from script s where s.id = t.script_id)' },
   recipe: { table: 'recipe', id: 'id', name: 't.name' },
   release: { table: 'release', id: 'id', name: 't.name' },
   role: { table: 'role', id: 'id', name: 't.name' },

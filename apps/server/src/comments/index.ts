@@ -1,0 +1,1 @@
+export { CommentsModule } from './comments.module.js'

@@ -1,0 +1,288 @@
+import { IN_LENS, NTH_BUILD } from '../runs/index.js'
+import { SCRIPT_REF } from '../scripts/index.js'
+
+/**
+ * Runs that the lens shows, as a common table: `again` where a later run of its build may say something else of a test.
+ * Binds: those of the lens, projectId.
+ */
+const RUNS = `
+runs as materialized (
+  select r.id, r.day, r.build_id, r.lane_id, r.sort_key, r.started_at, l.environment_id, b.pipeline_id, b.branch,
+    exists (select 1 from run n where n.build_id = r.build_id and n.lane_id = r.lane_id and n.sort_key > r.sort_key) as again
+  from (
+    select id, ${NTH_BUILD} as nth from run where project_id = $projectId
+  ) own join run r on r.id = own.id join lane l on l.id = r.lane_id join environment e on e.id = l.environment_id join build b on b.id = r.build_id
+  where own.nth <= $span and ${IN_LENS}
+)`
+
+/** That no later run of the same build says something else of the test. */
+const COUNTS = `(not r.again or not exists (
+  select 1 from run n join result z on z.run_id = n.id and z.day = n.day and z.script_id = x.script_id
+  where n.build_id = r.build_id and n.lane_id = r.lane_id and n.sort_key > r.sort_key))`
+
+/** Every red result that counts, with its cause: one row each. */
+const FAILS = `
+fails as materialized (
+  select c.group_id, x.script_id, x.outcome, r.id as run_id, r.build_id, r.environment_id, r.started_at, k.behind_script_id
+  from runs r join result x on x.run_id = r.id and x.day = r.day and x.outcome in (2, 3, 7)
+  join signature_cause c on c.signature_id = x.signature_id
+  left join knock_on k on k.run_id = r.id and k.script_id = x.script_id
+  where ${COUNTS}
+)`
+
+/** Areas with everything below them, from some on. */
+const BELOW_AREA = `
+with recursive below as (
+  select id from area where id = $areaId union all select a.id from area a join below b on a.parent_id = b.id
+)`
+
+/** Areas that a team owns, with everything below them. */
+const OF_TEAM = `
+with recursive below as (
+  select area_id as id from team_area where team_id = $teamId union all select a.id from area a join below b on a.parent_id = b.id
+)`
+
+const FOLDER_OF_TEAM = `exists (
+  select 1 from team t, unnest(t.folders) f where t.id = $teamId and (s.file = f or starts_with(s.file, rtrim(f, '/') || '/')))`
+
+/** Tests that a filter by area, team or owner of a case leaves; null leaves all. Binds: areaId, teamId, ownerId. */
+const FILTERED = `
+(($areaId::int is null or f.script_id in (select l.script_id from link l join test_case c on c.id = l.case_id
+    where l.state = 'active' and c.deleted_at is null and c.area_id in (${BELOW_AREA} select id from below)))
+  and ($teamId::int is null or g.team_id = $teamId or f.script_id in (
+    select l.script_id from link l join test_case c on c.id = l.case_id
+    where l.state = 'active' and c.deleted_at is null and c.area_id in (${OF_TEAM} select id from below)
+    union select s.id from script s where s.project_id = $projectId and ${FOLDER_OF_TEAM}))
+  and ($ownerId::int is null or g.assignee_id = $ownerId or f.script_id in (
+    select l.script_id from link l join test_case c on c.id = l.case_id where l.state = 'active' and c.deleted_at is null and c.owner_id = $ownerId)))`
+
+/** A mute of the group as a whole that has not ended. */
+const OPEN_MUTE = `(select m.id from mute m where m.group_id = g.id and m.ended_at is null order by m.id desc limit 1)`
+
+const STATE = `case when ${OPEN_MUTE} is not null then 'muted' when g.resolved_at is not null then 'resolved'
+  when g.cause is not null then 'known' else 'untriaged' end`
+
+export const DEFECT_REF = `jsonb_build_object('id', d.id, 'key', d.key, 'title', d.title, 'url', d.url, 'state', d.state, 'stateName', d.state_name, 'problem', d.problem)`
+
+const personOf = (column: string) => `(select jsonb_build_object('id', a.id, 'name', a.name) from account a where a.id = ${column})`
+
+/** What a group is, apart from what was seen of it; alias `g`. */
+const GROUP_COLUMNS = `
+  g.id, g.title, ${STATE} as state, g.cause, g.version, g.fail_while_open as "failWhileOpen",
+  case when g.suggested is not null then jsonb_build_object('cause', g.suggested, 'sure', g.suggested_sure) end as suggested,
+  ${personOf('g.assignee_id')} as assignee, (select jsonb_build_object('id', t.id, 'name', t.name) from team t where t.id = g.team_id) as team,
+  (select ${DEFECT_REF} from defect d where d.id = g.defect_id) as defect, ${OPEN_MUTE} as "muteId",
+  g.resolved_at as "resolvedAt", g.resolved_by_itself as "resolvedByItself", g.back_at as "backAt",
+  (select a.name from account a where a.id = g.decided_by) as "decidedBy", g.decided_at as "decidedAt"`
+
+/** A number of what the lens shows of each cause; one query for the whole list, however many builds there are. */
+export const GROUP_ROWS = `
+with ${RUNS}, ${FAILS}, tests as (
+  select group_id, script_id, bool_or(behind_script_id is null) as own, count(*)::int as failures from fails group by group_id, script_id
+), sums as (
+  select group_id, count(*) filter (where own)::int as own_tests, count(*)::int as tests, sum(failures)::int as failures from tests group by group_id
+), seen as (
+  select f.group_id, count(*) filter (where outcome = 2)::int as failed, count(*) filter (where outcome = 3)::int as errored,
+    count(*) filter (where outcome = 7)::int as recovered, array_agg(distinct environment_id) as environment_ids,
+    (array_agg(run_id order by started_at, run_id))[1] as first_run, (array_agg(run_id order by started_at desc, run_id desc))[1] as last_run
+  from fails f group by f.group_id
+), behind as (
+  -- failures and blocked tests that follow a test which failed this way in the same run
+  select c.group_id, count(*)::int as followers
+  from runs r join knock_on k on k.run_id = r.id
+  join result b on b.run_id = r.id and b.day = r.day and b.script_id = k.behind_script_id join signature_cause c on c.signature_id = b.signature_id
+  group by c.group_id
+), before as (
+  select f.group_id, (array_agg(c.group_id order by f.started_at desc))[1] as behind_id
+  from fails f join run r on r.id = f.run_id join result b on b.run_id = r.id and b.day = r.day and b.script_id = f.behind_script_id
+  join signature_cause c on c.signature_id = b.signature_id
+  where f.behind_script_id is not null and c.group_id <> f.group_id group by f.group_id
+), chosen as (
+  select distinct f.group_id from fails f join failure_group g on g.id = f.group_id where ${FILTERED}
+)
+select ${GROUP_COLUMNS}, s.tests, s.own_tests as "ownTests", s.failures, n.failed, n.errored, n.recovered, coalesce(h.followers, 0) as "knockOn",
+  case when s.own_tests = 0 then b.behind_id end as "behindId",
+  array(select e.name from environment e where e.id = any(n.environment_ids) order by e.name) as environments,
+  n.first_run as "firstRun", n.last_run as "lastRun",
+  exists (select 1 from chosen x where x.group_id = g.id) as chosen
+from sums s join seen n on n.group_id = s.group_id join failure_group g on g.id = s.group_id
+left join behind h on h.group_id = s.group_id left join before b on b.group_id = s.group_id`
+
+/** The runs in which groups were first and last seen, by what a page names. */
+export const RUNS_NAMED = `
+select r.id, b.name as build, b.commit, r.started_at as at, b.pipeline_id as "pipelineId", b.branch
+from run r join build b on b.id = r.build_id where r.id = any($ids::int[])`
+
+/** The builds of pipelines and branches in the lens, newest first within each. */
+export const STRIP_BUILDS = `
+with ${RUNS}
+select build_id as "buildId", b.name as build, r.pipeline_id as "pipelineId", r.branch, min(r.started_at) as at, max(r.id) as "runId"
+from runs r join build b on b.id = r.build_id group by r.build_id, b.name, r.pipeline_id, r.branch, b.sort_key
+order by r.pipeline_id, r.branch, b.sort_key desc`
+
+/** In how many builds of what was seen each group was, and how: one row a group and build. */
+export const STRIP_CELLS = `
+with ${RUNS}, ${FAILS}
+select group_id as "groupId", build_id as "buildId", count(distinct script_id)::int as tests, max(run_id) as "runId",
+  mode() within group (order by outcome)::int as outcome
+from fails group by group_id, build_id`
+
+/** Top areas of the cases that verify the tests of groups. */
+export const GROUP_AREAS = `
+with recursive top as (
+  select id, name, id as top_id from area where project_id = $projectId and parent_id is null and deleted_at is null
+  union all select a.id, t.name, t.top_id from area a join top t on a.parent_id = t.id
+), ${RUNS}, ${FAILS}, pairs as (select distinct group_id, script_id from fails)
+select p.group_id as "groupId", array_agg(distinct t.name) as areas
+from pairs p join link l on l.script_id = p.script_id and l.state = 'active' join test_case c on c.id = l.case_id and c.deleted_at is null
+join top t on t.id = c.area_id group by p.group_id`
+
+/** The group that a number stands for: that which it was merged into. */
+export const GROUP_OF = `
+select coalesce(g.merged_into_id, g.id) as id from failure_group g where g.id = $id and g.project_id = $projectId`
+
+export const GROUP_PLAIN = `select ${GROUP_COLUMNS}, g.family is null as split, g.first_seen_at as "firstSeenAt", g.suggested_why as reasons
+from failure_group g where g.id = $id and g.project_id = $projectId`
+
+/** Signatures that count to a group. */
+const SIGNATURES = `select signature_id from signature_cause where group_id = $id and project_id = $projectId`
+
+/** Red results of one group in what the lens shows, newest first. */
+const OWN = `
+own as materialized (
+  select x.script_id, x.outcome, x.message_id, x.signature_id, r.id as run_id, r.day, r.build_id, r.lane_id, r.sort_key, r.started_at, r.environment_id, k.behind_script_id, k.rule
+  from runs r join result x on x.run_id = r.id and x.day = r.day and x.outcome in (2, 3, 7)
+  left join knock_on k on k.run_id = r.id and k.script_id = x.script_id
+  where x.signature_id in (${SIGNATURES}) and ${COUNTS}
+)`
+
+/** The tests of a group: those that failed most recently first. */
+export const GROUP_TESTS = `
+with ${RUNS}, ${OWN}, tests as (
+  select script_id, count(*)::int as failures, max(started_at) as at, (array_agg(run_id order by started_at desc, run_id desc))[1] as run_id,
+    (array_agg(lane_id order by started_at desc, run_id desc))[1] as lane_id,
+    (array_agg(behind_script_id order by started_at desc, run_id desc))[1] as behind_id, (array_agg(rule order by started_at desc, run_id desc))[1] as rule
+  from own group by script_id
+), page as (
+  select *, count(*) over ()::int as full from tests order by behind_id is not null, at desc, script_id limit $limit
+)
+select ${SCRIPT_REF}, p.failures, p.run_id as "runId", p.lane_id as "laneId", p.full, p.rule,
+  (select b.name from script b where b.id = p.behind_id) as behind,
+  coalesce((select array_agg($prefix || '-' || c.number order by c.number) from link l join test_case c on c.id = l.case_id and c.deleted_at is null
+    where l.script_id = s.id and l.state = 'active'), '{}') as cases,
+  exists (select 1 from quarantine q where q.script_id = s.id and q.ended_at is null) as quarantined,
+  (select jsonb_build_object('name', a.name, 'failed', o.failed_after, 'ran', o.ran_after, 'otherwise', o.ran_otherwise)
+    from order_dependence o join script a on a.id = o.after_script_id where o.script_id = s.id order by o.failed_after desc limit 1) as after
+from page p join script s on s.id = p.script_id order by p.behind_id is not null, p.at desc, s.id`
+
+/** What a group was ever seen in, whatever the lens shows. */
+export const GROUP_EVER = `
+select min(r.started_at) as "firstSeenAt", max(r.started_at) as "lastSeenAt", count(distinct r.build_id)::int as "allBuilds", count(distinct x.script_id)::int as "allTests"
+from result x join run r on r.id = x.run_id and r.day = x.day join lane l on l.id = r.lane_id and not l.trial
+where x.signature_id in (${SIGNATURES}) and x.outcome in (2, 3, 7)`
+
+/** How the failures of a group differ in their words. */
+export const GROUP_VARIANTS = `
+with ${RUNS}, ${OWN}
+select signature_id as "signatureId", count(*)::int as failures,
+  coalesce((select left(b.text, 300) from body b where b.id = (array_agg(own.message_id order by started_at desc))[1]), 'No message') as message
+from own group by signature_id order by count(*) desc, signature_id limit 30`
+
+/** The newest occurrence that still has its details, with a picture if one has. */
+export const GROUP_EXAMPLE = `
+with ${RUNS}, ${OWN}
+select o.run_id as "runId", o.day::text as day, o.script_id as "scriptId", o.lane_id as "laneId", o.sort_key as "sortKey"
+from own o join run r on r.id = o.run_id
+order by r.forgotten_at is not null, o.behind_script_id is not null, o.build_id desc,
+  not exists (select 1 from attachment a where a.run_id = o.run_id and a.script_id = o.script_id and a.hash is not null and a.media_type like 'image/%'),
+  o.started_at desc, o.script_id limit 1`
+
+/** The failing attempt of an example: the last one that failed. */
+export const EXAMPLE_ATTEMPT = `
+select a.ordinal::int as ordinal, f.text as failures, m.text as message, left(so.text, 20000) as stdout, a.duration_ms as "durationMs", st.text as steps,
+  (select jsonb_build_object('id', t.id, 'name', t.name) from attachment t
+    where t.run_id = a.run_id and t.script_id = a.script_id and t.hash is not null and t.media_type like 'image/%' order by t.ordinal, t.id limit 1) as picture
+from attempt a left join body f on f.id = a.failures_id left join body m on m.id = a.message_id left join body so on so.id = a.stdout_id left join body st on st.id = a.steps_id
+where a.run_id = $runId and a.day = $day::date and a.script_id = $scriptId and a.outcome = any($outcomes::int[]) order by a.ordinal desc limit 1`
+
+/** The newest run before another in its lane in which a test passed. */
+export const LAST_GOOD = `
+select r.id as "runId", r.day::text as day from run r join result x on x.run_id = r.id and x.day = r.day and x.script_id = $scriptId and x.outcome = 1
+where r.lane_id = $laneId and r.sort_key < $sortKey collate "C" order by r.sort_key desc limit 1`
+
+/** What an attempt ran with. */
+export const RUN_FACTS = `
+select r.id as "runId", b.name as build, e.name as environment, r.started_at as at, r.profile,
+  e.variables || coalesce((select p.parameters from part p where p.run_id = r.id order by p.id limit 1), '{}') as settings,
+  (select g.name from part p join agent g on g.id = p.agent_id where p.run_id = r.id order by p.id limit 1) as agent
+from run r join build b on b.id = r.build_id join lane l on l.id = r.lane_id join environment e on e.id = l.environment_id where r.id = $runId`
+
+/**
+ * The builds from the last good one of a group's tests on to the first that failed: what came with them may have broken it. In the lane
+ * where it is seen in the newest run.
+ */
+export const GROUP_COMMITS = `
+with ${RUNS}, ${OWN}, newest as (
+  select lane_id from own order by started_at desc limit 1
+), red as (
+  select r.sort_key, array_agg(o.script_id) as scripts from own o join run r on r.id = o.run_id
+  where o.lane_id = (select lane_id from newest) group by r.sort_key order by r.sort_key limit 1
+), good as (
+  select max(r.sort_key) as sort_key from run r join result x on x.run_id = r.id and x.day = r.day, red
+  where r.lane_id = (select lane_id from newest) and r.sort_key < red.sort_key and x.script_id = any(red.scripts[:20]) and x.outcome in (1, 7)
+)
+select b.name as build, b.commit, b.author, r.started_at as at, r.id as "runId", coalesce(b.changed_files, '{}') as files, r.sort_key = good.sort_key as good
+from run r join build b on b.id = r.build_id, red, good
+where r.lane_id = (select lane_id from newest) and r.ordinal = 1 and r.sort_key <= red.sort_key and r.sort_key >= coalesce(good.sort_key, red.sort_key)
+order by r.sort_key desc limit 30`
+
+/** Files that coverage says some tests run. */
+export const COVERED = `
+select distinct c.path from coverage c join run r on r.id = c.run_id
+where r.project_id = $projectId and c.path = any($paths::text[]) and c.lines_covered > 0
+  and (c.tests = '{}' or c.tests && $names::text[])`
+
+/** What follows tests of a group in its newest run. */
+export const GROUP_FOLLOWING = `
+with ${RUNS}, ${OWN}, newest as (
+  select run_id, day from own where behind_script_id is null order by started_at desc, run_id desc limit 1
+)
+select ${SCRIPT_REF}, k.rule, x.outcome::int as outcome
+from newest n join knock_on k on k.run_id = n.run_id
+join own o on o.run_id = n.run_id and o.script_id = k.behind_script_id
+join result x on x.run_id = n.run_id and x.day = n.day and x.script_id = k.script_id join script s on s.id = k.script_id order by s.id limit 100`
+
+/** Teams and people who own the areas, cases or folders of a group's tests, those of most tests first. */
+export const LIKELY_OWNERS = `
+with recursive tests as (select unnest($scriptIds::int[]) as id), up as (
+  select t.id as script_id, c.area_id from tests t join link l on l.script_id = t.id and l.state = 'active' join test_case c on c.id = l.case_id and c.area_id is not null
+  union select u.script_id, a.parent_id from up u join area a on a.id = u.area_id where a.parent_id is not null
+), found as (
+  select ta.team_id, null::int as person_id, a.name as why, u.script_id from up u join team_area ta on ta.area_id = u.area_id join area a on a.id = u.area_id
+  union select tm.id, null, f.folder, s.id from tests x join script s on s.id = x.id join team tm on tm.project_id = $projectId
+    cross join lateral unnest(tm.folders) f (folder)
+    where s.file = f.folder or starts_with(s.file, rtrim(f.folder, '/') || '/') or exists (select 1 from unnest($files::text[]) p where starts_with(p, rtrim(f.folder, '/') || '/'))
+  union select null, c.owner_id, $prefix || '-' || c.number, t.id from tests t join link l on l.script_id = t.id and l.state = 'active'
+    join test_case c on c.id = l.case_id and c.deleted_at is null where c.owner_id is not null
+)
+select (select jsonb_build_object('id', t.id, 'name', t.name) from team t where t.id = f.team_id) as team, ${personOf('f.person_id')} as person, min(f.why) as why
+from found f group by f.team_id, f.person_id order by f.team_id is null, count(distinct f.script_id) desc limit 4`
+
+/** How many tests of a group passed in the newest run that has them. */
+export const PASSING_NOW = `
+select s.id from unnest($scriptIds::int[]) as s (id)
+cross join lateral (
+  select x.outcome from run r join lane l on l.id = r.lane_id and not l.trial join result x on x.run_id = r.id and x.day = r.day and x.script_id = s.id
+  where r.project_id = $projectId and r.id >= $from::int order by r.started_at desc, r.id desc limit 1
+) newest where newest.outcome = 1`
+
+export const MUTE_COLUMNS = `m.id, (select e.name from environment e where e.id = m.environment_id) as environment, m.reason, m.until_at as "untilAt", m.until_build as "untilBuild",
+  (select coalesce(d.key, d.title) from defect d where d.id = m.until_defect_id) as "untilDefect", (select a.name from account a where a.id = m.by_id) as by, m.at,
+  m.group_id as "groupId", m.script_id as "scriptId",
+  coalesce((select g.title from failure_group g where g.id = m.group_id), (select s.name from script s where s.id = m.script_id),
+    (select e.name from environment e where e.id = m.environment_id), '') as name, m.ended_at as "endedAt", m.ended_why as "endedWhy"`
+
+export const MUTES = `
+select ${MUTE_COLUMNS} from mute m where m.project_id = $projectId
+  and ($groupId::int is null or m.group_id = $groupId or m.script_id = any($scriptIds::int[])) and ($id::int is null or m.id = $id)
+order by m.ended_at is not null, m.id desc limit 200`

@@ -1,0 +1,2 @@
+export { NotificationsModule } from './notifications.module.js'
+export { addEvent, type NewEvent } from './events.js'

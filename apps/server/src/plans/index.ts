@@ -1,0 +1,2 @@
+export { PlansModule } from './plans.module.js'
+export { StartsService } from './starts.service.js'

@@ -1,0 +1,93 @@
+import type { KnockOnRule } from '../states.js'
+
+/** A test of a run that did not pass. */
+export interface RedTest {
+  id: number
+  name: string
+  /** Its file, class or outermost suite; tests of one holder run in one process. */
+  holder: string
+  outcome: 'failed' | 'errored' | 'blocked'
+  /** Alike failures have the same; null for a blocked test. */
+  signature: number | null
+  /** What it said, or why it was blocked. */
+  message: string
+}
+
+export interface KnockOn {
+  id: number
+  /** The test that it only follows. */
+  behind: number
+  rule: KnockOnRule
+}
+
+/** How runners name a hook around tests: common practice, no source. */
+const HOOK =
+  /["“`']?(?:before|after)[ _-]?(?:all|each)["”`']? hook|\b(?:before|after)(?:All|Each)\b|\bset_?up_?(?:class|module|package)\b|\bsetUpBeforeClass\b|\bone ?time ?set ?up\b|@Before(?:Class|All|Suite|Method)\b|\bERROR at setup of\b|\bfixture "?\w{1,80}"? (?:failed|errored)/i
+/** How a runner, or a test, says that it could do nothing since another had failed: common practice, no source. */
+const FOLLOWS =
+  /\b(?:depends? on|because .{1,200} (?:failed|errored|did not pass)|blocked by|previous (?:test|step)|earlier (?:test|step)|prerequisite|not successfully finished)/i
+const MOST = 2000
+/** A shorter name may stand in any message. */
+const LEAST_NAME = 6
+
+/**
+ * Which failures of a run only follow another one: blocked tests, a whole file behind one hook, and tests that say themselves that they could
+ * not run because of another. What follows something that itself follows is behind the first of the chain.
+ * @param tests in the order in which they ran, as far as that is known
+ * @param orders tests that are known to fail only after another, with what they fail after, where both ran here in that order
+ */
+export function knockOns(tests: readonly RedTest[], orders: readonly { id: number; after: number }[] = []): KnockOn[] {
+  const found = new Map<number, KnockOn>()
+  const add = (id: number, behind: number | undefined, rule: KnockOnRule) => {
+    if (behind !== undefined && behind !== id && !found.has(id)) found.set(id, { id, behind, rule })
+  }
+  for (const { id, after } of orders) add(id, after, 'order')
+  for (const group of hooks(tests)) for (const test of group.slice(1)) add(test.id, group[0]?.id, 'hook')
+  const reds = tests.filter(({ outcome }) => outcome !== 'blocked')
+  const byName = namesIn(reds)
+  for (const [place, test] of tests.entries()) {
+    const message = test.message.slice(0, MOST)
+    if (test.outcome === 'blocked') add(test.id, byName(message, test) ?? before(tests, place, test), 'blocked')
+    else if (FOLLOWS.test(message)) add(test.id, byName(message, test), 'chain')
+  }
+  return [...found.values()].flatMap((one) => {
+    const first = beginning(found, one)
+    return first === null ? [] : [{ ...one, behind: first }]
+  })
+}
+
+/** The failure at the beginning of a chain; null where the chain bites its tail. */
+function beginning(found: ReadonlyMap<number, KnockOn>, one: KnockOn): number | null {
+  const seen = new Set([one.id])
+  let at = one.behind
+  for (let next = found.get(at); next; next = found.get(at)) {
+    if (seen.has(at)) return null
+    seen.add(at)
+    at = next.behind
+  }
+  return at
+}
+
+/** Tests of one file that fail alike, and say that a hook did. */
+function hooks(tests: readonly RedTest[]): RedTest[][] {
+  const groups = new Map<string, RedTest[]>()
+  for (const test of tests) {
+    if (test.outcome === 'blocked' || test.signature === null || !HOOK.test(test.message.slice(0, MOST))) continue
+    const key = `${test.signature} ${test.holder}`
+    groups.set(key, [...(groups.get(key) ?? []), test])
+  }
+  return [...groups.values()].filter((group) => group.length > 1)
+}
+
+/** Finds the test that a message names: of the same file first, and of several the one with the longest name. */
+function namesIn(reds: readonly RedTest[]): (message: string, of: RedTest) => number | undefined {
+  const named = reds.filter(({ name }) => name.length >= LEAST_NAME).sort((a, b) => b.name.length - a.name.length)
+  return (message, of) => {
+    const fits = named.filter(({ id, name }) => id !== of.id && message.includes(name))
+    return (fits.find(({ holder }) => holder === of.holder) ?? fits[0])?.id
+  }
+}
+
+/** The last one before it in its file that failed. */
+const before = (tests: readonly RedTest[], place: number, { holder }: RedTest): number | undefined =>
+  tests.slice(0, place).findLast((other) => other.holder === holder && other.outcome !== 'blocked')?.id
