@@ -3321,7 +3321,6 @@ export interface components {
       | 'comment.followed'
       | 'comment.unfollowed'
       | 'comment.read'
-      | 'defect.reported'
       | 'defect.changed'
       | 'defect.told'
       | 'defect.asked'
@@ -5036,6 +5035,8 @@ export interface components {
     MineCount: {
       unread: number
       failures: number
+      /** @description Causes that nobody triaged in the newest build of each lane of the main branch. */
+      untriaged: number
     }
     /** @description Why an agent can't take a part; null where it can. */
     Misfit:

@@ -63,7 +63,14 @@ const DELIVERING = [
   'POST /api/projects/:project/scans/:id/finish',
 ]
 /** What machines never see. */
-const PERSONAL = [/\/api\/sessions?(\/|$)/, /\/tokens(\/|$)/, /\/views(\/|$)/, /\/invitations(\/|$)/, /\/notifications\//, /\/api\/server\//]
+const PERSONAL = [
+  /\/api\/sessions?(\/|$)/,
+  /\/tokens(\/|$)/,
+  /\/views(\/|$)/,
+  /\/invitations(\/|$)/,
+  /\/notifications\//,
+  /\/api\/server\//,
+]
 
 const fill = (path: string) =>
   path

@@ -46,4 +46,6 @@ export interface Mine {
 export interface MineCount {
   unread: number
   failures: number
+  /** Causes that nobody triaged in the newest build of each lane of the main branch. */
+  untriaged: number
 }

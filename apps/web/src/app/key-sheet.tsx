@@ -72,6 +72,25 @@ const GROUPS: readonly { name: string; keys: readonly (readonly [string, string]
     ],
   },
   {
+    name: 'Failures',
+    keys: [
+      ['n', 'Next cause that is not triaged'],
+      ['1 to 6', 'Decide: product, script, environment, data, flaky, unknown'],
+      ['d', 'Report a defect'],
+      ['l', 'Link a defect'],
+      ['m', 'Mute until a date, a build or the defect’s closing'],
+      ['q', 'Quarantine its tests'],
+      ['a', 'Assign'],
+      ['t', 'Take it yourself'],
+      ['r', 'Run its tests again'],
+      ['s', 'Resolve, or reopen'],
+      ['c', 'Comment'],
+      ['u', 'Undo the last decision'],
+      ['x, w', 'Select causes, merge them'],
+      ['y', 'Copy a link to exactly this'],
+    ],
+  },
+  {
     name: 'A run, scripts',
     keys: [
       ['[ and ]', 'Previous or next build'],

@@ -13,7 +13,21 @@ const TOUCHED: Record<Topic, readonly string[]> = {
   plans: ['plans', 'plan', 'today', 'parts', 'runs', 'releases', 'release'],
   agents: ['agents', 'recipes', 'handoffs', 'today', 'plan'],
   environments: ['environments', 'plan'],
-  runs: ['runs', 'run', 'parts', 'today', 'brief', 'lens', 'scripts', 'script', 'case-scripts', 'deliveries', 'queue'],
+  runs: [
+    'failures',
+    'mine-count',
+    'runs',
+    'run',
+    'parts',
+    'today',
+    'brief',
+    'lens',
+    'scripts',
+    'script',
+    'case-scripts',
+    'deliveries',
+    'queue',
+  ],
   // sums come with the news; the rest of the run is asked for less often
   live: [],
   members: ['members', 'me', 'roles'],
@@ -23,7 +37,10 @@ const TOUCHED: Record<Topic, readonly string[]> = {
   views: ['views'],
   sources: ['sources'],
   space: ['space'],
-  project: ['me', 'rules'],
+  project: ['me', 'rules', 'tracker'],
+  failures: ['failures', 'failure', 'mine', 'mine-count', 'quarantine', 'mutes', 'score', 'tracker', 'brief', 'run'],
+  comments: ['comments', 'mine', 'mine-count'],
+  notifications: ['notification-rules', 'notification-log'],
 }
 
 /** Changes come in flocks: those of half a second are asked for at once. */

@@ -1,4 +1,17 @@
-import { AlignLeft, CalendarDays, Code2, Download, FileText, ListOrdered, Play, Settings, Spline, type LucideIcon } from 'lucide-react'
+import {
+  AlignLeft,
+  CalendarDays,
+  Code2,
+  Download,
+  FileText,
+  Inbox,
+  ListOrdered,
+  Play,
+  Settings,
+  Spline,
+  TriangleAlert,
+  type LucideIcon,
+} from 'lucide-react'
 
 export interface Section {
   to: string
@@ -21,10 +34,12 @@ export const SECTIONS: readonly (readonly Section[])[] = [
     { to: 'plans', name: 'Plans', icon: CalendarDays, key: 'p' },
     { to: 'runs', name: 'Runs', icon: Play, key: 'r' },
   ],
+  [{ to: 'failures', name: 'Failures', icon: TriangleAlert, key: 'f' }],
 ]
 
 /** At the foot of the edge. */
 export const FOOT: readonly Section[] = [
+  { to: 'mine', name: 'Mine', icon: Inbox, key: 'y' },
   { to: 'intake', name: 'Intake', icon: Download, key: 'i' },
   { to: 'settings', name: 'Settings', icon: Settings, key: 'e' },
 ]

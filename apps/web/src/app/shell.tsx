@@ -4,6 +4,7 @@ import { useState, type ReactNode } from 'react'
 import { NavLink, Outlet, useLocation, useNavigate } from 'react-router'
 import { useProjectPath } from '../context/project-link.js'
 import { SessionProvider, useSession } from '../context/session.js'
+import { useMineCount } from '../features/comments/use-comments.js'
 import { useOverview } from '../features/mapping/use-mapping.js'
 import { api } from '../lib/api.js'
 import { formatNumber } from '../lib/format.js'
@@ -134,6 +135,8 @@ function EdgeLink({ section: { to, name, icon: Icon, key }, inset }: { section: 
         <Icon size={15} strokeWidth={1.8} aria-hidden="true" className="shrink-0" />
         <span className="max-[1100px]:sr-only">{name}</span>
         {to === 'mapping' && <MappingOpen />}
+        {to === 'failures' && <Waiting what="untriaged" words="not triaged" tone="text-failed" />}
+        {to === 'mine' && <Waiting what="mine" words="for you" tone="text-dye" />}
       </NavLink>
     </li>
   )
@@ -149,6 +152,18 @@ function MappingOpen() {
     <span className="ml-auto text-xs text-dye tabular-nums max-[1100px]:sr-only">
       {formatNumber(open)}
       <span className="sr-only"> to look at</span>
+    </span>
+  )
+}
+
+/** How much waits: causes that nobody triaged in the newest builds, or what is for who is signed in. */
+function Waiting({ what, words, tone }: { what: 'untriaged' | 'mine'; words: string; tone: string }) {
+  const { data } = useMineCount()
+  const open = !data ? 0 : what === 'untriaged' ? data.untriaged : data.unread + data.failures
+  return open === 0 ? null : (
+    <span className={`ml-auto text-xs ${tone} tabular-nums max-[1100px]:sr-only`}>
+      {formatNumber(open)}
+      <span className="sr-only"> {words}</span>
     </span>
   )
 }

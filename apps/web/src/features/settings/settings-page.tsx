@@ -5,6 +5,8 @@ import { AccountSettings } from './account-settings.js'
 import { AgentSettings } from './agent-settings.js'
 import { AuditLog } from './audit-log.js'
 import { EnvironmentSettings } from './environment-settings.js'
+import { FailureSettings } from './failure-settings.js'
+import { NotificationSettings } from './notification-settings.js'
 import { PeopleSettings } from './people-settings.js'
 import { ProjectSettings } from './project-settings.js'
 import { RuleSettings } from './rule-settings.js'
@@ -20,6 +22,8 @@ const PARTS = [
   { to: 'environments', name: 'Environments', Part: EnvironmentSettings },
   { to: 'agents', name: 'Agents', Part: AgentSettings },
   { to: 'intake', name: 'Ingestion rules', Part: RuleSettings },
+  { to: 'failures', name: 'Failures and defects', Part: FailureSettings },
+  { to: 'notifications', name: 'Notifications', Part: NotificationSettings },
   { to: 'space', name: 'Space', Part: SpaceSettings },
   { to: 'audit', name: 'Audit log', Part: AuditLog, wide: true },
   { to: 'server', name: 'Server', Part: ServerSettings },

@@ -7,7 +7,14 @@ import { freedWords, SpaceSettings } from './space-settings.js'
 
 const AT = '2026-11-20T10:00:00Z'
 const API = '/api/projects/gullhaven'
-const rules: ProjectRules = { unknownTests: 'ask', keepDetailsDays: 60, keepActsDays: null }
+const rules: ProjectRules = {
+  unknownTests: 'ask',
+  keepDetailsDays: 60,
+  keepActsDays: null,
+  quarantineLimit: 20,
+  resolveAfter: 5,
+  decideAbove: null,
+}
 const source: Source = {
   id: 3, name: 'Nightly reports', kind: 'folder', address: '/srv/reports', pipeline: 'nightly-full', branch: 'main', environment: 'pier-test',
   build: null, everySeconds: 300, paused: false, by: 'Runa Solberg', nextAt: AT, lastAt: AT, failures: 0, problem: null, brought: 4, lastDelivery: 9,
