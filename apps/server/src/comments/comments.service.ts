@@ -188,7 +188,7 @@ export class CommentsService {
     for (const accountId of named) {
       const fresh = await rowsOf(
         db,
-        `insert into mention (comment_id, account_id, read_at) values ($id, $accountId, case when $accountId = $by then now() end) on conflict do nothing returning 1 as yes`,
+        `insert into mention (comment_id, account_id, read_at) values ($id, $accountId::int, case when $accountId::int = $by::int then now() end) on conflict do nothing returning 1 as yes`,
         { id, accountId, by: caller.accountId },
       )
       await follow(db, project.id, kind, subject, accountId)

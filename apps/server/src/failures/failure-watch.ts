@@ -1,4 +1,4 @@
-import { knockOns, naturalKey, orderDependences, outcomeFromCode, type RedTest } from '@bobbin/core'
+import { knockOns, naturalKey, orderDependences, outcomeFromCode, type RedTest, type SuggestedCause } from '@bobbin/core'
 import { Injectable, Logger } from '@nestjs/common'
 import { InjectConnection } from '@nestjs/sequelize'
 import { Sequelize } from 'sequelize-typescript'
@@ -24,7 +24,10 @@ interface LookedAt {
   laneId: number
   sortKey: string
   startedAt: Date
-  deliveredAt: Date
+  /** As the database writes it: a Date is coarser, and the run would be looked at for ever. */
+  deliveredAt: string
+  /** No later run is in its lane. */
+  newest: boolean
   trial: boolean
   build: string
   buildKey: string
@@ -54,17 +57,19 @@ export class FailureWatch {
     await this.endMutes()
     for (;;) {
       const runs = await rowsOf<LookedAt>(this, sql.TO_LOOK_AT, { most: MOST_RUNS })
-      for (const one of runs) await this.look(one)
+      // a suggestion looks at all runs there are: once for each cause does for all of a turn
+      const suggested = new Map<number, SuggestedCause | null>()
+      for (const one of runs) await this.look(one, suggested)
       if (runs.length < MOST_RUNS) return
     }
   }
 
-  async look(one: LookedAt): Promise<void> {
+  private async look(one: LookedAt, suggested: Map<number, SuggestedCause | null>): Promise<void> {
     try {
       await inTransaction(this, (db) => groupFailures(db, one.projectId))
       await this.findKnockOns(one)
       if (!one.trial) {
-        await this.lookAtCauses(one)
+        await this.lookAtCauses(one, suggested)
         await this.resolve(one)
         await this.endMutesUntil(one)
         await this.release(one)
@@ -95,10 +100,11 @@ export class FailureWatch {
     })
   }
 
-  private async lookAtCauses(one: LookedAt): Promise<void> {
+  private async lookAtCauses(one: LookedAt, suggested: Map<number, SuggestedCause | null>): Promise<void> {
     const causes = await rowsOf<{ id: number; tests: number }>(this, sql.CAUSES_OF_RUN, { id: one.id, day: one.day })
     for (const { id, tests } of causes) {
-      const suggestion = await this.suggestions.suggest(one.projectId, id)
+      const suggestion = suggested.has(id) ? (suggested.get(id) ?? null) : await this.suggestions.suggest(one.projectId, id)
+      suggested.set(id, suggestion)
       await inTransaction(this, async (db) => {
         const held = await hold(db, one.projectId, id)
         const { decideAbove } = one
@@ -159,8 +165,8 @@ export class FailureWatch {
   }
 
   /** Causes whose tests passed often enough since. */
-  private async resolve({ projectId, laneId, build, resolveAfter }: LookedAt): Promise<void> {
-    if (resolveAfter === null) return
+  private async resolve({ projectId, laneId, build, startedAt, newest, resolveAfter }: LookedAt): Promise<void> {
+    if (resolveAfter === null || !newest) return
     const over = await rowsOf<{ id: number }>(this, sql.OVER, { projectId, laneId, after: resolveAfter })
     for (const { id } of over)
       await inTransaction(this, async (db) => {
@@ -169,9 +175,11 @@ export class FailureWatch {
         await this.act(db, projectId, 'failure.resolved', id, () =>
           run(
             db,
-            'update failure_group set resolved_at = now(), resolved_note = $note, resolved_by_itself = true, back_at = null, version = version + 1 where id = $id',
+            'update failure_group set resolved_at = $startedAt, resolved_note = $note, resolved_by_itself = true, back_at = null, version = version + 1 where id = $id',
             {
               id,
+              // in the time of the builds: history that is delivered later brings it back as it went
+              startedAt,
               note: `Its tests passed in ${resolveAfter} builds in a row, the last of them ${build}`,
             },
           ),

@@ -1,4 +1,4 @@
-import type { FailureDecided, FailureDetail, FailureList } from '@bobbin/client'
+import type { FailureDecided, FailureDetail, FailureList, MuteList, Muted, QuarantineList, SuggestionScore } from '@bobbin/client'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { type AsPerson, resultFile, seedCase, TestApp } from '../testing/test-app.js'
 import { FailureWatch } from './failure-watch.js'
@@ -87,5 +87,142 @@ describe('decisions', () => {
     expect((await rowOf('manifest')).cause).toBe('data')
     await ask('POST', `/acts/${made.actId}/undo`)
     expect(await rowOf('manifest')).toMatchObject({ cause: null, state: 'untriaged' })
+  })
+
+  it('merge causes, and split wordings off again; later failures follow', async () => {
+    const [axle, manifest] = [await rowOf('axle'), await rowOf('manifest')]
+    const merged = await ask<FailureDecided>('POST', `/failures/${axle.id}/merge`, { ids: [manifest.id] })
+    expect((await list()).causes).toBe(2)
+    expect(await rowOf('axle')).toMatchObject({ id: axle.id, tests: 4, failures: 10 })
+    // a link to the other one leads to this one
+    expect((await ask<FailureDetail>('GET', `/failures/${manifest.id}`)).row.id).toBe(axle.id)
+    await ask('POST', `/acts/${merged.actId}/undo`)
+    expect((await list()).causes).toBe(3)
+    const { variants } = await ask<FailureDetail>('GET', `/failures/${axle.id}`)
+    await expect(
+      ask('POST', `/failures/${axle.id}/split`, { signatures: variants.map(({ signatureId }) => signatureId) }),
+    ).rejects.toMatchObject({
+      code: 'splitsAll',
+    })
+  })
+
+  it('mute a cause until a build, which ends it and says so', async () => {
+    const { id } = await rowOf('manifest')
+    await expect(ask('POST', `/failures/${id}/mute`, { untilAt: '2020-01-01T00:00:00Z', reason: '' })).rejects.toMatchObject({
+      code: 'past',
+    })
+    await expect(ask('POST', `/failures/${id}/mute`, { untilDefect: true, reason: '' })).rejects.toMatchObject({ code: 'noDefect' })
+    const { actId } = await ask<Muted>('POST', `/failures/${id}/mute`, { untilBuild: '7', reason: 'waits for the scale' })
+    expect(await rowOf('manifest')).toMatchObject({ state: 'muted', mute: { untilBuild: '7', by: 'runa', reason: 'waits for the scale' } })
+    await ask('POST', `/acts/${actId}/undo`)
+    expect((await rowOf('manifest')).state).toBe('untriaged')
+    await ask('POST', `/failures/${id}/mute`, { untilBuild: '7', reason: '' })
+    await bobbin.deliver(resultFile(['calm']), { build: '6' })
+    await bobbin.app.get(FailureWatch).tick()
+    expect((await rowOf('manifest')).state).toBe('muted')
+    await bobbin.deliver(resultFile(['calm']), { build: '10' })
+    await bobbin.app.get(FailureWatch).tick()
+    expect((await rowOf('manifest')).state).toBe('untriaged')
+    expect((await ask<MuteList>('GET', '/mutes')).rows[0]).toMatchObject({ endedWhy: 'build' })
+    const events = await bobbin.ask<{ title: string }>(`select title from notification_event where kind = 'muteEnded'`)
+    expect(events.map(({ title }) => title)).toEqual(['No longer muted: manifest total is off by one kilogram'])
+  })
+
+  it('a mute whose date has passed ends by itself', async () => {
+    const { id } = await rowOf('manifest')
+    const muted = await ask<Muted>('POST', `/failures/${id}/mute`, { untilAt: new Date(Date.now() + 60_000).toISOString(), reason: '' })
+    await bobbin.ask(`update mute set until_at = now() - interval '1 second' where id = ${muted.id}`)
+    await bobbin.app.get(FailureWatch).tick()
+    expect((await ask<MuteList>('GET', '/mutes')).rows.find((row) => row.id === muted.id)).toMatchObject({ endedWhy: 'date' })
+  })
+
+  it('count towards how often suggestions were right', async () => {
+    const { id, suggested } = await rowOf('tunnel')
+    await ask('PUT', `/failures/${id}/cause`, { cause: suggested?.cause })
+    await ask('PUT', `/failures/${(await rowOf('axle')).id}/cause`, { cause: 'script' })
+    const score = await ask<SuggestionScore>('GET', '/failures/score')
+    expect([score.decided, score.right]).toEqual([2, 1])
+  })
+
+  it('put a test into quarantine, up to the limit, until it passed often enough', async () => {
+    const { tests } = await ask<FailureDetail>('GET', `/failures/${(await rowOf('tunnel')).id}`)
+    const scriptId = tests[0]?.script.id
+    await bobbin.ask(`update project set quarantine_limit = 1`)
+    await ask('POST', '/quarantine', { scriptId, reason: 'shaky', passes: 2 })
+    await expect(ask('POST', '/quarantine', { scriptId, reason: 'again', passes: 2 })).rejects.toMatchObject({ code: 'quarantineFull' })
+    for (const build of ['11', '12']) {
+      await bobbin.deliver(resultFile([], '<testcase classname="gate" name="tunnel" time="1"/>'), { build })
+      await bobbin.app.get(FailureWatch).tick()
+    }
+    expect((await ask<QuarantineList>('GET', '/quarantine')).rows).toMatchObject([{ endedWhy: 'passed', owner: { name: 'runa' } }])
+  })
+})
+
+describe('in the background', () => {
+  it('resolves a cause whose tests passed in enough builds, and opens it again when it is back', async () => {
+    await bobbin.ask('update project set resolve_after = 2')
+    for (const build of ['20', '21']) await bobbin.deliver(resultFile(['late']), { build })
+    await bobbin.app.get(FailureWatch).tick()
+    expect(await rowOf('manifest')).toMatchObject({ state: 'resolved', resolvedByItself: true })
+    await bobbin.deliver(resultFile([{ name: 'late', fails: 'manifest total is off by one kilogram' }]), { build: '22' })
+    await bobbin.app.get(FailureWatch).tick()
+    const row = await rowOf('manifest')
+    expect([row.state, row.resolvedAt, row.backAt === null]).toEqual(['untriaged', null, false])
+    const events = await bobbin.ask<{ title: string }>(`select title from notification_event where kind = 'backAgain'`)
+    expect(events.map(({ title }) => title)).toEqual(['Back in build 22: manifest total is off by one kilogram'])
+  })
+
+  it('shows what only follows another failure below it, and does not count it as a finding', async () => {
+    const blocked =
+      '<testcase classname="customs" name="declaration is sent" time="0"><skipped message="Method depends on not successfully finished methods: declaration is opened"/></testcase>'
+    const opened =
+      '<testcase classname="customs" name="declaration is opened" time="1"><failure message="customs office answered with an odd status">at customs.py:88</failure></testcase>'
+    const says =
+      '<testcase classname="customs" name="declaration is signed" time="1"><failure message="nothing to sign, because declaration is opened failed">at customs.py:90</failure></testcase>'
+    await bobbin.deliver(resultFile([], opened + blocked + says), { build: '30' })
+    await bobbin.app.get(FailureWatch).tick()
+    const [, below] = (await list()).rows.filter(({ title }) => /customs|nothing to sign/.test(title))
+    const first = await rowOf('customs office')
+    expect([first.tests, first.knockOn, first.behind]).toEqual([1, 2, null])
+    expect(below).toMatchObject({ behind: { id: first.id }, failures: 1 })
+    const { following } = await ask<FailureDetail>('GET', `/failures/${first.id}`)
+    expect(following.map(({ script, rule }) => [script.name, rule]).sort()).toEqual([
+      ['declaration is sent', 'blocked'],
+      ['declaration is signed', 'chain'],
+    ])
+  })
+
+  it('takes a sure suggestion by itself where the project lets it', async () => {
+    await bobbin.ask('update project set decide_above = 0.6')
+    await bobbin.deliver(resultFile([{ name: 'pier', errors: 'connect ECONNREFUSED 10.2.0.7:5433' }]), { build: '31' })
+    await bobbin.app.get(FailureWatch).tick()
+    expect(await rowOf('ECONNREFUSED')).toMatchObject({ cause: 'environment', state: 'known' })
+  })
+})
+
+describe('odd failures', () => {
+  it('without any message, all alike, with random ids, or with a huge stack are each what they are', async () => {
+    const silent = '<testcase classname="odd" name="silent" time="1"><failure/></testcase>'
+    const mute = '<testcase classname="odd" name="mute" time="1"><error/></testcase>'
+    const bare = ['one', 'two'].map(
+      (name) => `<testcase classname="odd" name="bare ${name}" time="1"><failure message="false"/></testcase>`,
+    )
+    const ids = ['a81bc81b-dead-4e5d-abff-90865d1e13b1', '7c9e6679-7425-40de-944b-e07fc1f90ae7'].map(
+      (id, i) => `<testcase classname="odd" name="id ${i}" time="1"><failure message="booking ${id} was lost on the ferry"/></testcase>`,
+    )
+    const huge = `<testcase classname="odd" name="huge" time="1"><failure message="the pontoon has sunk in the storm">${'    at sink (deck/pontoon.ts:12:3)\n'.repeat(60_000)}</failure></testcase>`
+    const letters = '<testcase classname="odd" name="letters" time="1"><failure message="паром не пришёл в гавань вовремя"/></testcase>'
+    await bobbin.deliver(resultFile([], silent + mute + bare.join('') + ids.join('') + huge + letters), { build: '40' })
+    const [run] = await bobbin.ask<{ id: number }>('select max(id) as id from run')
+    const { rows } = await list(`?run=${run?.id}`)
+    expect(rows.map(({ title, tests }) => [title.slice(0, 12), tests]).sort()).toEqual([
+      ['booking a81b', 2],
+      ['false', 1],
+      ['false', 1],
+      ['odd mute', 1],
+      ['odd silent', 1],
+      ['the pontoon ', 1],
+      ['паром не при', 1],
+    ])
   })
 })

@@ -1,6 +1,7 @@
 /** Runs that came, or went on, since they were last looked at. */
 export const TO_LOOK_AT = `
-select r.id, r.project_id as "projectId", r.day::text as day, r.lane_id as "laneId", r.sort_key as "sortKey", r.started_at as "startedAt", r.delivered_at as "deliveredAt",
+select r.id, r.project_id as "projectId", r.day::text as day, r.lane_id as "laneId", r.sort_key as "sortKey", r.started_at as "startedAt", r.delivered_at::text as "deliveredAt",
+  not exists (select 1 from run n where n.lane_id = r.lane_id and n.sort_key > r.sort_key) as newest,
   l.trial, b.name as build, b.sort_key as "buildKey", l.branch = p.default_branch as main, p.resolve_after as "resolveAfter", p.decide_above as "decideAbove"
 from run r join lane l on l.id = r.lane_id join build b on b.id = r.build_id join project p on p.id = r.project_id left join looked_run k on k.run_id = r.id
 where not r.live and (k.run_id is null or r.delivered_at > k.delivered_at) order by r.id limit $most`

@@ -56,6 +56,19 @@ describe('background work', () => {
     expect(await states('undone')).toEqual([])
   })
 
+  it('is not taken for lost while its own process works on it, however long that takes', async () => {
+    let open: () => void = () => undefined
+    gates.set('long', new Promise<void>((resolve) => (open = resolve)))
+    await begin('long')
+    await until(async () => (await states('long')).some(({ state }) => state === 'active'))
+    const reaper = jobs as unknown as { takeUpLost: () => Promise<void> }
+    for (let look = 0; look < 3; look++) await reaper.takeUpLost()
+    expect((await states('long')).map(({ state }) => state)).toEqual(['active'])
+    open()
+    await until(() => done.includes('long'))
+    expect(done.filter((what) => what === 'long')).toHaveLength(1)
+  })
+
   it('waits once for each key', async () => {
     let open: () => void = () => undefined
     gates.set('held', new Promise((resolve) => (open = resolve)))

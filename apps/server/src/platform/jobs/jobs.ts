@@ -87,6 +87,8 @@ export class Jobs implements OnApplicationBootstrap, BeforeApplicationShutdown {
   private timers: NodeJS.Timeout[] = []
   private leases: pg.Client | null = null
   private asking: Promise<unknown> = Promise.resolve()
+  /** Jobs that this process works on: their locks are its own, and it would get them again. */
+  private readonly own = new Set<string>()
   /** Jobs that nobody held at the last look. */
   private free = new Set<string>()
   private stopped = false
@@ -149,12 +151,14 @@ export class Jobs implements OnApplicationBootstrap, BeforeApplicationShutdown {
 
   private async work(kind: JobKind, job: PgBoss.Job<unknown>): Promise<void> {
     const held = await this.lease(job.id)
+    this.own.add(job.id)
     try {
       await kind.work(job.data as Record<string, never>)
     } catch (error) {
       this.log.warn(`${kind.name} failed: ${messageOf(error)}`)
       throw error
     } finally {
+      this.own.delete(job.id)
       if (held) await this.letGo(job.id)
     }
   }
@@ -236,7 +240,7 @@ export class Jobs implements OnApplicationBootstrap, BeforeApplicationShutdown {
     const active = await rowsOf<{ id: string }>(this, ACTIVE, { names: [...this.kinds.keys()] })
     const free = new Set<string>()
     for (const { id } of active) {
-      if (!(await this.lease(id))) continue
+      if (this.own.has(id) || !(await this.lease(id))) continue
       await this.letGo(id)
       free.add(id)
     }

@@ -53,7 +53,7 @@ export function placeWords(row: FailureRow): string {
   const unsteady = row.seenIn > 1 && row.seenIn < row.buildsSeen && !isSteady(row)
   const when = unsteady ? `${row.seenIn} of ${row.buildsSeen} builds` : `since ${row.since.build}`
   const environments = row.environments.length > 1 ? `${row.environments.length} environments` : null
-  return [row.behind ? `${count(row.failures, 'knock-on failure')}` : count(row.tests, 'test'), areas, environments, when]
+  return [row.behind ? `${count(row.failures, 'knock-on failure')}` : count(row.tests, 'test'), areas, when, environments]
     .filter((part) => part !== null)
     .join(' · ')
 }

@@ -242,12 +242,12 @@ function FailureLine({ row }: { row: FailureRow }) {
           {row.knockOn > 0 && ` · ${formatNumber(row.knockOn)} knock-on`}
         </p>
       </div>
-      <div role="gridcell" className="w-[214px] shrink-0 overflow-hidden max-[1200px]:w-[150px]">
+      <div role="gridcell" className="w-[180px] shrink-0 overflow-hidden max-[1200px]:w-[120px]">
         <div className="flex justify-end">
           <Strip row={row} />
         </div>
       </div>
-      <div role="gridcell" className="w-[148px] shrink-0 py-1 pr-4 pl-4">
+      <div role="gridcell" className="w-[176px] shrink-0 py-1 pr-3 pl-4">
         <p className={`truncate ${red ? 'font-semibold text-failed' : ''}`}>{first}</p>
         <p className="truncate text-soft" title={second}>
           {second}

@@ -1,7 +1,7 @@
 import type { FailureRow } from '@bobbin/client'
 import type { Outcome } from '@bobbin/core'
 
-const CELL = 7.6
+const CELL = 6.4
 const HEIGHT = 22
 const [LEAST, MOST] = [5, 20]
 
