@@ -93,7 +93,7 @@ export class TrackerClient {
     const body = json === undefined ? undefined : JSON.stringify(json)
     let answer: IncomingMessage
     try {
-      answer = await askAt(allowedAddress(url.replace(/\/+$/, '') + path, hosts), {
+      answer = await askAt(allowedAddress((url.endsWith('/') ? url.slice(0, -1) : url) + path, hosts), {
         hosts,
         withinMs: WITHIN_MS,
         ...(body !== undefined && { body }),

@@ -4,7 +4,6 @@ import { MailStandIn } from '@bobbin/standins/mail'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { until } from '../testing/plans.js'
 import { type AsPerson, resultFile, TestApp } from '../testing/test-app.js'
-import { FailureWatch } from '../failures/failure-watch.js'
 import { SenderService } from './sender.service.js'
 
 const SECRET = 'signed at the quay'
@@ -36,6 +35,16 @@ afterAll(async () => {
 })
 
 const tick = () => bobbin.app.get(SenderService).tick()
+/** The background has looked at every run. */
+const looked = () =>
+  until(
+    async () =>
+      (
+        await bobbin.ask(
+          'select 1 from run r left join looked_run k on k.run_id = r.id where k.run_id is null or k.delivered_at < r.delivered_at',
+        )
+      ).length === 0,
+  )
 const rule = (more: object) => ({ name: 'Chat', own: false, events: ['newCause'], channel: 'webhook', zone: 'UTC', paused: false, ...more })
 const accountId = async (name: string) => (await bobbin.ask<{ id: number }>(`select id from account where name = '${name}'`))[0]?.id ?? 0
 const causeId = async () => (await runa<FailureList>('GET', '/failures')).rows[0]?.id ?? 0
@@ -46,7 +55,7 @@ describe('a new cause', () => {
     expect(rows).toMatchObject([{ name: 'Chat', own: false, hasSecret: true }])
     const tests = Array.from({ length: 40 }, (_, i) => ({ name: `row ${i}`, fails: 'the harbour office gave no answer to the manifest' }))
     await bobbin.deliver(resultFile(tests), { build: '1' })
-    await Promise.all([bobbin.app.get(FailureWatch).tick(), bobbin.app.get(FailureWatch).tick()])
+    await looked()
     await Promise.all([tick(), tick(), tick()])
     await until(() => Promise.resolve(chat.messages.length > 0))
     await tick()
@@ -62,7 +71,7 @@ describe('a new cause', () => {
   it('is tried again while the other side is away, with the same id, and stands in the log', async () => {
     chat.failing = 1
     await bobbin.deliver(resultFile([{ name: 'late', fails: 'manifest total differs from the bill of lading' }]), { build: '2' })
-    await bobbin.app.get(FailureWatch).tick()
+    await looked()
     await tick()
     const waiting = await until(async () => {
       const { rows } = await runa<NotificationLog>('GET', '/notifications/log')
@@ -151,7 +160,7 @@ describe('a rule', () => {
         resultFile([{ name: `b${build}`, fails: `sailing ${build === '3' ? 'north' : 'south'} of the islands was lost` }]),
         { build },
       )
-    await bobbin.app.get(FailureWatch).tick()
+    await looked()
     await tick()
     const waiting = await bobbin.ask(
       `select 1 from notification n join notification_rule r on r.id = n.rule_id where r.name = 'Morning' and n.sent_at is null`,

@@ -4,15 +4,12 @@ import { plainText } from '../text/ansi.js'
 import { withoutAnyValues, withoutValues } from './words.js'
 
 const BETWEEN = '\u001f'
-/** Words with a figure in them that are ids, after figures became `#`. */
-const ID_WORD = /[\p{L}_-]{0,40}#[\p{L}\d_#-]{0,60}/gu
-const PATH_WORD = /(?:\S{0,200}[\\/])+(\S{1,200})/g
 const MOST = 600
 
 /**
  * What near-identical failures share: two signatures with one family are one failure group until a person says otherwise. Set aside are
- * figures, ids, folders, the package of an exception, and quoted values; where no frame says where it happened, quoted names stay, because
- * nothing else tells the failures apart.
+ * figures, ids, folders, the package of an exception, and quoted values that are no names as code writes them; where no frame says where it
+ * happened, all quoted names stay, because nothing else tells the failures apart.
  * @param signature as failureSignature() makes it
  * @example failureFamily('~TypeError\u001fcannot read "fare"\u001fprice.ts priceOf') === failureFamily('~TypeError\u001fcannot read "dues"\u001fprice.ts priceOf')
  */
@@ -29,12 +26,21 @@ export function failureFamily(signature: string): string {
 
 const plain = (text: string): string =>
   stableText(text.slice(0, MOST))
-    .replace(PATH_WORD, '$1')
-    .replace(/\d+/g, '#')
-    .replace(ID_WORD, '#')
-    .replace(/\s+/g, ' ')
-    .trim()
     .toLowerCase()
+    .replace(/\d+/g, '#')
+    .split(/\s+/)
+    .map((word) => withoutId(word.slice(Math.max(word.lastIndexOf('/'), word.lastIndexOf('\\')) + 1)))
+    .join(' ')
+    .trim()
+
+/** A word with a figure in it is an id, after figures became `#`; what stands around it stays. */
+const withoutId = (word: string): string =>
+  word.includes('#')
+    ? word
+        .split(/([^\p{L}\d_#-]+)/u)
+        .map((part) => (part.includes('#') ? '#' : part))
+        .join('')
+    : word
 
 const MOST_TITLE = 200
 

@@ -1,4 +1,5 @@
 import type { KnockOnRule } from '../states.js'
+import { bounded } from '../text/bounded.js'
 
 /** A test of a run that did not pass. */
 export interface RedTest {
@@ -21,11 +22,13 @@ export interface KnockOn {
 }
 
 /** How runners name a hook around tests: common practice, no source. */
-const HOOK =
-  /["“`']?(?:before|after)[ _-]?(?:all|each)["”`']? hook|\b(?:before|after)(?:All|Each)\b|\bset_?up_?(?:class|module|package)\b|\bsetUpBeforeClass\b|\bone ?time ?set ?up\b|@Before(?:Class|All|Suite|Method)\b|\bERROR at setup of\b|\bfixture "?\w{1,80}"? (?:failed|errored)/i
+const HOOK = bounded(
+  2000,
+  /["“`']?(?:before|after)[ _-]?(?:all|each)["”`']? hook|\b(?:before|after)(?:All|Each)\b|\bset_?up_?(?:class|module|package)\b|\bsetUpBeforeClass\b|\bone ?time ?set ?up\b|@Before(?:Class|All|Suite|Method)\b|\bERROR at setup of\b|\bfixture "?\w{1,80}"? (?:failed|errored)/i,
+)
 /** How a runner, or a test, says that it could do nothing since another had failed: common practice, no source. */
 const FOLLOWS =
-  /\b(?:depends? on|because .{1,200} (?:failed|errored|did not pass)|blocked by|previous (?:test|step)|earlier (?:test|step)|prerequisite|not successfully finished)/i
+  /\bdepends? on\b|\bblocked by\b|\b(?:previous|earlier) (?:test|step)\b|\bprerequisite\b|\bnot successfully finished\b|\bbecause\b/i
 const MOST = 2000
 /** A shorter name may stand in any message. */
 const LEAST_NAME = 6

@@ -36,7 +36,8 @@ export function orderDependences(runs: readonly OrderedRun[]): OrderDependence[]
   const tried = [...suspects].map((id) => ({ id, pairs: pairsOf(id, runs, places) }))
   const pairs = tried.reduce((sum, one) => sum + one.pairs.length, 0)
   return tried.flatMap(({ pairs: own }) => {
-    const sure = own.filter((pair) => fisherGreater(pair) * Math.max(1, pairs) <= ALPHA)
+    // only after it: what fails without it, too, does not depend on it. All pairs were tried, and count in the correction
+    const sure = own.filter((pair) => pair.failedOtherwise === 0 && fisherGreater(pair) * pairs <= ALPHA)
     const best = Math.max(...sure.map(difference))
     const fits = sure.filter((pair) => difference(pair) === best)
     return fits.length === 1 ? fits : []
@@ -71,9 +72,7 @@ function pairsOf(id: number, runs: readonly OrderedRun[], places: readonly Reado
       ranOtherwise: ran - own.ran,
       failedOtherwise: failed - own.failed,
     }
-    // only after it: what fails as often without it does not depend on it
-    const enough = pair.ranAfter >= LEAST && pair.ranOtherwise >= LEAST && pair.failedAfter >= LEAST
-    return enough && pair.failedOtherwise === 0 ? [pair] : []
+    return pair.ranAfter >= LEAST && pair.ranOtherwise >= LEAST ? [pair] : []
   })
 }
 

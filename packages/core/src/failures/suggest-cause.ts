@@ -1,4 +1,5 @@
 import { CAUSES, type Cause } from '../states.js'
+import { bounded } from '../text/bounded.js'
 
 /** What is known of a failure group when its cause is asked for. */
 export interface CauseFacts {
@@ -82,19 +83,38 @@ export interface SuggestedCause {
   reasons: CauseReason[]
 }
 
-/** Words of what is outside: common practice, no source. */
-const NETWORK =
-  /\bE(?:CONNREFUSED|CONNRESET|NOTFOUND|AI_AGAIN|HOSTUNREACH|PIPE)\b|connection (?:refused|reset|timed out|closed)|no route to host|name or service not known|getaddrinfo|socket hang up|\b50[234]\b|bad gateway|service unavailable|too many connections|no space left|out of memory|disk full|certificate (?:has expired|verify)|tls handshake/i
-const LOCATOR =
-  /no such element|element .{0,80}not (?:found|visible|attached|interactable)|waiting for (?:locator|selector|element)|unable to locate|stale element|selector .{0,120}(?:not found|resolved to \d)|strict mode violation|intercepts pointer events/i
-const LOADING =
-  /cannot find module|module not found|no module named|importerror|classnotfound|noclassdeffound|syntaxerror|does not provide an export|unresolved import|undefined method .{0,80} for .{0,80}(?:page|helper)|fixture .{0,80}not found/i
-const TEST_BUG =
-  /\b(?:TypeError|ReferenceError|NameError|AttributeError|NullPointerException|NullReferenceException|NoMethodError|IndexError|UndefinedVariable)\b/
-const EXPIRED = /\bexpired\b|no longer valid|out of date|in the past|not yet valid|valid (?:until|to)\b|\bsince 20\d\d-\d\d/i
-const MISSING_DATA =
-  /duplicate key|unique constraint|foreign key|no rows?\b|record .{0,60}(?:not found|missing)|already exists|no such (?:user|customer|voucher|account|row)|test data|seed(?:ed)? data|\bfixture data\b|row count|data ?set|(?:user|customer|account|voucher|order|booking) .{0,60}(?:not found|does not exist)/i
-const TIMEOUT = /time(?:d)? ?out|no answer within|did not (?:finish|answer|appear) (?:in|within)|deadline exceeded/i
+/** Of these all have to be found in a text; each is linear, which one pattern over all of them would not be. */
+type Words = readonly RegExp[]
+const says = (text: string, some: readonly Words[]): boolean => some.some((all) => all.every((pattern) => pattern.test(text)))
+
+/** Words by which messages tell what went wrong: common practice, no source. */
+const NETWORK: readonly Words[] = [
+  [/\bE(?:CONNREFUSED|CONNRESET|NOTFOUND|AI_AGAIN|HOSTUNREACH|PIPE)\b/],
+  [/connection (?:refused|reset|timed out|closed)|no route to host|name or service not known|getaddrinfo|socket hang up/i],
+  [/\b50[234]\b|bad gateway|service unavailable|too many connections/i],
+  [/no space left|out of memory|disk full|certificate (?:has expired|verify)|tls handshake/i],
+]
+const LOCATOR: readonly Words[] = [
+  [/no such element|unable to locate|stale element|strict mode violation|intercepts pointer events/i],
+  [/waiting for (?:locator|selector|element)/i],
+  [/\b(?:element|selector)\b/i, /not (?:found|visible|attached|interactable)/i],
+]
+const LOADING: readonly Words[] = [
+  [/cannot find module|module not found|no module named|importerror|classnotfound|noclassdeffound|syntaxerror/i],
+  [/does not provide an export|unresolved import/i],
+  [/undefined method/i, /page|helper/i],
+  [/\bfixture\b/i, /not found/i],
+]
+const TEST_BUG: readonly Words[] = [
+  [/\b(?:TypeError|ReferenceError|NameError|AttributeError|NullPointerException|NullReferenceException|NoMethodError|IndexError)\b/],
+]
+const EXPIRED: readonly Words[] = [[/\bexpired\b|no longer valid|out of date|in the past|not yet valid|valid (?:until|to)\b/i]]
+const MISSING_DATA: readonly Words[] = [
+  [/duplicate key|unique constraint|foreign key|no rows?\b|already exists|test data|seed(?:ed)? data|row count|data ?set/i],
+  [/\b(?:record|user|customer|account|voucher|order|booking)\b/i, /not found|does not exist|\bmissing\b|no such/i],
+  [/expected \d{1,9} rows?\b/i],
+]
+const TIMEOUT: readonly Words[] = [[/time(?:d)? ?out|no answer within|did not (?:finish|answer|appear) (?:in|within)|deadline exceeded/i]]
 
 const MOST_TEXT = 4000
 /** How likely each cause is before anything is known, as log-odds against each other: product defects come first. A choice of ours. */
@@ -157,16 +177,16 @@ function* ofPlaces({ agents, agentsOfTests, environments, environmentsOfTests, e
 
 function* ofWords({ message, type, stack, failed, errored }: CauseFacts): Generator<CauseReason> {
   const said = `${type}: ${message}`.slice(0, MOST_TEXT)
-  if (NETWORK.test(said)) yield { code: 'network', cause: 'environment', weight: 2.2 }
-  if (LOCATOR.test(said)) yield { code: 'locator', cause: 'script', weight: 2.2 }
-  if (LOADING.test(said)) yield { code: 'loading', cause: 'script', weight: 2.6 }
-  if (EXPIRED.test(said)) yield { code: 'expired', cause: 'data', weight: 3 }
-  if (MISSING_DATA.test(said)) yield { code: 'missingData', cause: 'data', weight: 2.6 }
-  if (TIMEOUT.test(said) && !LOCATOR.test(said)) yield { code: 'timeout', cause: 'flaky', weight: 0.8 }
-  if (TEST_BUG.test(said) && errored >= failed && topIsTest(stack)) yield { code: 'testBug', cause: 'script', weight: 1.8 }
+  if (says(said, NETWORK)) yield { code: 'network', cause: 'environment', weight: 2.2 }
+  if (says(said, LOCATOR)) yield { code: 'locator', cause: 'script', weight: 2.2 }
+  if (says(said, LOADING)) yield { code: 'loading', cause: 'script', weight: 2.6 }
+  if (says(said, EXPIRED)) yield { code: 'expired', cause: 'data', weight: 3 }
+  if (says(said, MISSING_DATA)) yield { code: 'missingData', cause: 'data', weight: 2.6 }
+  if (says(said, TIMEOUT) && !says(said, LOCATOR)) yield { code: 'timeout', cause: 'flaky', weight: 0.8 }
+  if (says(said, TEST_BUG) && errored >= failed && topIsTest(stack)) yield { code: 'testBug', cause: 'script', weight: 1.8 }
 }
 
-const TEST_FRAME = /[._-](?:test|spec)\.\w+|test_\w+\.py|Tests?\.(?:java|kt|cs|php)/
+const TEST_FRAME = bounded(1000, /[._-](?:test|spec)\.\w+|test_\w+\.py|Tests?\.(?:java|kt|cs|php)/)
 const topIsTest = (stack: string): boolean => TEST_FRAME.test(stack.slice(0, MOST_TEXT).split('\n').slice(0, 4).join('\n'))
 
 function* ofChanges({ changedFiles, testFiles, testMoved, stack }: CauseFacts): Generator<CauseReason> {

@@ -32,8 +32,9 @@ export function wordsOf(message: string): string {
 /** Words without quoted values; names of things stay. */
 export const withoutValues = (words: string): string => replaceQuoted(words, (value) => (/^.[\w.$-]{3,}.$/.test(value) ? value : '…'))
 
-/** Words without any quoted value. */
-export const withoutAnyValues = (words: string): string => replaceQuoted(words, () => '…')
+/** Words without quoted values, also where they look like names; what is written as code writes names (`fareTable`) stays. */
+export const withoutAnyValues = (words: string): string =>
+  replaceQuoted(words, (value) => (/^.[a-z_$][a-zA-Z_$.]*.$/.test(value) ? value : '…'))
 
 /** Words of assertion libraries and runners that say nothing about what was checked. Common practice, no source. */
 const GENERIC = new Set(

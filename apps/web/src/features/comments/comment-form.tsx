@@ -152,8 +152,13 @@ export function CommentForm({ people, action, isPending, onSubmit, initial = '',
   )
 }
 
+const MOST_NAME = 40
+
 /** What stands between the last @ and the caret, where it may be the beginning of a name. */
 export function wantedName(before: string): string | null {
-  const found = /(?:^|[^\p{L}\p{N}_.])@([\p{L}\p{N} .-]{0,40})$/u.exec(before.slice(-60))
-  return found && !/ {2}/.test(found[1] ?? '') ? (found[1] ?? '') : null
+  const at = before.lastIndexOf('@')
+  const name = before.slice(at + 1)
+  if (at < 0 || name.length > MOST_NAME || name.includes('  ') || !/^[\p{L}\p{N} .-]*$/u.test(name)) return null
+  // an address is no mention
+  return at > 0 && /[\p{L}\p{N}_.]/u.test(before.charAt(at - 1)) ? null : name
 }
