@@ -30,7 +30,21 @@ const SERVER_DOMAINS = [
   'brief',
   'audit',
 ]
-const WEB_FEATURES = ['audit', 'history', 'scripts', 'mapping', 'suites', 'plans', 'releases', 'comments', 'runs', 'failures', 'cases', 'intake', 'brief']
+const WEB_FEATURES = [
+  'audit',
+  'comments',
+  'history',
+  'scripts',
+  'mapping',
+  'suites',
+  'plans',
+  'releases',
+  'runs',
+  'failures',
+  'cases',
+  'intake',
+  'brief',
+]
 
 /** A domain may use those before it in the list, and only through their index.ts. */
 const serverOrder = SERVER_DOMAINS.map((domain, i) =>

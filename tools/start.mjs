@@ -3,7 +3,7 @@
 import { spawn } from 'node:child_process'
 import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
-import { startDemoAgent, startFerry } from './lib/demo-running.mjs'
+import { startDemoAgent, startFerry, startOutside } from './lib/demo-running.mjs'
 import { ensureBuilt, SERVER_ARGUMENTS, WEB_ROOT } from './lib/build.mjs'
 import { checkNode, ensurePackages } from './lib/install.mjs'
 import { HELP, readOptions } from './lib/options.mjs'
@@ -22,16 +22,17 @@ const say = (text) => console.log(`  ${text} …`)
 const seconds = () => ((Date.now() - started) / 1000).toFixed(1)
 
 let stopping = null
-const running = { server: null, database: null, ferry: null, agent: null }
+const running = { server: null, database: null, ferry: null, agent: null, outside: null }
 let options = { port: 4680, fresh: false, empty: false, help: false, databaseUrl: null }
 
 /** Stops what this start began: the server first, the database last. Once only. */
 function stop() {
   stopping ??= (async () => {
-    const { server, database, ferry, agent } = running
+    const { server, database, ferry, agent, outside } = running
     // an agent gives back what it runs, while there is a server that hears it
     if (agent) await agent.stop()
     if (ferry) await ferry.stop()
+    if (outside) await outside.stop()
     if (server && server.exitCode === null && server.signalCode === null) {
       const ended = new Promise((resolve) => server.once('exit', resolve))
       server.kill('SIGTERM')
@@ -59,7 +60,14 @@ function takeLock() {
 }
 
 async function startServer(databaseUrl) {
+  const { outside } = running
   const env = {
+    // the demo has a mail server of its own
+    ...(outside && {
+      BOBBIN_URL: `http://127.0.0.1:${options.port}`,
+      BOBBIN_SMTP_URL: outside.smtp,
+      BOBBIN_MAIL_FROM: 'Bobbin <bobbin@gullhaven.example>',
+    }),
     ...process.env,
     BOBBIN_DATABASE_URL: databaseUrl,
     BOBBIN_PORT: String(options.port),
@@ -119,6 +127,7 @@ async function loadDemo(databaseUrl) {
       BOBBIN_URL: `http://127.0.0.1:${options.port}`,
       BOBBIN_SOURCE_FOLDERS: sourceFolders(),
       ...(running.ferry && { BOBBIN_DEMO_FERRY: running.ferry.url }),
+      ...(running.outside && { BOBBIN_DEMO_TRACKER: running.outside.url }),
     },
   })
   writeFileSync(DEMO, JSON.stringify({ ...demo, loaded: true }))
@@ -151,8 +160,9 @@ async function main() {
     throw error
   })
   const url = options.databaseUrl ?? (await ownDatabase())
-  await startServer(url)
   const demo = !options.databaseUrl && !options.empty
+  if (demo) running.outside = await startOutside(options.port + 6, join(DATA, 'tracker.json'))
+  await startServer(url)
   if (demo) {
     running.ferry = await startFerry(options.port + 5)
     await loadDemo(url)
@@ -171,6 +181,7 @@ async function ownDatabase() {
     await running.database.dropDatabase(DATABASE)
     rmSync(DEMO, { force: true })
     rmSync(join(DATA, 'agent-token'), { force: true })
+    rmSync(join(DATA, 'tracker.json'), { force: true })
   }
   await running.database.createDatabase(DATABASE)
   return running.database.url(DATABASE)
@@ -189,6 +200,7 @@ ${RUNNING_WORDS()}`
 const RUNNING_WORDS = () =>
   [
     running.agent ? '  Agent     quay-1 waits for work: start a plan under Plans' : '',
+    running.outside ? `  Tracker   ${running.outside.url} keeps its defects, and shows the letters and chat messages that it sends` : '',
     running.ferry ? `  Ferry     ${running.ferry.url} is the system that its plans test; ${running.ferry.url}/switch breaks it` : '',
   ]
     .filter((line) => line !== '')

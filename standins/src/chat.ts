@@ -21,7 +21,7 @@ export class ChatStandIn {
     readonly url: string,
   ) {}
 
-  static async start(secret: string): Promise<ChatStandIn> {
+  static async start(secret: string, port = 0): Promise<ChatStandIn> {
     let own: ChatStandIn | null = null
     const server = createServer((request, response) => {
       const pieces: Buffer[] = []
@@ -42,7 +42,7 @@ export class ChatStandIn {
         response.writeHead(204).end()
       })
     })
-    await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve))
+    await new Promise<void>((resolve) => server.listen(port, '127.0.0.1', resolve))
     own = new ChatStandIn(server, `http://127.0.0.1:${(server.address() as AddressInfo).port}/hook`)
     return own
   }

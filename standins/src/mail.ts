@@ -20,7 +20,7 @@ export class MailStandIn {
     readonly url: string,
   ) {}
 
-  static async start(): Promise<MailStandIn> {
+  static async start(at = 0): Promise<MailStandIn> {
     let own: MailStandIn | null = null
     const server = new SMTPServer({
       authOptional: true,
@@ -36,7 +36,7 @@ export class MailStandIn {
         )
       },
     })
-    await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve))
+    await new Promise<void>((resolve) => server.listen(at, '127.0.0.1', resolve))
     const { port } = server.server.address() as AddressInfo
     own = new MailStandIn(server, `smtp://127.0.0.1:${port}`)
     return own

@@ -37,6 +37,8 @@ export class TrackerStandIn {
   unsigned = 0
   /** Answers of the other side to its webhooks. */
   readonly told: number[] = []
+  /** Pages beside its own, by path. */
+  readonly pages = new Map<string, () => { title: string; rows: { title: string; text: string }[] }>()
   private readonly done = new Map<string, Issue>()
   private next = FIRST
 
@@ -66,6 +68,15 @@ export class TrackerStandIn {
     const issue: Issue = { key: `${PREFIX}-${this.next++}`, title, text, state, stateName: state, comments: [], picture: null }
     this.issues.set(issue.key, issue)
     return issue
+  }
+
+  /** What it held before it was stopped. */
+  load(issues: readonly Issue[]): void {
+    for (const issue of issues) {
+      this.issues.set(issue.key, issue)
+      const number = Number(issue.key.split('-').at(-1))
+      if (number >= this.next) this.next = number + 1
+    }
   }
 
   /** Somebody changes the state there, and the other side is told. */
@@ -183,6 +194,15 @@ export class TrackerStandIn {
   /** Its page: all issues, each with a button that opens or closes it. */
   private async page(request: IncomingMessage, response: ServerResponse, path: string, body: Buffer): Promise<void> {
     const [, , key = ''] = path.split('/').map(decodeURIComponent)
+    if (request.method === 'PUT' && path === '/hook') {
+      this.settings.hook = body.toString('utf8')
+      return void response.writeHead(204).end()
+    }
+    const beside = this.pages.get(path)?.()
+    if (beside) {
+      const rows = beside.rows.map(({ title, text }) => `<article><h2>${escape(title)}</h2><pre>${escape(text)}</pre></article>`)
+      return void response.writeHead(200, HTML).end(pageOf(beside.title, this.links(), rows.join('') || '<p>Nothing yet.</p>'))
+    }
     if (request.method === 'POST' && this.issues.has(key)) {
       await this.setState(key, new URLSearchParams(body.toString('utf8')).get('state') === 'open' ? 'open' : 'closed').catch(
         () => undefined,
@@ -204,12 +224,21 @@ ${comments.map((comment) => `<blockquote>${escape(comment)}</blockquote>`).join(
 <form method="post" action="/issues/${encodeURIComponent(own)}"><input type="hidden" name="state" value="${state === 'open' ? 'closed' : 'open'}">
 <button>${state === 'open' ? 'Close' : 'Reopen'} ${escape(own)}</button></form></article>`,
     )
-    response.writeHead(200, { 'content-type': 'text/html; charset=utf-8' }).end(
-      `<!doctype html><html lang="en"><title>Quay tracker</title><style>body{font:16px/1.5 system-ui;max-width:52rem;margin:2rem auto;padding:0 1rem}pre{white-space:pre-wrap}article{border-top:1px solid #ccc}</style>
-<h1>Quay tracker</h1><p>A stand-in: a defect tracker that speaks the interface of docs/tracker.md.</p>${rows.join('') || '<p>No issues yet.</p>'}</html>`,
-    )
+    response.writeHead(200, HTML).end(pageOf('Quay tracker', this.links(), rows.join('') || '<p>No issues yet.</p>'))
+  }
+
+  private links(): string {
+    return ['/', ...this.pages.keys()].map((path) => `<a href="${path}">${path === '/' ? 'Issues' : path.slice(1)}</a>`).join(' ')
   }
 }
+
+const HTML = { 'content-type': 'text/html; charset=utf-8' }
+const STYLE =
+  'body{font:16px/1.5 system-ui;max-width:52rem;margin:2rem auto;padding:0 1rem}pre{white-space:pre-wrap}article{border-top:1px solid #ccc}nav a{margin-right:1rem}'
+
+const pageOf = (title: string, links: string, body: string): string =>
+  `<!doctype html><html lang="en"><title>${escape(title)}</title><style>${STYLE}</style><nav>${links}</nav><h1>${escape(title)}</h1>
+<p>A stand-in for what is outside of Bobbin; the tracker speaks the interface of docs/tracker.md.</p>${body}</html>`
 
 async function bodyOf(request: IncomingMessage): Promise<Buffer> {
   const pieces: Buffer[] = []

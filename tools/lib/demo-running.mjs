@@ -19,6 +19,21 @@ export async function startFerry(port) {
 }
 
 /**
+ * What stands around the demo: a defect tracker with a page, a mail server and a chat, on three ports.
+ * @returns {Promise<{ url: string, smtp: string, stop(): Promise<void> } | null>} null where one of the ports is taken
+ */
+export async function startOutside(port, file) {
+  for (const one of [port, port + 1, port + 2]) if (!(await portIsFree(one))) return null
+  const outside = spawn(process.execPath, [join(ROOT, 'standins', 'dist', 'outside-main.js'), String(port), file], {
+    detached: true,
+    stdio: ['ignore', 'ignore', 'inherit', 'ipc'],
+  })
+  await Promise.race([new Promise((resolve) => outside.once('message', resolve)), new Promise((resolve) => outside.once('exit', resolve))])
+  outside.disconnect?.()
+  return { url: `http://127.0.0.1:${port}`, smtp: `smtp://127.0.0.1:${port + 1}`, stop: () => ended(outside) }
+}
+
+/**
  * An agent of the demo project, as anybody would start one; its token is made once, by a lead of the demo.
  * @returns {Promise<{ stop(): Promise<void> } | null>} null where the demo's lead is not there any more
  */

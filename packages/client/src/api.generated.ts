@@ -996,6 +996,23 @@ export interface paths {
     patch?: never
     trace?: never
   }
+  '/projects/{project}/failures/runs/{id}': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** Why a run is red, and what of it does not count against a gate */
+    get: operations['failuresOfRun']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
   '/projects/{project}/failures/score': {
     parameters: {
       query?: never
@@ -4472,6 +4489,11 @@ export interface components {
         }
       | {
           /** @constant */
+          kind: 'untriaged'
+          count: number
+        }
+      | {
+          /** @constant */
           kind: 'recovered'
           run: components['schemas']['BriefRun']
           count: number
@@ -6174,6 +6196,26 @@ export interface components {
       outcome: components['schemas']['Outcome']
       durationMs: number | null
     }
+    /** @description A cause in one run. */
+    RunCause: {
+      id: number
+      title: string
+      state: components['schemas']['GroupState']
+      cause: components['schemas']['Cause'] | null
+      /** @description Tests of the run that failed or errored this way, without knock-on failures. */
+      tests: number
+      /** @description Failures and blocked tests of the run that only follow it. */
+      knockOn: number
+    }
+    /** @description Why a run is red, and what of it does not count against a gate. */
+    RunCauses: {
+      rows: components['schemas']['RunCause'][]
+      /** @description Scripts whose failure is muted, and those that are in quarantine. */
+      muted: number[]
+      quarantined: number[]
+      /** @description Failed or errored tests that count: no knock-on failure, not muted, not in quarantine. */
+      counting: number
+    }
     RunDetail: {
       run: components['schemas']['RunRow']
       /** @description All runs of the build in this lane, first to last. */
@@ -7458,6 +7500,8 @@ export type Right = components['schemas']['Right']
 export type RoleDto = components['schemas']['RoleDto']
 export type RoleRow = components['schemas']['RoleRow']
 export type RowResult = components['schemas']['RowResult']
+export type RunCause = components['schemas']['RunCause']
+export type RunCauses = components['schemas']['RunCauses']
 export type RunDetail = components['schemas']['RunDetail']
 export type RunFeeds = components['schemas']['RunFeeds']
 export type RunList = components['schemas']['RunList']
@@ -9938,6 +9982,38 @@ export interface operations {
         }
         content: {
           'application/json': components['schemas']['FailureList']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  failuresOfRun: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+        id: number
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['RunCauses']
         }
       }
       /** @description What went wrong */

@@ -8,6 +8,7 @@ import pg from 'pg'
 import { makeHistory } from './history.js'
 import { setUpRunning, signIn } from './running.js'
 import { makeSeed } from './seed.js'
+import { setUpTriage } from './triage.js'
 import { makeWorld, SEED } from './world.js'
 
 /** Loads the demo: people and cases by the server's seed, the history as result files through the ordinary intake. */
@@ -66,6 +67,7 @@ for (const [folder, tree] of [
 
 // what runs them, and an agent's token for npm start
 const ask = await signIn(url, seed.project.slug, seed.accounts[0]?.email ?? '', 'gullhaven')
+await setUpTriage(ask, process.env['BOBBIN_DEMO_TRACKER'] ?? null, url)
 await setUpRunning(ask, { ferry: process.env['BOBBIN_DEMO_FERRY'] ?? null, sources: `${root}demo/system-tests` })
 
 // so much came at once that the database would plan from guesses for a minute, until it looks by itself

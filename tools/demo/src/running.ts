@@ -1,7 +1,7 @@
 import type { EnvironmentDto, EnvironmentList, PlanDto, RecipeDto, SuiteDetail, SuiteDto } from '@bobbin/client'
 
 /** Asks as a person of the demo, below the project. */
-type Ask = <T>(method: string, path: string, body?: unknown) => Promise<T>
+export type Ask = <T>(method: string, path: string, body?: unknown) => Promise<T>
 
 export async function signIn(url: string, project: string, email: string, password: string): Promise<Ask> {
   const session = await fetch(`${url}/api/session`, {

@@ -36,7 +36,8 @@ select
 /** How many groups of tests fail alike; the largest of them, with what they say: each message once, the most frequent first. */
 export const largestGroup = (again: boolean): string => `
 with failed as (
-  select coalesce(signature_id, -script_id) as alike, signature_id, message_id from ${again ? LATEST_OF_BUILD : 'result'}
+  select coalesce(c.group_id, -latest.script_id) as alike, latest.signature_id, latest.message_id from ${again ? LATEST_OF_BUILD : 'result latest'}
+  left join signature_cause c on c.signature_id = latest.signature_id
   where ${again ? 'true' : 'run_id = $runId and day = $day::date'} and script_id = any($scriptIds::int[])
 ), largest as (
   select alike, max(signature_id) as signature_id, count(*)::int as count from failed group by alike order by count(*) desc, alike limit 1

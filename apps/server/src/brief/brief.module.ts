@@ -1,6 +1,7 @@
 import { Controller, Get, Module, Query } from '@nestjs/common'
 import type { Brief } from '../contract/index.js'
 import { Ctx, type Context, Needs } from '../access/index.js'
+import { FailuresModule } from '../failures/index.js'
 import { HistoryModule } from '../history/index.js'
 import { LensDto, lensOf, RunsModule } from '../runs/index.js'
 import { BriefService } from './brief.service.js'
@@ -17,5 +18,5 @@ export class BriefController {
   }
 }
 
-@Module({ imports: [RunsModule, HistoryModule], controllers: [BriefController], providers: [BriefService] })
+@Module({ imports: [FailuresModule, RunsModule, HistoryModule], controllers: [BriefController], providers: [BriefService] })
 export class BriefModule {}

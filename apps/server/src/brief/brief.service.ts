@@ -4,6 +4,7 @@ import type { AlikeFailures, Brief, BriefRun, Finding } from '../contract/index.
 import { type Change, outcomeCode, sharedWords } from '@bobbin/core'
 import { Sequelize } from 'sequelize-typescript'
 import type { Context } from '../access/index.js'
+import { FailureListService } from '../failures/index.js'
 import { HistoryService } from '../history/index.js'
 import { rowsOf } from '../platform/database.js'
 import { laneOf, type Lens, type RunRecord, runRow, RunsService } from '../runs/index.js'
@@ -20,6 +21,7 @@ export class BriefService {
   constructor(
     private readonly runs: RunsService,
     private readonly history: HistoryService,
+    private readonly failures: FailureListService,
     @InjectConnection() readonly sequelize: Sequelize,
   ) {}
 
@@ -34,13 +36,15 @@ export class BriefService {
     const counts = await Promise.all(latest.map((record) => this.runs.changeCounts(record)))
     const looked = latest.map((record, i) => ({ record, counts: counts[i] as Counts }))
     const headline = looked.find((look) => look.counts.newlyFailing > 0)?.record ?? latest[0]
-    const [perRun, mapping, areas] = await Promise.all([
+    const [perRun, mapping, areas, untriaged] = await Promise.all([
       Promise.all(looked.map((look) => this.ofRun(context, look.record, look.counts, outages))),
       this.mapping(context),
       headline ? this.areas(context, headline, lens.span) : null,
+      this.failures.untriaged(context),
     ])
     const findings: Finding[] = [
       ...perRun.flat(),
+      ...(untriaged > 0 ? [{ kind: 'untriaged', count: untriaged } as const] : []),
       ...outages.map(outageFinding),
       ...silent.map((found): Finding => ({ kind: 'silent', ...found, days: Math.floor(found.days) })),
       ...mapping,
@@ -158,7 +162,7 @@ export class BriefService {
 
 /** Worst first: what is red now, what could not judge, what needs a hand, what got better. */
 const ORDER: readonly Finding['kind'][] = [
-  'newlyFailing', 'incomplete', 'outage', 'stillFailing', 'recovered', 'newlySkipped', 'fixed', 'gone', 'new', 'silent', 'unknownKeys', 'unlinked', 'uncovered',
+  'newlyFailing', 'untriaged', 'incomplete', 'outage', 'stillFailing', 'recovered', 'newlySkipped', 'fixed', 'gone', 'new', 'silent', 'unknownKeys', 'unlinked', 'uncovered',
 ] // prettier-ignore
 
 function outageFinding(record: Outage): Finding {

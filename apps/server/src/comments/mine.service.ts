@@ -9,13 +9,7 @@ import type { Lens } from '../runs/index.js'
 import { CommentsService } from './comments.service.js'
 
 const COUNT = `
-select (select count(distinct g.id)::int
-    from (select distinct on (r.lane_id) r.id, r.day from run r join lane l on l.id = r.lane_id and not l.trial and l.branch = $main
-      where r.project_id = $projectId and not r.live order by r.lane_id, r.sort_key desc) newest
-    join result x on x.run_id = newest.id and x.day = newest.day and x.outcome in (2, 3)
-    join signature_cause c on c.signature_id = x.signature_id join failure_group g on g.id = c.group_id and g.cause is null and g.resolved_at is null
-    where not exists (select 1 from mute m where m.group_id = g.id and m.ended_at is null)
-      and not exists (select 1 from knock_on k where k.run_id = newest.id and k.script_id = x.script_id)) as untriaged, (select count(*)::int from mention m join comment c on c.id = m.comment_id and c.deleted_at is null
+select (select count(*)::int from mention m join comment c on c.id = m.comment_id and c.deleted_at is null
     where m.account_id = $accountId and m.read_at is null and c.project_id = $projectId) as unread,
   (select count(*)::int from failure_group g where g.project_id = $projectId and g.resolved_at is null and g.merged_into_id is null
     and (g.assignee_id = $accountId or g.team_id in (select team_id from team_member where account_id = $accountId and project_id = $projectId))) as failures`
@@ -29,13 +23,13 @@ export class MineService {
     @InjectConnection() readonly sequelize: Sequelize,
   ) {}
 
-  async count({ project, caller }: Context): Promise<MineCount> {
-    const [row] = await rowsOf<MineCount>(this, COUNT, {
-      projectId: project.id,
-      accountId: caller.accountId,
-      main: project.defaultBranch,
-    })
-    return row ?? { unread: 0, failures: 0, untriaged: 0 }
+  async count(context: Context): Promise<MineCount> {
+    const { project, caller } = context
+    const [[row], untriaged] = await Promise.all([
+      rowsOf<Omit<MineCount, 'untriaged'>>(this, COUNT, { projectId: project.id, accountId: caller.accountId }),
+      this.failures.untriaged(context),
+    ])
+    return { unread: row?.unread ?? 0, failures: row?.failures ?? 0, untriaged }
   }
 
   async get(context: Context, lens: Lens): Promise<Mine> {

@@ -7,6 +7,7 @@ export type Finding =
   | { kind: 'outage'; run: BriefRun; count: number; total: number; message: string | null; over: boolean }
   | { kind: 'incomplete'; run: BriefRun; faults: number; notRun: number; subject: string }
   | { kind: 'stillFailing'; run: BriefRun; count: number; sinceBuild: string | null; sinceRunId: number | null }
+  | { kind: 'untriaged'; count: number }
   | { kind: 'recovered'; run: BriefRun; count: number; worst: { name: string; scriptId: number; times: number; of: number } | null }
   | { kind: 'fixed'; run: BriefRun; count: number }
   | { kind: 'newlySkipped'; run: BriefRun; count: number }

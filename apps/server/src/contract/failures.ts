@@ -210,6 +210,28 @@ export interface QuarantineList {
   open: number
 }
 
+/** A cause in one run. */
+export interface RunCause {
+  id: number
+  title: string
+  state: GroupState
+  cause: Cause | null
+  /** Tests of the run that failed or errored this way, without knock-on failures. */
+  tests: number
+  /** Failures and blocked tests of the run that only follow it. */
+  knockOn: number
+}
+
+/** Why a run is red, and what of it does not count against a gate. */
+export interface RunCauses {
+  rows: RunCause[]
+  /** Scripts whose failure is muted, and those that are in quarantine. */
+  muted: number[]
+  quarantined: number[]
+  /** Failed or errored tests that count: no knock-on failure, not muted, not in quarantine. */
+  counting: number
+}
+
 /** A new defect, filled in. */
 export interface DefectDraft {
   title: string

@@ -3,7 +3,7 @@ import { Injectable } from '@nestjs/common'
 import { InjectConnection } from '@nestjs/sequelize'
 import { Sequelize } from 'sequelize-typescript'
 import type { Context } from '../access/index.js'
-import type { FailureList, FailureRow, Mute, StripBuild } from '../contract/index.js'
+import type { FailureList, FailureRow, Mute, RunCause, RunCauses, StripBuild } from '../contract/index.js'
 import { rowsOf } from '../platform/database.js'
 import type { Lens } from '../runs/index.js'
 import * as sql from './failure-queries.js'
@@ -109,6 +109,22 @@ export class FailureListService {
   /** One of them, as the list shows it; null where the lens shows nothing of it. */
   async row(context: Context, lens: Lens, id: number): Promise<FailureRow | null> {
     return (await this.rows(context, lens, UNFILTERED)).find(({ row }) => row.id === id)?.row ?? null
+  }
+
+  /** How many causes nobody triaged in the newest builds of the main branch. */
+  async untriaged({ project }: Context): Promise<number> {
+    const [row] = await rowsOf<{ count: number }>(this, sql.UNTRIAGED, { projectId: project.id, main: project.defaultBranch })
+    return row?.count ?? 0
+  }
+
+  /** Why a run is red, and what of it counts. */
+  async ofRun({ project }: Context, runId: number): Promise<RunCauses> {
+    const bind = { projectId: project.id, runId }
+    const [rows, [aside]] = await Promise.all([
+      rowsOf<RunCause>(this, sql.CAUSES_OF_ONE_RUN, bind),
+      rowsOf<Omit<RunCauses, 'rows'>>(this, sql.ASIDE_OF_RUN, bind),
+    ])
+    return { rows, muted: aside?.muted ?? [], quarantined: aside?.quarantined ?? [], counting: aside?.counting ?? 0 }
   }
 
   private async rows({ project }: Context, lens: Lens, filter: typeof UNFILTERED | Record<string, number | null>) {

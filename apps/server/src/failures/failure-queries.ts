@@ -276,6 +276,51 @@ cross join lateral (
   where r.project_id = $projectId and r.id >= $from::int order by r.started_at desc, r.id desc limit 1
 ) newest where newest.outcome = 1`
 
+/** Causes that nobody triaged in the newest build of each lane of the main branch: how many, and since when the oldest is known. */
+export const UNTRIAGED = `
+select count(distinct g.id)::int as count, min(g.first_seen_at) as since
+from (select distinct on (r.lane_id) r.id, r.day from run r join lane l on l.id = r.lane_id and not l.trial and l.branch = $main
+  where r.project_id = $projectId and not r.live order by r.lane_id, r.sort_key desc) newest
+join result x on x.run_id = newest.id and x.day = newest.day and x.outcome in (2, 3)
+join signature_cause c on c.signature_id = x.signature_id join failure_group g on g.id = c.group_id and g.cause is null and g.resolved_at is null
+where not exists (select 1 from mute m where m.group_id = g.id and m.ended_at is null)
+  and not exists (select 1 from knock_on k where k.run_id = newest.id and k.script_id = x.script_id)`
+
+/** Red results of a run: with their cause, what they follow, and whether they are muted or in quarantine. */
+const RED_OF_RUN = `
+red as (
+  select x.script_id, c.group_id, k.behind_script_id is not null as follows,
+    exists (
+      select 1 from mute m where m.project_id = r.project_id and m.ended_at is null
+        and (m.environment_id is null or m.environment_id = l.environment_id)
+        and (m.group_id = c.group_id or m.script_id = x.script_id or (m.group_id is null and m.script_id is null))
+    ) as muted,
+    exists (select 1 from quarantine q where q.script_id = x.script_id and q.ended_at is null) as quarantined
+  from run r join lane l on l.id = r.lane_id join result x on x.run_id = r.id and x.day = r.day and x.outcome in (2, 3)
+  left join signature_cause c on c.signature_id = x.signature_id
+  left join knock_on k on k.run_id = r.id and k.script_id = x.script_id
+  where r.id = $runId and r.project_id = $projectId
+)`
+
+/** Why a run is red: its causes, those that nobody triaged first. */
+export const CAUSES_OF_ONE_RUN = `
+with ${RED_OF_RUN}, sums as (
+  select group_id, count(*) filter (where not follows)::int as tests from red where group_id is not null group by group_id
+), following as (
+  select c.group_id, count(*)::int as followers from knock_on k join run r on r.id = k.run_id
+  join result b on b.run_id = r.id and b.day = r.day and b.script_id = k.behind_script_id join signature_cause c on c.signature_id = b.signature_id
+  where k.run_id = $runId group by c.group_id
+)
+select g.id, g.title, ${STATE} as state, g.cause, s.tests, coalesce(f.followers, 0) as "knockOn"
+from sums s join failure_group g on g.id = s.group_id left join following f on f.group_id = g.id
+where s.tests > 0 order by ${STATE} <> 'untriaged', s.tests desc, g.id limit 200`
+
+export const ASIDE_OF_RUN = `
+with ${RED_OF_RUN}
+select coalesce(array_agg(script_id) filter (where muted), '{}') as muted, coalesce(array_agg(script_id) filter (where quarantined), '{}') as quarantined,
+  count(*) filter (where not follows and not muted and not quarantined)::int as counting
+from red`
+
 export const MUTE_COLUMNS = `m.id, (select e.name from environment e where e.id = m.environment_id) as environment, m.reason, m.until_at as "untilAt", m.until_build as "untilBuild",
   (select coalesce(d.key, d.title) from defect d where d.id = m.until_defect_id) as "untilDefect", (select a.name from account a where a.id = m.by_id) as by, m.at,
   m.group_id as "groupId", m.script_id as "scriptId",

@@ -8,6 +8,7 @@ import type {
   Muted,
   MuteList,
   QuarantineList,
+  RunCauses,
   StartRow,
   SuggestionScore,
 } from '../contract/index.js'
@@ -56,6 +57,13 @@ export class FailuresController {
   @Needs('read')
   score(@Ctx() context: Context): Promise<SuggestionScore> {
     return this.suggestions.score(context)
+  }
+
+  /** Why a run is red, and what of it does not count against a gate. */
+  @Get('runs/:id')
+  @Needs('read')
+  ofRun(@Ctx() context: Context, @Param('id', ParseIntPipe) id: number): Promise<RunCauses> {
+    return this.failures.ofRun(context, id)
   }
 
   /** Everything that is known of one cause. */

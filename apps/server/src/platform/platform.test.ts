@@ -91,6 +91,7 @@ describe('migrate', () => {
         '0021-runs',
         '0022-scans',
         '0023-running',
+        '0024-causes',
       ])
       expect(await migrate(url)).toEqual([])
     }))

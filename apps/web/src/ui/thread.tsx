@@ -11,13 +11,15 @@ export interface ThreadProps {
   room?: number
   /** Said before the words of the thread. */
   label?: string
+  /** What failed last does not count: its shape is an outline. */
+  muted?: boolean
 }
 
 /** A test's life as a thread: one shape a build, told apart without colour. */
-export function Thread({ outcomes, cell = 9, height = 16, room = 0, label }: ThreadProps) {
+export function Thread({ outcomes, cell = 9, height = 16, room = 0, label, muted = false }: ThreadProps) {
   const width = Math.max(1, room, outcomes.length) * cell
   const start = Math.max(0, room - outcomes.length) * cell
-  const words = `${label ? `${label}: ` : ''}${threadInWords(outcomes)}`
+  const words = `${label ? `${label}: ` : ''}${threadInWords(outcomes)}${muted ? '; muted' : ''}`
   return (
     <svg
       role="img"
@@ -28,7 +30,7 @@ export function Thread({ outcomes, cell = 9, height = 16, room = 0, label }: Thr
       className="block shrink-0 overflow-visible"
     >
       {outcomes.map((outcome, i) => (
-        <ThreadCell key={i} outcome={outcome} x={start + i * cell} width={cell} y={height / 2} />
+        <ThreadCell key={i} outcome={outcome} x={start + i * cell} width={cell} y={height / 2} muted={muted && i === outcomes.length - 1} />
       ))}
     </svg>
   )
@@ -65,18 +67,19 @@ interface CellProps {
   x: number
   width: number
   y: number
+  muted?: boolean
 }
 
-function ThreadCell({ outcome, x, width, y }: CellProps) {
+function ThreadCell({ outcome, x, width, y, muted = false }: CellProps) {
   if (outcome === null || outcome === 'notRun') return null
   return (
     <g className={COLOUR[outcome]} stroke="currentColor" strokeWidth={1.6} fill="none">
-      <Shape outcome={outcome} x={x} width={width} y={y} />
+      <Shape outcome={outcome} x={x} width={width} y={y} muted={muted} />
     </g>
   )
 }
 
-function Shape({ outcome, x, width, y }: CellProps & { outcome: Outcome }) {
+function Shape({ outcome, x, width, y, muted = false }: CellProps & { outcome: Outcome }) {
   const middle = x + width / 2
   const line = <path d={`M${x} ${y}h${width}`} />
   // two stubs and a gap with a tick across
@@ -88,7 +91,13 @@ function Shape({ outcome, x, width, y }: CellProps & { outcome: Outcome }) {
       return (
         <>
           {line}
-          <circle cx={middle} cy={y} r={Math.min(4.4, width / 2 + 0.4)} fill="currentColor" strokeWidth={0} />
+          <circle
+            cx={middle}
+            cy={y}
+            r={Math.min(4.4, width / 2 + 0.4) - (muted ? 0.8 : 0)}
+            fill={muted ? 'var(--cloth)' : 'currentColor'}
+            strokeWidth={muted ? 1.4 : 0}
+          />
         </>
       )
     case 'errored':

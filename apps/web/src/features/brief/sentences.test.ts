@@ -26,7 +26,7 @@ describe('sentenceOf', () => {
         largest: { count: 3, oneCause: true, message: 'axle load is compared in kilograms\nmore' },
       }),
     ).toMatchInlineSnapshot(
-      `"[3 tests newly fail](runs/149?show=newlyFailing) in Deck planner, with one cause: axle load is compared in kilograms.Since [build 412](runs/149) of fare-desk-web in pier-test, commit 9f1c2ab."`,
+      `"[3 tests newly fail](runs/149?show=newlyFailing) in Deck planner, with one cause: axle load is compared in kilograms.Since [build 412](runs/149) of fare-desk-web in pier-test, commit 9f1c2ab. [1 cause](failures?run=149)."`,
     )
   })
   it('claims one cause where that is sure, likeness where it is likely, and nothing where each says its own', () => {

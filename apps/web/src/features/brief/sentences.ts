@@ -43,6 +43,15 @@ export function sentenceOf(finding: Finding): Sentence {
             ? [text('The oldest has been red since '), link(`build ${finding.sinceBuild}`, `runs/${finding.sinceRunId}`), text('.')]
             : [],
       }
+    case 'untriaged':
+      return {
+        outcome: 'failed',
+        parts: [
+          link(`${count(finding.count, 'cause')} of failures`, 'failures?state=untriaged'),
+          text(` in the newest builds ${verb(finding.count, 'is', 'are')} not triaged.`),
+        ],
+        detail: [],
+      }
     case 'recovered':
       return recovered(finding)
     case 'fixed':
@@ -118,6 +127,7 @@ function newlyFailing(finding: Of<'newlyFailing'>): Sentence {
       text('Since '),
       link(`build ${run.build}`, `runs/${run.id}`),
       text(` of ${where(run)}${run.commit ? `, commit ${run.commit}` : ''}.`),
+      ...(finding.causes > 0 ? [text(' '), link(count(finding.causes, 'cause'), `failures?run=${run.id}`), text('.')] : []),
     ],
   }
 }

@@ -12,6 +12,8 @@ import { ErrorState, Loading } from '../../ui/states.js'
 import { ActHistory } from '../audit/act-history.js'
 import { LaneHistory } from '../history/lane-history.js'
 import { NewestResult } from '../runs/newest-result.js'
+import { Comments } from '../comments/comments.js'
+import { StepComments } from '../comments/comments-button.js'
 import { CaseForm } from './case-form.js'
 
 /** A case: what it says, edited in place, and the life of all its scripts. */
@@ -56,6 +58,12 @@ export function CaseInspector({ caseKey, onClose, onDelete }: { caseKey: string;
             <ScriptOfCase key={row.script.id} row={row} />
           ))}
         </section>
+      )}
+      {found.data && (
+        <>
+          <StepComments caseId={found.data.id} caseKey={caseKey} steps={found.data.steps.length} />
+          <Comments kind="case" subject={String(found.data.id)} />
+        </>
       )}
       {found.data && <ActHistory kind="case" id={found.data.id} />}
     </Inspector>

@@ -1,5 +1,6 @@
 import type { PlanDetail } from '@bobbin/client'
 import { useRef, useState } from 'react'
+import { CommentsButton } from '../comments/comments-button.js'
 import { CanButton, useCan } from '../../context/can.js'
 import { ProjectLink } from '../../context/project-link.js'
 import { count } from '../../lib/format.js'
@@ -71,6 +72,7 @@ export function PlanView({ plan, onRename }: { plan: PlanDetail; onRename: () =>
           )}
         </div>
         <div className="flex shrink-0 items-center gap-2">
+          <CommentsButton kind="plan" subject={String(plan.id)} of={plan.name} />
           <CanButton
             right="run"
             disabled={changes.start.isPending}

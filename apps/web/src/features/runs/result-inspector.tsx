@@ -11,6 +11,7 @@ import { OUTCOME_WORDS } from '../../ui/outcome-words.js'
 import { ErrorState, Key, Loading } from '../../ui/states.js'
 import { OutcomeGlyph } from '../../ui/thread.js'
 import { LaneHistory } from '../history/lane-history.js'
+import { Comments } from '../comments/comments.js'
 import { LinkDialog } from '../scripts/link-dialog.js'
 import { CHANGE_WORDS } from './change-words.js'
 import { AttemptView } from './attempt-view.js'
@@ -34,6 +35,7 @@ export function ResultInspector({ runId, scriptId, onClose }: ResultInspectorPro
       {result.isPending && <Loading what="the result" />}
       {result.error && <ErrorState error={result.error} onRetry={() => void result.refetch()} />}
       {result.data && <Body result={result.data} />}
+      {result.data && <Comments kind="result" subject={`${runId}:${scriptId}`} />}
       {result.data && <LinkDialog script={result.data.script} open={linking} onOpenChange={setLinking} />}
     </Inspector>
   )

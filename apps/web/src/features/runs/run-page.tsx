@@ -17,6 +17,7 @@ import { OutcomeGlyph, Thread } from '../../ui/thread.js'
 import { Time } from '../../ui/time.js'
 import { CHANGE_WORDS } from './change-words.js'
 import { useSteadyRun, useFolded } from './queries.js'
+import { CommentsButton } from '../comments/comments-button.js'
 import { ChangedFiles } from './changed-files.js'
 import { ExportMenu } from './export-menu.js'
 import { KeepRun } from './keep-run.js'
@@ -24,6 +25,7 @@ import { ResultInspector } from './result-inspector.js'
 import { cameInWords, stoppedWords } from './live-words.js'
 import { RunLive } from './run-live.js'
 import { RunAgain, RunParts } from '../plans/run-parts.js'
+import { RunCauses, useRunCauses } from './run-causes.js'
 import { RunFaults } from './run-faults.js'
 import { layOutRun, resultsIn, type RunLine } from './run-rows.js'
 
@@ -54,6 +56,11 @@ function RunBench({ detail }: { detail: RunDetail }) {
   const [opened, setOpened] = useState<ReadonlyMap<string, boolean>>(new Map())
   const shown = { unchanged: unfolded ? unchanged.data : null, notInRun: showsMissing ? missing.data : null }
   const lines = layOutRun(detail, shown, filter, { opened, script: selected ? Number(selected) : null })
+  const causes = useRunCauses(id).data
+  const aside = new Map<number, Aside>([
+    ...(causes?.quarantined ?? []).map((script) => [script, 'in quarantine'] as const),
+    ...(causes?.muted ?? []).map((script) => [script, 'muted'] as const),
+  ])
   const profiles = new Set(detail.rows.map((row) => row.script.profile)).size > 1
   const filtered = filter.show !== null || filter.outcome !== null
 
@@ -68,6 +75,7 @@ function RunBench({ detail }: { detail: RunDetail }) {
         <RunHead detail={detail} />
         <RunLive detail={detail} />
         <RunParts runId={id} />
+        {!detail.run.live && <RunCauses runId={id} />}
         {filtered && (
           <p className="border-b border-hairline bg-dye-wash px-5 py-1.5">
             Only {filter.show ? CHANGE_WORDS[filter.show].words : filter.outcome}: {count(resultsIn(lines), 'row')}.{' '}
@@ -92,6 +100,7 @@ function RunBench({ detail }: { detail: RunDetail }) {
                 line.kind === 'fold' && (line.change === 'unchanged' ? unfolded && unchanged.isPending : showsMissing && missing.isPending)
               }
               profiles={profiles}
+              aside={line.kind === 'result' ? (aside.get(line.row.script.id) ?? null) : null}
               onFold={(change) => (change === 'unchanged' ? setUnfolded(!unfolded) : setShowsMissing(!showsMissing))}
               onOpen={(key, open) => setOpened((before) => new Map(before).set(key, open))}
             />
@@ -155,6 +164,7 @@ function RunHead({ detail }: { detail: RunDetail }) {
           )}
           <ChangedFiles paths={detail.changedFiles} />
           {!run.live && <RunAgain runId={run.id} red={run.totals.failed + run.totals.errored + run.totals.notRun} />}
+          <CommentsButton kind="run" subject={String(run.id)} of={`build ${run.build}`} />
           <KeepRun run={run} />
           <ExportMenu runId={run.id} />
         </div>
@@ -263,12 +273,14 @@ interface LineProps {
   loading: boolean
   /** Whether the run has several profiles, so that each row must name its own. */
   profiles: boolean
+  /** Why its failure does not count. */
+  aside: Aside | null
   onFold: (change: FoldedChange) => void
   /** Opens or closes the rows of a data-driven test. */
   onOpen: (key: string, open: boolean) => void
 }
 
-function Line({ line, loading, profiles, onFold, onOpen }: LineProps) {
+function Line({ line, loading, profiles, aside, onFold, onOpen }: LineProps) {
   if (line.kind === 'heading') {
     const { words, outcome } = CHANGE_WORDS[line.change]
     return (
@@ -302,8 +314,10 @@ function Line({ line, loading, profiles, onFold, onOpen }: LineProps) {
     )
   }
   if (line.kind === 'test') return <TestLine line={line} profiles={profiles} onOpen={onOpen} />
-  return <ResultLine row={line.row} thread={line.thread} values={line.values} profiles={profiles} />
+  return <ResultLine row={line.row} thread={line.thread} values={line.values} profiles={profiles} aside={aside} />
 }
+
+type Aside = 'muted' | 'in quarantine'
 
 type LineOf<K extends RunLine['kind']> = Extract<RunLine, { kind: K }>
 
@@ -340,12 +354,18 @@ function placeOf(script: RunDetail['rows'][number]['script']): string {
   return file ? ` — ${file}` : ''
 }
 
-const ResultLine = memo(function ResultLine({ row, thread, values, profiles }: Omit<LineOf<'result'>, 'kind'> & { profiles: boolean }) {
+const ResultLine = memo(function ResultLine({
+  row,
+  thread,
+  values,
+  profiles,
+  aside,
+}: Omit<LineOf<'result'>, 'kind'> & { profiles: boolean; aside: Aside | null }) {
   const { script, cases } = row
   return (
     <>
       <div role="gridcell" className="w-[126px] shrink-0 pl-4">
-        <Thread outcomes={readThread(thread.slice(-STRIP))} cell={108 / STRIP} room={STRIP} />
+        <Thread outcomes={readThread(thread.slice(-STRIP))} cell={108 / STRIP} room={STRIP} muted={aside !== null} />
       </div>
       <div
         role="gridcell"
@@ -357,6 +377,7 @@ const ResultLine = memo(function ResultLine({ row, thread, values, profiles }: O
             {visibleText(script.name)}
             <span className="text-soft">{placeOf(script)}</span>
             {profiles && script.profile && <span className="text-soft"> · {script.profile}</span>}
+            {aside && <span className="text-soft"> · {aside}</span>}
           </>
         ) : (
           <span className="font-mono">{values}</span>

@@ -2,6 +2,7 @@ import type { SuiteCase, SuiteDetail, SuiteThread } from '@bobbin/client'
 import { useQuery } from '@tanstack/react-query'
 import { useMemo, useState, type DragEvent, type KeyboardEvent } from 'react'
 import { useNavigate } from 'react-router'
+import { CommentsButton } from '../comments/comments-button.js'
 import { CanButton, CanMenuItem, useCan } from '../../context/can.js'
 import { ProjectLink, useProjectPath } from '../../context/project-link.js'
 import { useSession } from '../../context/session.js'
@@ -95,6 +96,7 @@ export function SuiteView({ suite, stand, onEdit }: SuiteViewProps) {
             {suite.note && <p className="mt-1 text-soft">{suite.note}</p>}
           </div>
           <div className="flex items-center gap-2">
+            <CommentsButton kind="suite" subject={String(suite.id)} of={suite.name} />
             {suite.template ? (
               <CanButton
                 right="run"
