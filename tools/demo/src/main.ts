@@ -1,6 +1,6 @@
 import { ApiClient, deliver } from '@bobbin/client'
-import { execFileSync } from 'node:child_process'
-import { parseArgs } from 'node:util'
+import { execFile } from 'node:child_process'
+import { parseArgs, promisify } from 'node:util'
 import { createApp } from '../../../apps/server/dist/app.js'
 import { readConfig } from '../../../apps/server/dist/platform/config.js'
 import { seedProject } from '../../../apps/server/dist/seed.js'
@@ -57,11 +57,8 @@ for (const [folder, tree] of [
 ] as const) {
   const words = ['scan', `${root}${folder}`, '--tree', tree, '--branch', 'main', '--with-source']
   const env = { ...process.env, BOBBIN_URL: url, BOBBIN_TOKEN: seed.token }
-  const said = execFileSync(process.execPath, [`${root}apps/cli/dist/main.js`, ...words], {
-    encoding: 'utf8',
-    env,
-    stdio: ['ignore', 'pipe', 'inherit'],
-  })
+  // not waited for in one breath: connections that the server closed meanwhile have to be noticed
+  const { stdout: said } = await promisify(execFile)(process.execPath, [`${root}apps/cli/dist/main.js`, ...words], { env })
   console.log(`    ${said.split('\n').find((line) => line.includes('tests in')) ?? said.trim()}`)
 }
 

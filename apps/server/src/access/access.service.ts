@@ -70,7 +70,8 @@ export class AccessService {
     const [found] = await rowsOf<ProjectRow>(
       this,
       `select p.id, p.slug, p.name, p.key_prefix as "keyPrefix", p.next_case_number as "nextCaseNumber", p.created_at as "createdAt",
-         p.unknown_tests as "unknownTests", p.keep_details_days as "keepDetailsDays", p.keep_acts_days as "keepActsDays", p.default_branch as "defaultBranch", p.source_folders as "sourceFolders", p.source_hosts as "sourceHosts", ${ROLE_COLUMNS}
+         p.unknown_tests as "unknownTests", p.keep_details_days as "keepDetailsDays", p.keep_acts_days as "keepActsDays",
+         p.quarantine_limit as "quarantineLimit", p.resolve_after as "resolveAfter", p.decide_above as "decideAbove", p.default_branch as "defaultBranch", p.source_folders as "sourceFolders", p.source_hosts as "sourceHosts", ${ROLE_COLUMNS}
        from project p join membership m on m.project_id = p.id and m.account_id = $accountId where p.slug = $slug`,
       { slug, accountId: caller.accountId },
     )
@@ -101,6 +102,9 @@ type ProjectRow = Pick<
   | 'unknownTests'
   | 'keepDetailsDays'
   | 'keepActsDays'
+  | 'quarantineLimit'
+  | 'resolveAfter'
+  | 'decideAbove'
   | 'defaultBranch'
   | 'sourceFolders'
   | 'sourceHosts'

@@ -89,7 +89,7 @@ export class FailureDetailService {
     const [threads, mutes, passing, owners] = await Promise.all([
       this.threads(tests),
       rowsOf<MuteRecord>(this, sql.MUTES, { projectId: project.id, groupId: id, scriptIds, id: null }),
-      rowsOf<{ id: number }>(this, sql.PASSING_NOW, { projectId: project.id, scriptIds, from: 0 }),
+      shown.failWhileOpen ? rowsOf<{ id: number }>(this, sql.PASSING_NOW, { projectId: project.id, scriptIds }) : [],
       rowsOf<FailureDetail['likelyOwners'][number]>(this, sql.LIKELY_OWNERS, {
         projectId: project.id,
         scriptIds,

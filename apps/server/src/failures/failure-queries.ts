@@ -268,13 +268,16 @@ with recursive tests as (select unnest($scriptIds::int[]) as id), up as (
 select (select jsonb_build_object('id', t.id, 'name', t.name) from team t where t.id = f.team_id) as team, ${personOf('f.person_id')} as person, min(f.why) as why
 from found f group by f.team_id, f.person_id order by f.team_id is null, count(distinct f.script_id) desc limit 4`
 
-/** How many tests of a group passed in the newest run that has them. */
+/** Which of some tests passed in the newest run that has them, among the newest of the project. */
 export const PASSING_NOW = `
-select s.id from unnest($scriptIds::int[]) as s (id)
-cross join lateral (
-  select x.outcome from run r join lane l on l.id = r.lane_id and not l.trial join result x on x.run_id = r.id and x.day = r.day and x.script_id = s.id
-  where r.project_id = $projectId and r.id >= $from::int order by r.started_at desc, r.id desc limit 1
-) newest where newest.outcome = 1`
+with newest as materialized (
+  select r.id, r.day, r.started_at from run r join lane l on l.id = r.lane_id and not l.trial
+  where r.project_id = $projectId and not r.live order by r.started_at desc limit 200
+), last as (
+  select distinct on (x.script_id) x.script_id, x.outcome
+  from newest n join result x on x.run_id = n.id and x.day = n.day and x.script_id = any($scriptIds::int[]) order by x.script_id, n.started_at desc, n.id desc
+)
+select script_id as id from last where outcome = 1`
 
 /** Causes that nobody triaged in the newest build of each lane of the main branch: how many, and since when the oldest is known. */
 export const UNTRIAGED = `

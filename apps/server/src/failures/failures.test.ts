@@ -1,4 +1,13 @@
-import type { FailureDecided, FailureDetail, FailureList, MuteList, Muted, QuarantineList, SuggestionScore } from '@bobbin/client'
+import type {
+  FailureDecided,
+  FailureDetail,
+  FailureList,
+  MuteList,
+  Muted,
+  ProjectRules,
+  QuarantineList,
+  SuggestionScore,
+} from '@bobbin/client'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { type AsPerson, resultFile, seedCase, TestApp } from '../testing/test-app.js'
 import { FailureWatch } from './failure-watch.js'
@@ -141,7 +150,8 @@ describe('decisions', () => {
     await ask('PUT', `/failures/${id}/cause`, { cause: suggested?.cause })
     await ask('PUT', `/failures/${(await rowOf('axle')).id}/cause`, { cause: 'script' })
     const score = await ask<SuggestionScore>('GET', '/failures/score')
-    expect([score.decided, score.right]).toEqual([2, 1])
+    expect([score.decided, score.right, score.decideAbove]).toEqual([2, 1, null])
+    expect(await ask<ProjectRules>('GET', '/rules')).toMatchObject({ quarantineLimit: 20, resolveAfter: 5, decideAbove: null })
   })
 
   it('put a test into quarantine, up to the limit, until it passed often enough', async () => {

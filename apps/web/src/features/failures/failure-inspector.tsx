@@ -20,7 +20,7 @@ import { FailureView } from '../runs/failure-view.js'
 import { AssignDialog } from './assign-dialog.js'
 import { DefectDialog } from './defect-dialog.js'
 import { DefectLine } from './defect-line.js'
-import { causeTitle, differenceWords, muteWords, reasonWords, RULE_WORDS, sureWords } from './failure-words.js'
+import { causeTitle, differenceWords, isBack, muteWords, reasonWords, RULE_WORDS, sureWords } from './failure-words.js'
 import { LinkDefectDialog } from './link-defect-dialog.js'
 import { MuteDialog } from './mute-dialog.js'
 import { QuarantineDialog } from './quarantine-dialog.js'
@@ -59,13 +59,9 @@ function Shown({ detail, onClose, onNext }: { detail: FailureDetail; onClose: ()
   const undo = useUndo()
   const [doing, setDoing] = useState<Doing>(null)
   const [commenting, setCommenting] = useState(0)
-  const [lastAct, setLastAct] = useState<number | null>(null)
   const decide = (cause: Cause) => {
     if (!decides) return
-    decisions.cause.mutate(
-      { id: row.id, cause: row.cause === cause ? null : cause, version: row.version },
-      { onSuccess: ({ actId }) => setLastAct(actId) },
-    )
+    decisions.cause.mutate({ id: row.id, cause: row.cause === cause ? null : cause, version: row.version })
   }
   const open = (what: Doing) => () => decides && setDoing(what)
   useKeys({
@@ -80,9 +76,9 @@ function Shown({ detail, onClose, onNext }: { detail: FailureDetail; onClose: ()
     r: () => runs && decisions.rerun.mutate(row.id, { onSuccess: () => notify('Running its tests again') }),
     c: () => setCommenting((times) => times + 1),
     u: () => {
-      if (lastAct === null) return notify('Nothing was decided here that could be undone')
-      void undo(lastAct)
-      setLastAct(null)
+      const actId = decisions.takeLast()
+      if (actId === null) notify('Nothing was decided here that could be undone')
+      else void undo(actId)
     },
     y: () => void copyText(window.location.href, 'Link'),
   })
@@ -151,7 +147,7 @@ function Head({ detail: { row, commits, firstSeenAt, allBuilds, allTests, lastGo
           Every failure here only follows <ProjectLink to={`failures?cause=${row.behind.id}`}>{row.behind.title}</ProjectLink>.
         </p>
       )}
-      {row.backAt && !row.resolvedAt && (
+      {row.backAt && isBack(row) && (
         <p className="mt-2 font-semibold text-failed">
           It was resolved, and came back <Time iso={row.backAt} />.
         </p>
@@ -192,7 +188,7 @@ function CauseKeys({ detail: { row, reasons }, onDecide }: { detail: FailureDeta
             >
               <span className="flex items-center gap-2">
                 <Key>{String(i + 1)}</Key> {cause}
-              </span>
+              </span>{' '}
               {suggested && row.suggested && <span className="text-xs text-soft">likely {sureWords(row.suggested.sure)}</span>}
             </button>
           )

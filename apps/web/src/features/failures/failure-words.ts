@@ -18,12 +18,16 @@ export function muteWords({ untilAt, untilBuild, untilDefect, environment }: Mut
   return `muted until ${until}${environment ? ` in ${environment}` : ''}`
 }
 
+/** It came back after it was resolved, and nobody decided about it since. */
+export const isBack = ({ backAt, resolvedAt, decidedAt }: Pick<FailureRow, 'backAt' | 'resolvedAt' | 'decidedAt'>): boolean =>
+  backAt !== null && resolvedAt === null && (decidedAt === null || decidedAt < backAt)
+
 /** The right end of a row: what it is, and what happens next. */
 export function standWords(row: FailureRow): { first: string; second: string; red: boolean } {
   if (row.behind) return { first: 'knock-on', second: '', red: false }
   if (row.cause === null)
     return {
-      first: row.state === 'untriaged' ? (row.backAt ? 'back again' : 'not triaged') : STATE_WORDS[row.state],
+      first: row.state === 'untriaged' ? (isBack(row) ? 'back again' : 'not triaged') : STATE_WORDS[row.state],
       second: row.mute ? muteWords(row.mute) : row.suggested ? `suggested: ${row.suggested.cause}, ${sureWords(row.suggested.sure)}` : '',
       red: row.state === 'untriaged',
     }
@@ -37,9 +41,9 @@ export function standWords(row: FailureRow): { first: string; second: string; re
           ? `${row.assignee.name} has it`
           : (row.team?.name ?? '')
   return {
-    first: row.backAt && !row.resolvedAt ? `${row.cause}, back again` : row.cause,
+    first: isBack(row) ? `${row.cause}, back again` : row.cause,
     second: next,
-    red: row.backAt !== null && !row.resolvedAt,
+    red: isBack(row),
   }
 }
 

@@ -114,7 +114,12 @@ export function useDecisions() {
   const { project } = useSession()
   const lens = useLens()
   const queries = useQueryClient()
-  const done = useDone()
+  const told = useDone()
+  const lastAct = ['last-act', project.slug]
+  const done = (words: string, actId: number | null) => {
+    told(words, actId)
+    if (actId !== null) queries.setQueryData(lastAct, actId)
+  }
   const path = (id: number) => ({ project: project.slug, id })
   const refresh = () =>
     void queries.invalidateQueries({
@@ -134,6 +139,12 @@ export function useDecisions() {
     onError,
   })
   return {
+    /** The newest decision that was made on this page and not taken back; it is forgotten with the asking. */
+    takeLast: (): number | null => {
+      const actId = queries.getQueryData<number>(lastAct) ?? null
+      queries.removeQueries({ queryKey: lastAct })
+      return actId
+    },
     cause: useMutation({
       mutationFn: ({ id, cause, version }: { id: number; cause: Cause | null; version: number }) =>
         api.put('/projects/{project}/failures/{id}/cause', { path: path(id), body: { cause, version } }),
