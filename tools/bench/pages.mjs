@@ -108,9 +108,13 @@ export async function makeLarge(bench) {
      select 1, s.id, c.id, 'declared', 'active' from (select id, row_number() over (order by id) as n from script where project_id = 1) s
      join test_case c on c.project_id = 1 and c.number = 1000 + s.n where s.n % 5 > 0`,
   )
-  const [{ signature }] = await ask(
-    `insert into signature (project_id, hash, text) values (1, sha256('p'), 'expected lane to be free') returning id as signature`,
-  )
+  // about 50,000 failures of 200 kinds
+  const signatures = (
+    await ask(
+      `insert into signature (project_id, hash, text)
+       select 1, sha256(convert_to('p' || i, 'UTF8')), '~Error' || chr(31) || 'lane of the ' || chr(97 + i / 26) || chr(97 + i % 26) || ' deck is taken' from generate_series(0, 199) i returning id`,
+    )
+  ).map(({ id }) => id)
   const [{ body }] = await ask(
     `insert into body (project_id, hash, text) values (1, sha256('p'), 'expected lane 3 to be free') returning id as body`,
   )
@@ -129,10 +133,10 @@ export async function makeLarge(bench) {
       await ask('select ensure_month($1::date)', [day])
       await ask(
         `insert into result (run_id, script_id, day, outcome, attempts, duration_ms, signature_id, message_id)
-         select $1, s.id, $2::date, case when s.n % 400 = 0 and $1 / 3 % 2 = 0 then 2 when (s.n + $1) % 900 = 0 then 7 else 1 end, 1, 100 + s.n % 50,
-           case when s.n % 400 = 0 and $1 / 3 % 2 = 0 then $4::int end, case when s.n % 400 = 0 and $1 / 3 % 2 = 0 then $5::bigint end
+         select $1, s.id, $2::date, case when s.n % 50 = 0 and $1 / 3 % 2 = 0 then 2 when (s.n + $1) % 900 = 0 then 7 else 1 end, 1, 100 + s.n % 50,
+           case when s.n % 50 = 0 and $1 / 3 % 2 = 0 then ($4::int[])[1 + s.n / 50 % 200] end, case when s.n % 50 = 0 and $1 / 3 % 2 = 0 then $5::bigint end
          from (select id, row_number() over (order by id) as n from script where project_id = 1) s where $3 = ${SCRIPTS} or s.n % ${SCRIPTS / PARTIAL} = $1 % ${SCRIPTS / PARTIAL}`,
-        [id, day, total, signature, body],
+        [id, day, total, signatures, body],
       )
       await ask(`insert into delivery (project_id, account_id, run_id, source, target, state) values (1, $1, $2, 'cli', '{}', 'taken')`, [
         account,
@@ -140,6 +144,8 @@ export async function makeLarge(bench) {
       ])
     }
   }
+  // the background has nothing to look at while pages are measured
+  await ask('insert into looked_run (run_id, delivered_at) select id, delivered_at from run on conflict do nothing')
   await ask('vacuum analyze')
   await countChanges(bench)
   const report = await bench.deliver(
@@ -154,12 +160,14 @@ export async function makeLarge(bench) {
   const scripts = (await ask('select id from script where project_id = 1 order by id limit 200')).map(({ id }) => id)
   const results = '/projects/{project}/runs/{id}/results/{script}'
   const planned = await makePlan(ask)
+  const [{ failures }] = await ask(`select min(group_id) as failures from signature where id = any($1::int[])`, [signatures])
   return {
     ...{ project: 'bench', key: 'FERRY-1001', runs: full.id, scripts: scripts[0], deliveries: report.deliveryId, file, attachments: 1 },
     ...{ members: 1, format: 'csv', page: 'cases', change: 'stillFailing', ordinal: 1, script: scripts[0], tree: 'bench' },
     '/projects/{project}/runs/{id}/threads scripts': scripts.join(','),
     [`${results} script`]: scripts[0],
     ...planned,
+    ...{ failures, kind: 'failure', subject: failures },
     [`${results}/attempts/{ordinal}/attachments script`]: script,
   }
 }

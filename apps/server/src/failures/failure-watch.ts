@@ -165,7 +165,7 @@ export class FailureWatch {
   }
 
   /** Causes whose tests passed often enough since. */
-  private async resolve({ projectId, laneId, build, startedAt, newest, resolveAfter }: LookedAt): Promise<void> {
+  private async resolve({ id: runId, projectId, laneId, build, startedAt, newest, resolveAfter }: LookedAt): Promise<void> {
     if (resolveAfter === null || !newest) return
     const over = await rowsOf<{ id: number }>(this, sql.OVER, { projectId, laneId, after: resolveAfter })
     for (const { id } of over)
@@ -184,6 +184,14 @@ export class FailureWatch {
             },
           ),
         )
+        if (Date.now() - startedAt.getTime() < NEWS_MS)
+          await addEvent(db, {
+            projectId,
+            kind: 'resolved',
+            key: `resolved:${id}:${runId}`,
+            title: `Resolved by itself: ${held.title}`,
+            path: `failures?cause=${id}`,
+          })
       })
   }
 

@@ -178,8 +178,13 @@ describe('in the background', () => {
     await bobbin.app.get(FailureWatch).tick()
     const row = await rowOf('manifest')
     expect([row.state, row.resolvedAt, row.backAt === null]).toEqual(['untriaged', null, false])
-    const events = await bobbin.ask<{ title: string }>(`select title from notification_event where kind = 'backAgain'`)
-    expect(events.map(({ title }) => title)).toEqual(['Back in build 22: manifest total is off by one kilogram'])
+    const events = await bobbin.ask<{ title: string }>(
+      `select title from notification_event where kind in ('resolved', 'backAgain') order by id`,
+    )
+    expect(events.map(({ title }) => title)).toEqual([
+      'Resolved by itself: manifest total is off by one kilogram',
+      'Back in build 22: manifest total is off by one kilogram',
+    ])
   })
 
   it('shows what only follows another failure below it, and does not count it as a finding', async () => {
@@ -207,6 +212,51 @@ describe('in the background', () => {
     await bobbin.deliver(resultFile([{ name: 'pier', errors: 'connect ECONNREFUSED 10.2.0.7:5433' }]), { build: '31' })
     await bobbin.app.get(FailureWatch).tick()
     expect(await rowOf('ECONNREFUSED')).toMatchObject({ cause: 'environment', state: 'known' })
+  })
+})
+
+describe('order dependence', () => {
+  it('is found from histories, and its failures are knock-on from then on', async () => {
+    const at = Date.parse('2026-11-01T00:00:00Z')
+    const report = (order: string[], build: number) =>
+      JSON.stringify({
+        reportFormat: 'CTRF',
+        specVersion: '0.0.0',
+        results: {
+          tool: { name: 'ferry-runner' },
+          summary: { tests: 3, passed: 3, failed: 0, skipped: 0, pending: 0, other: 0, start: at, stop: at + 9000 },
+          tests: order.map((name, i) => {
+            const red = name === 'basket is empty' && order.indexOf('voucher is redeemed') < i
+            const start = Date.now() - 60_000 + build * 1000 + i * 100
+            return {
+              name,
+              status: red ? 'failed' : 'passed',
+              duration: 90,
+              start,
+              stop: start + 90,
+              ...(red && { message: 'the basket of the islander still holds a voucher' }),
+            }
+          }),
+        },
+      })
+    const [first, then] = [
+      ['voucher is redeemed', 'basket is empty', 'timetable is shown'],
+      ['timetable is shown', 'basket is empty', 'voucher is redeemed'],
+    ]
+    const place = { pipeline: 'orders' }
+    for (let build = 1; build <= 20; build++) {
+      const order = (build % 2 === 0 ? first : then) ?? []
+      await bobbin.deliver({ 'ctrf.json': report(order, build) }, { ...place, build: String(build) })
+    }
+    await bobbin.app.get(FailureWatch).findOrders()
+    const { tests } = await ask<FailureDetail>('GET', `/failures/${(await rowOf('islander still holds')).id}`)
+    expect(tests[0]?.after).toEqual({ name: 'voucher is redeemed', failed: 10, ran: 10, otherwise: 10 })
+    await bobbin.deliver({ 'ctrf.json': report(first ?? [], 21) }, { ...place, build: '22' })
+    await bobbin.app.get(FailureWatch).tick()
+    const [knock] = await bobbin.ask<{ rule: string }>(
+      `select k.rule from knock_on k join script s on s.id = k.script_id where s.name = 'basket is empty'`,
+    )
+    expect(knock?.rule).toBe('order')
   })
 })
 

@@ -31,10 +31,13 @@ export function MinePage() {
   const { mentions, failures, quarantined, cells, unread } = mine.data
   if (mentions.length + failures.length + quarantined.length + cells.length === 0)
     return (
-      <EmptyState title="Nothing waits for you">
-        Failures that somebody assigns to you, comments that mention you, tests in quarantine that are yours, and cells of plans that you
-        own appear here.
-      </EmptyState>
+      <div className="flex-1">
+        <h1 className="sr-only">Mine</h1>
+        <EmptyState title="Nothing waits for you">
+          Failures that somebody assigns to you, comments that mention you, tests in quarantine that are yours, and cells of plans that you
+          own appear here.
+        </EmptyState>
+      </div>
     )
   return (
     <section aria-label="Mine" className="min-w-0 flex-1 overflow-y-auto px-5 py-4" tabIndex={0}>
