@@ -14,6 +14,7 @@ import { makeCases, makeHistory } from './history.mjs'
 import { benchLatency, benchReporter } from './live.mjs'
 import { Figures } from './measure.mjs'
 import { benchPages } from './pages.mjs'
+import { benchFailures } from './failures.mjs'
 import { benchPlans } from './plans.mjs'
 import { benchParsing } from './parsing.mjs'
 import { benchReading } from './reading.mjs'
@@ -54,6 +55,7 @@ try {
       await benchThroughput(figures, home, bench, postgres.url('bench_many'))
     })
   }
+  if (wants('failures')) await inDatabase('bench_failures', (bench) => benchFailures(figures, home, bench))
   if (wants('plans')) await inDatabase('bench_plans', (bench) => benchPlans(figures, home, bench))
   if (wants('pages')) {
     await inDatabase('bench_pages', async (bench) => {

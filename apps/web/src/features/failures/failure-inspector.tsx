@@ -9,6 +9,7 @@ import { useKeys } from '../../lib/use-keys.js'
 import { useUndo } from '../../context/use-undo.js'
 import { copyText } from '../../ui/copy.js'
 import { Inspector } from '../../ui/inspector.js'
+import { Menu, MenuItem } from '../../ui/menu.js'
 import { readThread } from '../../ui/outcome-words.js'
 import { Button, ErrorState, Key, Loading } from '../../ui/states.js'
 import { Thread } from '../../ui/thread.js'
@@ -110,7 +111,7 @@ function Shown({ detail, onClose, onNext }: { detail: FailureDetail; onClose: ()
       <ActHistory kind="failure" id={row.id} />
       {doing === 'report' && <DefectDialog detail={detail} onClose={close} onLink={() => setDoing('link')} />}
       {doing === 'link' && <LinkDefectDialog row={row} onClose={close} />}
-      {doing === 'mute' && <MuteDialog row={row} onClose={close} />}
+      {doing === 'mute' && <MuteDialog of={{ kind: 'cause', row }} onClose={close} />}
       {doing === 'quarantine' && <QuarantineDialog detail={detail} onClose={close} />}
       {doing === 'assign' && <AssignDialog detail={detail} onClose={close} />}
       {doing === 'resolve' && <ResolveDialog row={row} onClose={close} />}
@@ -346,6 +347,8 @@ function OutputDifference({ bad, good }: { bad: string; good: string }) {
 }
 
 function Tests({ detail: { tests, totalTests, row } }: { detail: FailureDetail }) {
+  const decides = useCan('decide')
+  const [muting, setMuting] = useState<FailureDetail['tests'][number]['script'] | null>(null)
   return (
     <section aria-label="Tests" className="mt-6">
       <h3 className="mb-1 text-sm">{totalTests === 1 ? 'The test' : `The ${totalTests} tests`}</h3>
@@ -355,7 +358,7 @@ function Tests({ detail: { tests, totalTests, row } }: { detail: FailureDetail }
             <span className="pt-0.5">
               <Thread outcomes={readThread(thread)} cell={7} room={8} label={script.name} />
             </span>
-            <span className="min-w-0">
+            <span className="min-w-0 flex-1">
               <ProjectLink to={`runs/${runId}?script=${script.id}`} className="hover:underline">
                 {script.name}
               </ProjectLink>
@@ -371,10 +374,23 @@ function Tests({ detail: { tests, totalTests, row } }: { detail: FailureDetail }
                   .join(' · ')}
               </span>
             </span>
+            {decides && (
+              <Menu
+                label={`Actions for ${script.name}`}
+                trigger={
+                  <button type="button" aria-label={`Actions for ${script.name}`} className="shrink-0 px-1.5 text-soft hover:text-ink">
+                    …
+                  </button>
+                }
+              >
+                <MenuItem onSelect={() => setMuting(script)}>Mute this test…</MenuItem>
+              </Menu>
+            )}
           </li>
         ))}
       </ul>
       {totalTests > tests.length && <p className="border-t border-hairline pt-1.5 text-soft">and {totalTests - tests.length} more</p>}
+      {muting && <MuteDialog of={{ kind: 'test', scriptId: muting.id, name: muting.name }} onClose={() => setMuting(null)} />}
     </section>
   )
 }

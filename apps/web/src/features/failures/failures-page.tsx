@@ -133,7 +133,7 @@ interface HeadProps {
 }
 
 function Head({ list, filter, onFilter }: HeadProps) {
-  const { members, teams } = usePeople()
+  const { members, teams, areas } = usePeople()
   const states = GROUP_STATES.filter((state) => list.counts[state] > 0 || state === filter.state)
   return (
     <header className="border-b border-hairline px-5 pt-4 pb-3">
@@ -176,6 +176,19 @@ function Head({ list, filter, onFilter }: HeadProps) {
           ))}
         </select>
         <select
+          aria-label="Area"
+          className="field w-auto"
+          value={filter.area ?? ''}
+          onChange={({ target }) => onFilter({ area: target.value || null })}
+        >
+          <option value="">Any area</option>
+          {areas.map(({ id, name }) => (
+            <option key={id} value={id}>
+              {name}
+            </option>
+          ))}
+        </select>
+        <select
           aria-label="Team"
           className="field w-auto"
           value={filter.team ?? ''}
@@ -211,11 +224,6 @@ function Head({ list, filter, onFilter }: HeadProps) {
         {filter.run !== null && (
           <Button aria-pressed kind="strong" onClick={() => onFilter({ run: null })} title="Show all runs">
             Of one run ×
-          </Button>
-        )}
-        {filter.area !== null && (
-          <Button aria-pressed kind="strong" onClick={() => onFilter({ area: null })} title="Show all areas">
-            Of one area ×
           </Button>
         )}
         <span className="ml-auto">

@@ -24,9 +24,14 @@ const dayFrom = (days: number): string => {
 
 const A_WEEK = 7
 
-/** Until when a cause does not count. It still shows, in outline. */
-export function MuteDialog({ row, onClose }: { row: FailureRow; onClose: () => void }) {
-  const { mute } = useDecisions()
+/** What is muted: a cause, one test, or everything in an environment. */
+export type Muting = { kind: 'cause'; row: FailureRow } | { kind: 'test'; scriptId: number; name: string } | { kind: 'environment' }
+
+/** Until when something does not count. It still shows, in outline. */
+export function MuteDialog({ of, onClose }: { of: Muting; onClose: () => void }) {
+  const { mute, muteElse } = useDecisions()
+  const row = of.kind === 'cause' ? of.row : null
+  const change = row ? mute : muteElse
   const { project } = useSession()
   const environments = useQuery({
     queryKey: ['environments', project.slug],
@@ -34,7 +39,7 @@ export function MuteDialog({ row, onClose }: { row: FailureRow; onClose: () => v
   })
   const { register, handleSubmit, watch, formState } = useForm<Values>({
     defaultValues: {
-      until: row.defect?.state === 'open' ? 'defect' : 'date',
+      until: row?.defect?.state === 'open' ? 'defect' : 'date',
       date: dayFrom(A_WEEK),
       build: '',
       environmentId: '',
@@ -42,24 +47,22 @@ export function MuteDialog({ row, onClose }: { row: FailureRow; onClose: () => v
     },
   })
   const until = watch('until')
-  const submit = handleSubmit(({ date, build, environmentId, reason, until: kind }) =>
-    mute.mutate(
-      {
-        id: row.id,
-        reason,
-        ...(kind === 'date' && { untilAt: new Date(`${date}T23:59:59`).toISOString() }),
-        ...(kind === 'build' && { untilBuild: build }),
-        ...(kind === 'defect' && { untilDefect: true }),
-        ...(environmentId && { environmentId: Number(environmentId) }),
-      },
-      { onSuccess: onClose },
-    ),
-  )
+  const submit = handleSubmit(({ date, build, environmentId, reason, until: kind }) => {
+    const body = {
+      reason,
+      ...(kind === 'date' && { untilAt: new Date(`${date}T23:59:59`).toISOString() }),
+      ...(kind === 'build' && { untilBuild: build }),
+      ...(kind === 'defect' && { untilDefect: true }),
+      ...(environmentId && { environmentId: Number(environmentId) }),
+    }
+    if (row) mute.mutate({ id: row.id, ...body }, { onSuccess: onClose })
+    else muteElse.mutate({ ...body, ...(of.kind === 'test' && { scriptId: of.scriptId }) }, { onSuccess: onClose })
+  })
   return (
     <Dialog
       open
       onOpenChange={(open) => !open && onClose()}
-      title="Mute"
+      title={of.kind === 'test' ? `Mute ${of.name}` : of.kind === 'environment' ? 'Mute an environment' : 'Mute'}
       description="It still shows, in outline, and does not count against a gate. It ends by itself, and says so."
     >
       <form className="flex flex-col gap-3" onSubmit={(event) => void submit(event)}>
@@ -81,16 +84,18 @@ export function MuteDialog({ row, onClose }: { row: FailureRow; onClose: () => v
             <input
               aria-label="Build"
               className="field w-32"
-              placeholder={row.last.build}
+              placeholder={row?.last.build}
               disabled={until !== 'build'}
               {...register('build', { validate: (build, { until: kind }) => kind !== 'build' || build.trim() !== '' || 'Name the build' })}
             />
             or a later one
           </label>
-          <label className={`flex items-center gap-2 ${row.defect ? '' : 'text-soft'}`}>
-            <input type="radio" value="defect" disabled={!row.defect} {...register('until')} />
-            {row.defect ? `${row.defect.key ?? 'its defect'} is closed` : 'its defect is closed (no defect is linked)'}
-          </label>
+          {row && (
+            <label className={`flex items-center gap-2 ${row.defect ? '' : 'text-soft'}`}>
+              <input type="radio" value="defect" disabled={!row.defect} {...register('until')} />
+              {row.defect ? `${row.defect.key ?? 'its defect'} is closed` : 'its defect is closed (no defect is linked)'}
+            </label>
+          )}
           {(formState.errors.date ?? formState.errors.build) && (
             <p role="alert" className="text-failed">
               {formState.errors.date?.message ?? formState.errors.build?.message}
@@ -98,8 +103,8 @@ export function MuteDialog({ row, onClose }: { row: FailureRow; onClose: () => v
           )}
         </fieldset>
         <Field label="Where">
-          <select {...register('environmentId')}>
-            <option value="">Everywhere</option>
+          <select {...register('environmentId', { required: of.kind === 'environment' })}>
+            <option value="">{of.kind === 'environment' ? 'Choose one' : 'Everywhere'}</option>
             {environments.data?.rows.map(({ id, name }) => (
               <option key={id} value={id}>
                 {name}
@@ -110,7 +115,7 @@ export function MuteDialog({ row, onClose }: { row: FailureRow; onClose: () => v
         <Field label="Why">
           <textarea rows={2} autoFocus {...register('reason')} />
         </Field>
-        <FormEnd error={mute.error} isPending={mute.isPending} action="Mute" onCancel={onClose} />
+        <FormEnd error={change.error} isPending={change.isPending} action="Mute" onCancel={onClose} />
       </form>
     </Dialog>
   )

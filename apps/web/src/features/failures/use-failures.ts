@@ -1,4 +1,4 @@
-import type { AssignDto, MuteUntilDto, NewDefectDto, QuarantineDto } from '@bobbin/client'
+import type { AssignDto, MuteDto, MuteUntilDto, NewDefectDto, QuarantineDto } from '@bobbin/client'
 import type { Cause, GroupState } from '@bobbin/core'
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { lensQuery, useLens } from '../../context/lens.js'
@@ -94,7 +94,7 @@ export function useQuarantine() {
   })
 }
 
-/** Members and teams of the project, for whom something can be assigned to. */
+/** Members and teams of the project, to whom something can be assigned, and its topmost areas. */
 export function usePeople() {
   const { project } = useSession()
   const path = { project: project.slug }
@@ -106,7 +106,12 @@ export function usePeople() {
     queryKey: ['teams', project.slug],
     queryFn: ({ signal }) => api.get('/projects/{project}/teams', { path, signal }),
   })
-  return { members: members.data ?? [], teams: teams.data ?? [] }
+  const areas = useQuery({
+    queryKey: ['areas', project.slug],
+    queryFn: ({ signal }) => api.get('/projects/{project}/areas', { path, signal }),
+  })
+  const top = (areas.data ?? []).filter(({ parentId }) => parentId === null)
+  return { members: members.data ?? [], teams: teams.data ?? [], areas: top }
 }
 
 /** What is decided about causes: each answers the act by which it is undone, which the notice offers. */
@@ -124,7 +129,7 @@ export function useDecisions() {
   const refresh = () =>
     void queries.invalidateQueries({
       predicate: ({ queryKey: [word] }) =>
-        ['failures', 'failure', 'quarantine', 'score', 'mine', 'mine-count', 'run', 'brief'].includes(String(word)),
+        ['failures', 'failure', 'quarantine', 'mutes', 'score', 'mine', 'mine-count', 'run', 'brief'].includes(String(word)),
     })
   const onError = (error: unknown) => {
     notifyError(messageOf(error))
@@ -171,6 +176,11 @@ export function useDecisions() {
     mute: useMutation({
       mutationFn: ({ id, ...body }: MuteUntilDto & { id: number }) =>
         api.post('/projects/{project}/failures/{id}/mute', { path: path(id), body }),
+      ...said('Muted'),
+    }),
+    /** A test, or everything in an environment. */
+    muteElse: useMutation({
+      mutationFn: (body: MuteDto) => api.post('/projects/{project}/mutes', { path: { project: project.slug }, body }),
       ...said('Muted'),
     }),
     unmute: useMutation({

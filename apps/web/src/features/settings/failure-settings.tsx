@@ -16,6 +16,8 @@ import { FormEnd } from '../../ui/form-end.js'
 import { ErrorState, Loading, messageOf } from '../../ui/states.js'
 import { Time } from '../../ui/time.js'
 import { notifyError } from '../../ui/toast.js'
+import { MuteDialog } from '../failures/mute-dialog.js'
+import { useDecisions } from '../failures/use-failures.js'
 import { useRule } from './rule-settings.js'
 
 /** Where defects go, how causes are decided and resolved by themselves, and what is in quarantine or muted. */
@@ -330,27 +332,40 @@ function Quarantine() {
 
 function Mutes() {
   const { project } = useSession()
+  const { unmute } = useDecisions()
+  const [muting, setMuting] = useState(false)
   const list = useQuery({
     queryKey: ['mutes', project.slug],
     queryFn: () => api.get('/projects/{project}/mutes', { path: { project: project.slug } }),
   })
   const open = list.data?.rows.filter(({ endedAt }) => endedAt === null) ?? []
-  if (open.length === 0) return null
   return (
     <section aria-label="Muted" className="mb-9">
       <h2 className="mb-2 text-base">Muted</h2>
+      <p className="mb-1 text-soft">
+        {open.length === 0 ? 'Nothing is muted.' : 'These failures show in outline, and do not count against a gate.'}
+      </p>
       <ul>
         {open.map(({ id, name, groupId, environment, untilAt, untilBuild, untilDefect, reason, by }) => (
-          <li key={id} className="border-t border-hairline py-2">
-            {groupId === null ? name : <ProjectLink to={`failures?cause=${groupId}`}>{name}</ProjectLink>}
-            <span className="block text-soft">
-              until {untilAt ? <Time iso={untilAt} /> : untilBuild ? `build ${untilBuild}` : `${untilDefect ?? 'the defect'} is closed`}
-              {environment && ` in ${environment}`}
-              {reason && ` · ${reason}`} · by {by ?? 'somebody who left'}
+          <li key={id} className="flex items-start gap-3 border-t border-hairline py-2">
+            <span className="min-w-0 flex-1">
+              {groupId === null ? name : <ProjectLink to={`failures?cause=${groupId}`}>{name}</ProjectLink>}
+              <span className="block text-soft">
+                until {untilAt ? <Time iso={untilAt} /> : untilBuild ? `build ${untilBuild}` : `${untilDefect ?? 'the defect'} is closed`}
+                {environment && ` in ${environment}`}
+                {reason && ` · ${reason}`} · by {by ?? 'somebody who left'}
+              </span>
             </span>
+            <CanButton right="decide" onClick={() => unmute.mutate(id)}>
+              Unmute
+            </CanButton>
           </li>
         ))}
       </ul>
+      <CanButton right="decide" className="mt-1" onClick={() => setMuting(true)}>
+        Mute an environment…
+      </CanButton>
+      {muting && <MuteDialog of={{ kind: 'environment' }} onClose={() => setMuting(false)} />}
     </section>
   )
 }
