@@ -24,6 +24,7 @@ export async function startBench(databaseUrl) {
   const database = new pg.Client({ connectionString: databaseUrl })
   await database.connect()
   return {
+    databaseUrl,
     url: server.url,
     pid: server.pid,
     token,

@@ -4298,7 +4298,10 @@ export interface components {
       goodStdout: string
     }
     FailureList: {
+      /** @description The first 500. */
       rows: components['schemas']['FailureRow'][]
+      /** @description How many fit the filter. */
+      fitting: number
       /** @description Of all causes in the lens, whatever filter holds. */
       counts: {
         untriaged: number

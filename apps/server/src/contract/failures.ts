@@ -87,7 +87,10 @@ export interface FailureRow {
 }
 
 export interface FailureList {
+  /** The first 500. */
   rows: FailureRow[]
+  /** How many fit the filter. */
+  fitting: number
   /** Of all causes in the lens, whatever filter holds. */
   counts: Record<GroupState, number>
   causes: number

@@ -11,11 +11,13 @@ import type { FailureListDto } from './failures.dto.js'
 
 /** Builds that a strip shows. */
 const STRIP = 28
+/** Causes that are listed; a filter finds the others. */
+const MOST_ROWS = 500
 
 /** A cause as the database tells it. */
 interface GroupRecord extends Omit<
   FailureRow,
-  'mute' | 'resolvedAt' | 'backAt' | 'decidedAt' | 'areas' | 'behind' | 'since' | 'last' | 'strip' | 'seenIn' | 'buildsSeen' | 'outcome'
+  'mute' | 'resolvedAt' | 'backAt' | 'decidedAt' | 'behind' | 'since' | 'last' | 'strip' | 'seenIn' | 'buildsSeen' | 'outcome'
 > {
   muteId: number | null
   resolvedAt: Date | null
@@ -26,9 +28,11 @@ interface GroupRecord extends Omit<
   errored: number
   recovered: number
   behindId: number | null
+  behindTitle: string | null
   firstRun: number
   lastRun: number
   chosen: boolean
+  cells: Cell[]
 }
 
 interface RunNamed {
@@ -49,13 +53,8 @@ interface LensBuild {
   runId: number
 }
 
-interface Cell {
-  groupId: number
-  buildId: number
-  tests: number
-  runId: number
-  outcome: number
-}
+/** A build, how many tests failed this way in it, the run, and how most ended. */
+type Cell = [buildId: number, tests: number, runId: number, outcome: number]
 
 export interface MuteRecord extends Omit<Mute, 'untilAt' | 'at' | 'endedAt'> {
   untilAt: Date | null
@@ -98,7 +97,8 @@ export class FailureListService {
     for (const { row } of counted) counts[row.state]++
     const untriaged = counted.filter(({ row }) => row.state === 'untriaged').map(({ row }) => row.since.at)
     return {
-      rows: inOrder(rows.map(({ row }) => row)),
+      rows: inOrder(rows.map(({ row }) => row)).slice(0, MOST_ROWS),
+      fitting: rows.length,
       counts,
       causes: counted.length,
       failures: all.reduce((sum, { row }) => sum + row.failures, 0),
@@ -108,7 +108,7 @@ export class FailureListService {
 
   /** One of them, as the list shows it; null where the lens shows nothing of it. */
   async row(context: Context, lens: Lens, id: number): Promise<FailureRow | null> {
-    return (await this.rows(context, lens, UNFILTERED)).find(({ row }) => row.id === id)?.row ?? null
+    return (await this.rows(context, lens, UNFILTERED, id))[0]?.row ?? null
   }
 
   /** How many causes nobody triaged in the newest builds of the main branch. */
@@ -127,13 +127,16 @@ export class FailureListService {
     return { rows, muted: aside?.muted ?? [], quarantined: aside?.quarantined ?? [], counting: aside?.counting ?? 0 }
   }
 
-  private async rows({ project }: Context, lens: Lens, filter: typeof UNFILTERED | Record<string, number | null>) {
-    const bind = { projectId: project.id, ...lens }
-    const [records, areas, builds, cells] = await Promise.all([
+  private async rows(
+    { project }: Context,
+    lens: Lens,
+    filter: typeof UNFILTERED | Record<string, number | null>,
+    only: number | null = null,
+  ) {
+    const bind = { projectId: project.id, ...lens, only }
+    const [records, builds] = await Promise.all([
       rowsOf<GroupRecord>(this, sql.GROUP_ROWS, { ...bind, ...filter }),
-      rowsOf<{ groupId: number; areas: string[] }>(this, sql.GROUP_AREAS, bind),
       rowsOf<LensBuild>(this, sql.STRIP_BUILDS, bind),
-      rowsOf<Cell>(this, sql.STRIP_CELLS, bind),
     ])
     const ids = [...new Set(records.flatMap(({ firstRun, lastRun }) => [firstRun, lastRun]))]
     const [named, mutes] = await Promise.all([
@@ -144,19 +147,15 @@ export class FailureListService {
       ),
     ])
     const runs = new Map(named.map((run) => [run.id, run]))
-    const areaOf = new Map(areas.map(({ groupId, areas: own }) => [groupId, own]))
-    const titles = new Map(records.map(({ id, title }) => [id, title]))
     const byLane = grouped(builds, ({ pipelineId, branch }) => `${pipelineId} ${branch}`)
-    const byGroup = grouped(cells, ({ groupId }) => groupId)
     return records.flatMap((record) => {
       const [first, last] = [runs.get(record.firstRun), runs.get(record.lastRun)]
       if (!first || !last) return []
       const lane = byLane.get(`${last.pipelineId} ${last.branch}`) ?? []
-      const own = new Map((byGroup.get(record.id) ?? []).map((cell) => [cell.buildId, cell]))
+      const own = new Map(record.cells.map((cell) => [cell[0], cell]))
       const row: FailureRow = {
         ...plainRow(record),
-        areas: areaOf.get(record.id) ?? [],
-        behind: record.behindId === null ? null : { id: record.behindId, title: titles.get(record.behindId) ?? '' },
+        behind: record.behindId === null ? null : { id: record.behindId, title: record.behindTitle ?? '' },
         mute: mutes.get(record.muteId ?? 0) ?? null,
         since: { build: first.build, commit: first.commit, runId: first.id, at: first.at.toISOString() },
         last: { build: last.build, runId: last.id, at: last.at.toISOString() },
@@ -206,7 +205,9 @@ function plainRow({
   lastRun: __,
   muteId: ___,
   behindId: ____,
+  behindTitle: _______,
   chosen: _____,
+  cells: ______,
   ownTests,
   failed,
   errored,
@@ -232,10 +233,10 @@ function mostOf(counts: { failed: number; errored: number; recovered: number }):
 
 const stripBuild = ({ build, runId, at }: LensBuild, cell: Cell | undefined): StripBuild => ({
   build,
-  runId: cell?.runId ?? runId,
+  runId: cell?.[2] ?? runId,
   at: at.toISOString(),
-  tests: cell?.tests ?? 0,
-  outcome: cell ? outcomeFromCode(cell.outcome) : null,
+  tests: cell?.[1] ?? 0,
+  outcome: cell ? outcomeFromCode(cell[3]) : null,
 })
 
 /** Untriaged first; what is in the newest build before what is not, and what many tests have before what few have. What follows another stands below it. */

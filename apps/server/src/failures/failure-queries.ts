@@ -20,12 +20,15 @@ const COUNTS = `(not r.again or not exists (
   select 1 from run n join result z on z.run_id = n.id and z.day = n.day and z.script_id = x.script_id
   where n.build_id = r.build_id and n.lane_id = r.lane_id and n.sort_key > r.sort_key))`
 
-/** Every red result that counts, with its cause: one row each. */
+/** Every red result that counts, with its cause: one row each. Binds: only, a single cause; null is all. */
 const FAILS = `
+causes as materialized (
+  select signature_id, group_id from signature_cause where project_id = $projectId and ($only::int is null or group_id = $only)
+),
 fails as materialized (
   select c.group_id, x.script_id, x.outcome, r.id as run_id, r.build_id, r.environment_id, r.started_at, k.behind_script_id
   from runs r join result x on x.run_id = r.id and x.day = r.day and x.outcome in (2, 3, 7)
-  join signature_cause c on c.signature_id = x.signature_id
+  join causes c on c.signature_id = x.signature_id
   left join knock_on k on k.run_id = r.id and k.script_id = x.script_id
   where ${COUNTS}
 )`
@@ -75,38 +78,60 @@ const GROUP_COLUMNS = `
   g.resolved_at as "resolvedAt", g.resolved_by_itself as "resolvedByItself", g.back_at as "backAt",
   (select a.name from account a where a.id = g.decided_by) as "decidedBy", g.decided_at as "decidedAt"`
 
-/** A number of what the lens shows of each cause; one query for the whole list, however many builds there are. */
+/**
+ * The list: each cause with what the lens shows of it, its builds and its areas. One statement, so that the failures are gone through once,
+ * however many builds there are.
+ */
 export const GROUP_ROWS = `
-with ${RUNS}, ${FAILS}, tests as (
+with recursive top as (
+  select id, name, id as top_id from area where project_id = $projectId and parent_id is null and deleted_at is null
+  union all select a.id, t.name, t.top_id from area a join top t on a.parent_id = t.id
+), ${RUNS}, ${FAILS}, tests as materialized (
   select group_id, script_id, bool_or(behind_script_id is null) as own, count(*)::int as failures from fails group by group_id, script_id
-), sums as (
+), sums as materialized (
   select group_id, count(*) filter (where own)::int as own_tests, count(*)::int as tests, sum(failures)::int as failures from tests group by group_id
-), seen as (
-  select f.group_id, count(*) filter (where outcome = 2)::int as failed, count(*) filter (where outcome = 3)::int as errored,
-    count(*) filter (where outcome = 7)::int as recovered, array_agg(distinct environment_id) as environment_ids,
+), of_run as (
+  select group_id, run_id, environment_id, started_at, count(*) filter (where outcome = 2) as failed, count(*) filter (where outcome = 3) as errored,
+    count(*) filter (where outcome = 7) as recovered from fails group by group_id, run_id, environment_id, started_at
+), seen as materialized (
+  select group_id, sum(failed)::int as failed, sum(errored)::int as errored, sum(recovered)::int as recovered, array_agg(distinct environment_id) as environment_ids,
     (array_agg(run_id order by started_at, run_id))[1] as first_run, (array_agg(run_id order by started_at desc, run_id desc))[1] as last_run
-  from fails f group by f.group_id
-), behind as (
+  from of_run group by group_id
+), in_build as (
+  -- a test that failed in several environments of a build is one test
+  select group_id, build_id, script_id, max(run_id) as run_id, min(outcome) as outcome from fails group by group_id, build_id, script_id
+), cells as (
+  select group_id, build_id, count(*)::int as tests, max(run_id) as run_id,
+    case when 2 * count(*) filter (where outcome = 2) >= count(*) then 2 when 2 * count(*) filter (where outcome = 3) >= count(*) then 3
+      when count(*) filter (where outcome = 7) > 0 then 7 else 3 end as outcome
+  from in_build group by group_id, build_id
+), of_group as materialized (
+  select group_id, jsonb_agg(jsonb_build_array(build_id, tests, run_id, outcome)) as cells from cells group by group_id
+), areas as materialized (
+  select p.group_id, array_agg(distinct t.name) as areas
+  from tests p join link l on l.script_id = p.script_id and l.state = 'active' join test_case c on c.id = l.case_id and c.deleted_at is null
+  join top t on t.id = c.area_id group by p.group_id
+), behind as materialized (
   -- failures and blocked tests that follow a test which failed this way in the same run
   select c.group_id, count(*)::int as followers
   from runs r join knock_on k on k.run_id = r.id
   join result b on b.run_id = r.id and b.day = r.day and b.script_id = k.behind_script_id join signature_cause c on c.signature_id = b.signature_id
   group by c.group_id
-), before as (
+), before as materialized (
   select f.group_id, (array_agg(c.group_id order by f.started_at desc))[1] as behind_id
   from fails f join run r on r.id = f.run_id join result b on b.run_id = r.id and b.day = r.day and b.script_id = f.behind_script_id
   join signature_cause c on c.signature_id = b.signature_id
   where f.behind_script_id is not null and c.group_id <> f.group_id group by f.group_id
-), chosen as (
-  select distinct f.group_id from fails f join failure_group g on g.id = f.group_id where ${FILTERED}
+), chosen as materialized (
+  select distinct f.group_id from tests f join failure_group g on g.id = f.group_id where ${FILTERED}
 )
 select ${GROUP_COLUMNS}, s.tests, s.own_tests as "ownTests", s.failures, n.failed, n.errored, n.recovered, coalesce(h.followers, 0) as "knockOn",
-  case when s.own_tests = 0 then b.behind_id end as "behindId",
+  case when s.own_tests = 0 then b.behind_id end as "behindId", (select x.title from failure_group x where x.id = b.behind_id) as "behindTitle",
   array(select e.name from environment e where e.id = any(n.environment_ids) order by e.name) as environments,
-  n.first_run as "firstRun", n.last_run as "lastRun",
-  exists (select 1 from chosen x where x.group_id = g.id) as chosen
-from sums s join seen n on n.group_id = s.group_id join failure_group g on g.id = s.group_id
-left join behind h on h.group_id = s.group_id left join before b on b.group_id = s.group_id`
+  n.first_run as "firstRun", n.last_run as "lastRun", o.cells, coalesce(a.areas, '{}') as areas, x.group_id is not null as chosen
+from sums s join seen n on n.group_id = s.group_id join failure_group g on g.id = s.group_id join of_group o on o.group_id = s.group_id
+left join behind h on h.group_id = s.group_id left join before b on b.group_id = s.group_id
+left join areas a on a.group_id = s.group_id left join chosen x on x.group_id = s.group_id`
 
 /** The runs in which groups were first and last seen, by what a page names. */
 export const RUNS_NAMED = `
@@ -119,23 +144,6 @@ with ${RUNS}
 select build_id as "buildId", b.name as build, r.pipeline_id as "pipelineId", r.branch, min(r.started_at) as at, max(r.id) as "runId"
 from runs r join build b on b.id = r.build_id group by r.build_id, b.name, r.pipeline_id, r.branch, b.sort_key
 order by r.pipeline_id, r.branch, b.sort_key desc`
-
-/** In how many builds of what was seen each group was, and how: one row a group and build. */
-export const STRIP_CELLS = `
-with ${RUNS}, ${FAILS}
-select group_id as "groupId", build_id as "buildId", count(distinct script_id)::int as tests, max(run_id) as "runId",
-  mode() within group (order by outcome)::int as outcome
-from fails group by group_id, build_id`
-
-/** Top areas of the cases that verify the tests of groups. */
-export const GROUP_AREAS = `
-with recursive top as (
-  select id, name, id as top_id from area where project_id = $projectId and parent_id is null and deleted_at is null
-  union all select a.id, t.name, t.top_id from area a join top t on a.parent_id = t.id
-), ${RUNS}, ${FAILS}, pairs as (select distinct group_id, script_id from fails)
-select p.group_id as "groupId", array_agg(distinct t.name) as areas
-from pairs p join link l on l.script_id = p.script_id and l.state = 'active' join test_case c on c.id = l.case_id and c.deleted_at is null
-join top t on t.id = c.area_id group by p.group_id`
 
 /** The group that a number stands for: that which it was merged into. */
 export const GROUP_OF = `

@@ -36,7 +36,7 @@ select $id::int, * from unnest($ids::int[], $behind::int[], $rules::text[]) wher
 /** The causes of a run, those of most tests first. */
 export const CAUSES_OF_RUN = `
 select c.group_id as id, count(*)::int as tests from result x join signature_cause c on c.signature_id = x.signature_id
-where x.run_id = $id and x.day = $day::date and x.outcome in (2, 3, 7) group by c.group_id order by count(*) desc, c.group_id limit 200`
+where x.run_id = $id and x.day = $day::date and x.outcome in (2, 3, 7) group by c.group_id order by count(*) desc, c.group_id limit 100`
 
 /** Whether no other run had a cause before. */
 export const IS_NEW = `

@@ -3,7 +3,7 @@
  * failed, and how, is read from the results themselves by two indexes that hold the red ones only.
  */
 export const causes = `
-create index result_red_of_run on result (run_id, signature_id, script_id, outcome) where outcome in (2, 3, 7);
+create index result_red_of_run on result (run_id, day, signature_id, script_id, outcome) where outcome in (2, 3, 7);
 create index result_red on result (signature_id, run_id, script_id) where outcome in (2, 3, 7);
 
 create table tracker (

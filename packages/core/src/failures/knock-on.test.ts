@@ -70,4 +70,13 @@ describe('a failure only follows another', () => {
     ]
     expect(knockOns(tests)).toEqual([])
   })
+
+  it('and is told in a moment of a run in which very much went wrong', () => {
+    const tests = Array.from({ length: 20_000 }, (_, id) =>
+      id < 5000
+        ? test(id)
+        : test(id, { outcome: 'blocked', signature: null, message: `depends on test number ${id % 5000} of the other suite` }),
+    )
+    expect(knockOns(tests).length).toBeGreaterThan(1000)
+  })
 })

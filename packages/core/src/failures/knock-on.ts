@@ -30,6 +30,8 @@ const HOOK = bounded(
 const FOLLOWS =
   /\bdepends? on\b|\bblocked by\b|\b(?:previous|earlier) (?:test|step)\b|\bprerequisite\b|\bnot successfully finished\b|\bbecause\b/i
 const MOST = 2000
+/** So many names are looked for, in so many different messages: a run in which more went wrong has one cause, and is read by nobody test by test. */
+const [MOST_NAMED, MOST_MESSAGES] = [1000, 200]
 /** A shorter name may stand in any message. */
 const LEAST_NAME = 6
 
@@ -48,9 +50,12 @@ export function knockOns(tests: readonly RedTest[], orders: readonly { id: numbe
   for (const group of hooks(tests)) for (const test of group.slice(1)) add(test.id, group[0]?.id, 'hook')
   const reds = tests.filter(({ outcome }) => outcome !== 'blocked')
   const byName = namesIn(reds)
-  for (const [place, test] of tests.entries()) {
+  /** The last test of each file that failed, so far. */
+  const last = new Map<string, number>()
+  for (const test of tests) {
     const message = test.message.slice(0, MOST)
-    if (test.outcome === 'blocked') add(test.id, byName(message, test) ?? before(tests, place, test), 'blocked')
+    if (test.outcome !== 'blocked') last.set(test.holder, test.id)
+    if (test.outcome === 'blocked') add(test.id, byName(message, test) ?? last.get(test.holder), 'blocked')
     else if (FOLLOWS.test(message)) add(test.id, byName(message, test), 'chain')
   }
   return [...found.values()].flatMap((one) => {
@@ -84,13 +89,19 @@ function hooks(tests: readonly RedTest[]): RedTest[][] {
 
 /** Finds the test that a message names: of the same file first, and of several the one with the longest name. */
 function namesIn(reds: readonly RedTest[]): (message: string, of: RedTest) => number | undefined {
-  const named = reds.filter(({ name }) => name.length >= LEAST_NAME).sort((a, b) => b.name.length - a.name.length)
+  const named = reds
+    .filter(({ name }) => name.length >= LEAST_NAME)
+    .sort((a, b) => b.name.length - a.name.length)
+    .slice(0, MOST_NAMED)
+  // very many tests are blocked with the same words
+  const known = new Map<string, number | undefined>()
   return (message, of) => {
+    const key = `${of.holder}\u0000${message}`
+    if (known.has(key) && known.get(key) !== of.id) return known.get(key)
+    if (known.size >= MOST_MESSAGES) return undefined
     const fits = named.filter(({ id, name }) => id !== of.id && message.includes(name))
-    return (fits.find(({ holder }) => holder === of.holder) ?? fits[0])?.id
+    const found = (fits.find(({ holder }) => holder === of.holder) ?? fits[0])?.id
+    known.set(key, found)
+    return found
   }
 }
-
-/** The last one before it in its file that failed. */
-const before = (tests: readonly RedTest[], place: number, { holder }: RedTest): number | undefined =>
-  tests.slice(0, place).findLast((other) => other.holder === holder && other.outcome !== 'blocked')?.id

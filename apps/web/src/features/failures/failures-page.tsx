@@ -100,7 +100,8 @@ export function FailuresPage() {
                 </>
               ) : (
                 <span>
-                  One column is one build; height: how many tests failed this way. Next not triaged <Key>n</Key>
+                  {list.data.fitting > rows.length && `${formatNumber(list.data.fitting - rows.length)} more fit; filter to find them. `}One
+                  column is one build; height: how many tests failed this way. Next not triaged <Key>n</Key>
                 </span>
               )}
             </footer>
