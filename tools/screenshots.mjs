@@ -120,16 +120,8 @@ try {
       await page.getByRole('group', { name: 'Code' }).first().scrollIntoViewIfNeeded()
     },
   })
-  await shoot('import', '/gullhaven/cases?do=import', {
-    act: async (page) => {
-      const table =
-        'Key,Title,Priority,Owner\nFERRY-101,Single ticket shows the price in both currencies,1,Teo Marsh\n,Ticket for a dog is printed,3,Runa Solberg\n,Ticket for a bicycle is printed,2,\nFERRY-9999,Nobody knows this case,,\n'
-      await page
-        .getByRole('dialog')
-        .getByLabel('Table')
-        .setInputFiles({ name: 'cases.csv', mimeType: 'text/csv', buffer: Buffer.from(table) })
-      await page.getByText(/can’t be taken/).waitFor()
-    },
+  await shoot('failures', '/gullhaven/failures', {
+    act: (page) => page.getByRole('complementary', { name: 'Cause' }).getByText(/^likely/).waitFor(),
   })
   await shoot('commands-dark', '/gullhaven/brief', {
     theme: 'dark',

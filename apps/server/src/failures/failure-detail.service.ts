@@ -62,34 +62,36 @@ export class FailureDetailService {
   async get(context: Context, lens: Lens, wanted: number, limit = MOST_TESTS): Promise<FailureDetail> {
     const { project } = context
     const id = await groupOf(this, project.id, wanted)
-    const bind = { projectId: project.id, id, ...lens }
-    const [row, [plain], [ever], tests, variants, merged, example, commits, following] = await Promise.all([
-      this.list.row(context, lens, id),
+    const [own] = await rowsOf<{ signatures: number[] }>(this, sql.SIGNATURES_OF_GROUP, { projectId: project.id, id })
+    const bind = { projectId: project.id, ...lens, signatures: own?.signatures ?? [] }
+    const [row, [plain], [ever], tests, variants, merged] = await Promise.all([
+      // outside of what the lens shows it is still known
+      this.list.row(context, lens, id).then((found) => found ?? this.row(context, lens, id)),
       rowsOf<Pick<FailureRow, 'title'> & { firstSeenAt: Date; reasons: CauseReason[] | null }>(this, sql.GROUP_PLAIN, {
         projectId: project.id,
         id,
       }),
       rowsOf<{ firstSeenAt: Date | null; lastSeenAt: Date | null; allBuilds: number; allTests: number }>(this, sql.GROUP_EVER, {
-        projectId: project.id,
-        id,
+        signatures: bind.signatures,
       }),
       rowsOf<TestRecord>(this, sql.GROUP_TESTS, { ...bind, prefix: project.keyPrefix, limit }),
-      rowsOf<FailureVariant>(this, sql.GROUP_VARIANTS, bind),
+      bind.signatures.length > 1 ? rowsOf<FailureVariant>(this, sql.GROUP_VARIANTS, bind) : [],
       rowsOf<FailureDetail['merged'][number]>(this, 'select id, title from failure_group where merged_into_id = $id order by id limit 50', {
         id,
       }),
-      exampleOf(this, bind),
-      rowsOf<Commit>(this, sql.GROUP_COMMITS, bind),
-      rowsOf<ScriptRef & { rule: KnockOnRule; outcome: number }>(this, sql.GROUP_FOLLOWING, bind),
     ])
     if (!plain) throw notFound('cause', wanted)
-    // outside of what the lens shows it is still known
-    const shown = row ?? (await this.row(context, lens, id))
+    const inRun = { runId: row.last.runId, signatures: bind.signatures }
+    const [example, commits, following] = await Promise.all([
+      exampleOf(this, inRun),
+      rowsOf<Commit>(this, sql.GROUP_COMMITS, inRun),
+      rowsOf<ScriptRef & { rule: KnockOnRule; outcome: number }>(this, sql.GROUP_FOLLOWING, inRun),
+    ])
     const scriptIds = tests.map((test) => test.id)
     const [threads, mutes, passing, owners] = await Promise.all([
       this.threads(tests),
       rowsOf<MuteRecord>(this, sql.MUTES, { projectId: project.id, groupId: id, scriptIds, id: null }),
-      shown.failWhileOpen ? rowsOf<{ id: number }>(this, sql.PASSING_NOW, { projectId: project.id, scriptIds }) : [],
+      row.failWhileOpen ? rowsOf<{ id: number }>(this, sql.PASSING_NOW, { projectId: project.id, scriptIds }) : [],
       rowsOf<FailureDetail['likelyOwners'][number]>(this, sql.LIKELY_OWNERS, {
         projectId: project.id,
         scriptIds,
@@ -100,7 +102,7 @@ export class FailureDetailService {
     const passes = new Set(passing.map((one) => one.id))
     const good = commits.find((commit) => commit.good)
     return {
-      row: shown,
+      row,
       reasons: plain.reasons ?? [],
       example,
       tests: tests.map((test) => testRow(test, threads, passes)),
@@ -121,7 +123,7 @@ export class FailureDetailService {
       allTests: ever?.allTests ?? 0,
       mutes: mutes.map(muteRow),
       likelyOwners: owners,
-      passingWhileOpen: shown.failWhileOpen && shown.defect?.state === 'open' ? passes.size : 0,
+      passingWhileOpen: row.failWhileOpen && row.defect?.state === 'open' ? passes.size : 0,
     }
   }
 

@@ -108,7 +108,8 @@ export class FailureListService {
 
   /** One of them, as the list shows it; null where the lens shows nothing of it. */
   async row(context: Context, lens: Lens, id: number): Promise<FailureRow | null> {
-    return (await this.rows(context, lens, UNFILTERED, id))[0]?.row ?? null
+    const [own] = await rowsOf<{ signatures: number[] }>(this, sql.SIGNATURES_OF_GROUP, { projectId: context.project.id, id })
+    return (await this.rows(context, lens, UNFILTERED, own?.signatures ?? []))[0]?.row ?? null
   }
 
   /** How many causes nobody triaged in the newest builds of the main branch. */
@@ -131,9 +132,9 @@ export class FailureListService {
     { project }: Context,
     lens: Lens,
     filter: typeof UNFILTERED | Record<string, number | null>,
-    only: number | null = null,
+    signatures: number[] | null = null,
   ) {
-    const bind = { projectId: project.id, ...lens, only }
+    const bind = { projectId: project.id, ...lens, signatures }
     const [records, builds] = await Promise.all([
       rowsOf<GroupRecord>(this, sql.GROUP_ROWS, { ...bind, ...filter }),
       rowsOf<LensBuild>(this, sql.STRIP_BUILDS, bind),

@@ -20,14 +20,14 @@ const COUNTS = `(not r.again or not exists (
   select 1 from run n join result z on z.run_id = n.id and z.day = n.day and z.script_id = x.script_id
   where n.build_id = r.build_id and n.lane_id = r.lane_id and n.sort_key > r.sort_key))`
 
-/** Every red result that counts, with its cause: one row each. Binds: only, a single cause; null is all. */
+/** Every red result that counts, with its cause: one row each. Binds: signatures, those of a single cause; null is all. */
 const FAILS = `
 causes as materialized (
-  select signature_id, group_id from signature_cause where project_id = $projectId and ($only::int is null or group_id = $only)
+  select signature_id, group_id from signature_cause where project_id = $projectId and ($signatures::int[] is null or signature_id = any($signatures))
 ),
 fails as materialized (
   select c.group_id, x.script_id, x.outcome, r.id as run_id, r.build_id, r.environment_id, r.started_at, k.behind_script_id
-  from runs r join result x on x.run_id = r.id and x.day = r.day and x.outcome in (2, 3, 7)
+  from runs r join result x on x.run_id = r.id and x.day = r.day and x.outcome in (2, 3, 7) and ($signatures::int[] is null or x.signature_id = any($signatures))
   join causes c on c.signature_id = x.signature_id
   left join knock_on k on k.run_id = r.id and k.script_id = x.script_id
   where ${COUNTS}
@@ -152,8 +152,9 @@ select coalesce(g.merged_into_id, g.id) as id from failure_group g where g.id = 
 export const GROUP_PLAIN = `select ${GROUP_COLUMNS}, g.family is null as split, g.first_seen_at as "firstSeenAt", g.suggested_why as reasons
 from failure_group g where g.id = $id and g.project_id = $projectId`
 
-/** Signatures that count to a group. */
-const SIGNATURES = `select signature_id from signature_cause where group_id = $id and project_id = $projectId`
+/** Signatures that count to a group: what others bind as `signatures`. */
+export const SIGNATURES_OF_GROUP = `
+select coalesce(array_agg(signature_id), '{}') as signatures from signature_cause where group_id = $id and project_id = $projectId`
 
 /** Red results of one group in what the lens shows, newest first. */
 const OWN = `
@@ -161,7 +162,7 @@ own as materialized (
   select x.script_id, x.outcome, x.message_id, x.signature_id, r.id as run_id, r.day, r.build_id, r.lane_id, r.sort_key, r.started_at, r.environment_id, k.behind_script_id, k.rule
   from runs r join result x on x.run_id = r.id and x.day = r.day and x.outcome in (2, 3, 7)
   left join knock_on k on k.run_id = r.id and k.script_id = x.script_id
-  where x.signature_id in (${SIGNATURES}) and ${COUNTS}
+  where x.signature_id = any($signatures::int[]) and ${COUNTS}
 )`
 
 /** The tests of a group: those that failed most recently first. */
@@ -187,7 +188,7 @@ from page p join script s on s.id = p.script_id order by p.behind_id is not null
 export const GROUP_EVER = `
 select min(r.started_at) as "firstSeenAt", max(r.started_at) as "lastSeenAt", count(distinct r.build_id)::int as "allBuilds", count(distinct x.script_id)::int as "allTests"
 from result x join run r on r.id = x.run_id and r.day = x.day join lane l on l.id = r.lane_id and not l.trial
-where x.signature_id in (${SIGNATURES}) and x.outcome in (2, 3, 7)`
+where x.signature_id = any($signatures::int[]) and x.outcome in (2, 3, 7)`
 
 /** How the failures of a group differ in their words. */
 export const GROUP_VARIANTS = `
@@ -196,14 +197,14 @@ select signature_id as "signatureId", count(*)::int as failures,
   coalesce((select left(b.text, 300) from body b where b.id = (array_agg(own.message_id order by started_at desc))[1]), 'No message') as message
 from own group by signature_id order by count(*) desc, signature_id limit 30`
 
-/** The newest occurrence that still has its details, with a picture if one has. */
+/** An occurrence in a run, with a picture if one has. */
 export const GROUP_EXAMPLE = `
-with ${RUNS}, ${OWN}
-select o.run_id as "runId", o.day::text as day, o.script_id as "scriptId", o.lane_id as "laneId", o.sort_key as "sortKey"
-from own o join run r on r.id = o.run_id
-order by r.forgotten_at is not null, o.behind_script_id is not null, o.build_id desc,
-  not exists (select 1 from attachment a where a.run_id = o.run_id and a.script_id = o.script_id and a.hash is not null and a.media_type like 'image/%'),
-  o.started_at desc, o.script_id limit 1`
+select r.id as "runId", r.day::text as day, x.script_id as "scriptId", r.lane_id as "laneId", r.sort_key as "sortKey"
+from run r join result x on x.run_id = r.id and x.day = r.day and x.outcome in (2, 3, 7) and x.signature_id = any($signatures::int[])
+left join knock_on k on k.run_id = r.id and k.script_id = x.script_id
+where r.id = $runId
+order by k.script_id is not null,
+  not exists (select 1 from attachment a where a.run_id = r.id and a.script_id = x.script_id and a.hash is not null and a.media_type like 'image/%'), x.script_id limit 1`
 
 /** The failing attempt of an example: the last one that failed. */
 export const EXAMPLE_ATTEMPT = `
@@ -227,21 +228,30 @@ from run r join build b on b.id = r.build_id join lane l on l.id = r.lane_id joi
 
 /**
  * The builds from the last good one of a group's tests on to the first that failed: what came with them may have broken it. In the lane
- * where it is seen in the newest run.
+ * of a run.
  */
 export const GROUP_COMMITS = `
-with ${RUNS}, ${OWN}, newest as (
-  select lane_id from own order by started_at desc limit 1
+with lane_runs as materialized (
+  select r.id, r.day, r.sort_key, exists (
+    select 1 from result x where x.run_id = r.id and x.day = r.day and x.outcome in (2, 3, 7) and x.signature_id = any($signatures::int[])
+  ) as has
+  from run r where r.lane_id = (select lane_id from run where id = $runId) order by r.sort_key desc limit 200
 ), red as (
-  select r.sort_key, array_agg(o.script_id) as scripts from own o join run r on r.id = o.run_id
-  where o.lane_id = (select lane_id from newest) group by r.sort_key order by r.sort_key limit 1
+  select id, day, sort_key from lane_runs where has order by sort_key limit 1
+), scripts as materialized (
+  select x.script_id from red join result x on x.run_id = red.id and x.day = red.day and x.outcome in (2, 3, 7) and x.signature_id = any($signatures::int[])
+  order by x.script_id limit 20
 ), good as (
-  select max(r.sort_key) as sort_key from run r join result x on x.run_id = r.id and x.day = r.day, red
-  where r.lane_id = (select lane_id from newest) and r.sort_key < red.sort_key and x.script_id = any(red.scripts[:20]) and x.outcome in (1, 7)
+  select r.sort_key from lane_runs r, red
+  where r.sort_key < red.sort_key
+    and exists (select 1 from result x where x.run_id = r.id and x.day = r.day and x.script_id in (select script_id from scripts) and x.outcome in (1, 7))
+  order by r.sort_key desc limit 1
 )
-select b.name as build, b.commit, b.author, r.started_at as at, r.id as "runId", coalesce(b.changed_files, '{}') as files, r.sort_key = good.sort_key as good
-from run r join build b on b.id = r.build_id, red, good
-where r.lane_id = (select lane_id from newest) and r.ordinal = 1 and r.sort_key <= red.sort_key and r.sort_key >= coalesce(good.sort_key, red.sort_key)
+select b.name as build, b.commit, b.author, r.started_at as at, r.id as "runId", coalesce(b.changed_files, '{}') as files,
+  r.sort_key is not distinct from (select sort_key from good) as good
+from run r join build b on b.id = r.build_id, red
+where r.lane_id = (select lane_id from run where id = $runId) and r.ordinal = 1 and r.sort_key <= red.sort_key
+  and r.sort_key >= coalesce((select sort_key from good), red.sort_key)
 order by r.sort_key desc limit 30`
 
 /** Files that coverage says some tests run. */
@@ -250,15 +260,13 @@ select distinct c.path from coverage c join run r on r.id = c.run_id
 where r.project_id = $projectId and c.path = any($paths::text[]) and c.lines_covered > 0
   and (c.tests = '{}' or c.tests && $names::text[])`
 
-/** What follows tests of a group in its newest run. */
+/** What follows tests of a group in a run. */
 export const GROUP_FOLLOWING = `
-with ${RUNS}, ${OWN}, newest as (
-  select run_id, day from own where behind_script_id is null order by started_at desc, run_id desc limit 1
-)
 select ${SCRIPT_REF}, k.rule, x.outcome::int as outcome
-from newest n join knock_on k on k.run_id = n.run_id
-join own o on o.run_id = n.run_id and o.script_id = k.behind_script_id
-join result x on x.run_id = n.run_id and x.day = n.day and x.script_id = k.script_id join script s on s.id = k.script_id order by s.id limit 100`
+from run r join knock_on k on k.run_id = r.id
+join result o on o.run_id = r.id and o.day = r.day and o.script_id = k.behind_script_id and o.signature_id = any($signatures::int[])
+join result x on x.run_id = r.id and x.day = r.day and x.script_id = k.script_id join script s on s.id = k.script_id
+where r.id = $runId order by s.id limit 100`
 
 /** Teams and people who own the areas, cases or folders of a group's tests, those of most tests first. */
 export const LIKELY_OWNERS = `

@@ -105,14 +105,17 @@ describe('decisions', () => {
     expect(await rowOf('axle')).toMatchObject({ id: axle.id, tests: 4, failures: 10 })
     // a link to the other one leads to this one
     expect((await ask<FailureDetail>('GET', `/failures/${manifest.id}`)).row.id).toBe(axle.id)
+    const { variants } = await ask<FailureDetail>('GET', `/failures/${axle.id}`)
+    expect(variants.map(({ failures }) => failures)).toEqual([9, 1])
+    const signatures = variants.map(({ signatureId }) => signatureId)
+    await expect(ask('POST', `/failures/${axle.id}/split`, { signatures })).rejects.toMatchObject({ code: 'splitsAll' })
+    const split = await ask<FailureDecided>('POST', `/failures/${axle.id}/split`, { signatures: signatures.slice(1) })
+    expect((await list()).causes).toBe(3)
+    expect(await rowOf('manifest')).toMatchObject({ id: split.id, failures: 1 })
+    await ask('POST', `/acts/${split.actId}/undo`)
+    expect((await list()).causes).toBe(2)
     await ask('POST', `/acts/${merged.actId}/undo`)
     expect((await list()).causes).toBe(3)
-    const { variants } = await ask<FailureDetail>('GET', `/failures/${axle.id}`)
-    await expect(
-      ask('POST', `/failures/${axle.id}/split`, { signatures: variants.map(({ signatureId }) => signatureId) }),
-    ).rejects.toMatchObject({
-      code: 'splitsAll',
-    })
   })
 
   it('mute a cause until a build, which ends it and says so', async () => {
