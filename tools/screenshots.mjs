@@ -121,7 +121,11 @@ try {
     },
   })
   await shoot('failures', '/gullhaven/failures', {
-    act: (page) => page.getByRole('complementary', { name: 'Cause' }).getByText(/^likely/).waitFor(),
+    act: (page) =>
+      page
+        .getByRole('complementary', { name: 'Cause' })
+        .getByText(/^likely/)
+        .waitFor(),
   })
   await shoot('commands-dark', '/gullhaven/brief', {
     theme: 'dark',

@@ -242,7 +242,9 @@ const stripBuild = ({ build, runId, at }: LensBuild, cell: Cell | undefined): St
 
 /** Untriaged first; what is in the newest build before what is not, and what many tests have before what few have. What follows another stands below it. */
 function inOrder(rows: readonly FailureRow[]): FailureRow[] {
-  const back = ({ backAt, decidedAt }: FailureRow) => (backAt !== null && (decidedAt === null || decidedAt < backAt) ? 0 : 1)
+  // of what was decided, what came back since stands first
+  const back = ({ state, backAt, decidedAt }: FailureRow) =>
+    state === 'known' && backAt !== null && (decidedAt === null || decidedAt < backAt) ? 0 : 1
   const now = (row: FailureRow) => ((row.strip.at(-1)?.tests ?? 0) > 0 ? 0 : 1)
   const sorted = rows
     .filter(({ behind }) => behind === null || !rows.some(({ id }) => id === behind.id))

@@ -164,7 +164,7 @@ function Head({ list, filter, onFilter }: HeadProps) {
       <div className="mt-2.5 flex flex-wrap items-center gap-2">
         <select
           aria-label="Cause"
-          className="field w-auto"
+          className="field w-auto max-w-[102px]"
           value={filter.cause ?? ''}
           onChange={({ target }) => onFilter({ decided: target.value || null })}
         >
@@ -178,7 +178,7 @@ function Head({ list, filter, onFilter }: HeadProps) {
         </select>
         <select
           aria-label="Area"
-          className="field w-auto"
+          className="field w-auto max-w-[102px]"
           value={filter.area ?? ''}
           onChange={({ target }) => onFilter({ area: target.value || null })}
         >
@@ -191,7 +191,7 @@ function Head({ list, filter, onFilter }: HeadProps) {
         </select>
         <select
           aria-label="Team"
-          className="field w-auto"
+          className="field w-auto max-w-[102px]"
           value={filter.team ?? ''}
           onChange={({ target }) => onFilter({ team: target.value || null })}
         >
@@ -204,7 +204,7 @@ function Head({ list, filter, onFilter }: HeadProps) {
         </select>
         <select
           aria-label="Owner"
-          className="field w-auto"
+          className="field w-auto max-w-[102px]"
           value={filter.owner ?? ''}
           onChange={({ target }) => onFilter({ owner: target.value || null })}
         >
