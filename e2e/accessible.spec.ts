@@ -17,6 +17,7 @@ const VIEWS: [string, string][] = [
   ['runs', '/gullhaven/runs'],
   ['failures', '/gullhaven/failures'],
   ['mine', '/gullhaven/mine'],
+  ['trends', '/gullhaven/trends'],
   ['failures and defects', '/gullhaven/settings/failures'],
   ['notifications', '/gullhaven/settings/notifications'],
   ['intake', '/gullhaven/intake'],

@@ -28,6 +28,7 @@ import { EnvironmentsModule } from './environments/index.js'
 import { PlansModule } from './plans/index.js'
 import { DefectsModule } from './defects/index.js'
 import { FailuresModule } from './failures/index.js'
+import { TrendsModule } from './trends/index.js'
 import { CommentsModule } from './comments/index.js'
 import { NotificationsModule } from './notifications/index.js'
 import { SuitesModule } from './suites/index.js'
@@ -95,6 +96,7 @@ export class AppModule {
         NotificationsModule,
         FailuresModule,
         CommentsModule,
+        TrendsModule,
         KeepingModule,
         SourcesModule,
         AttachmentsModule,

@@ -2996,6 +2996,23 @@ export interface paths {
     patch?: never
     trace?: never
   }
+  '/projects/{project}/trends/flaky': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** Flaky tests in the lens, by what they cost */
+    get: operations['trendsFlaky']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
   '/projects/{project}/views': {
     parameters: {
       query?: never
@@ -3646,6 +3663,11 @@ export interface components {
     Began: {
       /** @description Milliseconds for which nothing has changed: what a page read longer ago than that may be old. */
       quietMs: number
+    }
+    /** @description A share with its bounds. */
+    Bounds: {
+      low: number
+      high: number
     }
     Brief: {
       builds: number
@@ -4584,6 +4606,49 @@ export interface components {
       password: string
       /** @description What the server says when it starts without an account. */
       code: string
+    }
+    FlakyList: {
+      rows: components['schemas']['FlakyRow'][]
+      proven: number
+      maybe: number
+      /** @description Tests that failed, and are steady by the rules. */
+      steady: number
+      retryMs: number
+      redAlone: number
+    }
+    /** @description A test that passes and fails, or passed only when it was tried again, in what the lens shows. */
+    FlakyRow: {
+      script: components['schemas']['ScriptRef']
+      cases: string[]
+      /** @enum {string} */
+      steadiness: 'proven' | 'maybe'
+      runs: number
+      failed: number
+      recovered: number
+      /** @description Failed in the first try, of all runs; with 95 % bounds (Wilson). */
+      share: number
+      bounds: components['schemas']['Bounds']
+      flips: number
+      /** @description Commits on which it passed and failed in one environment. */
+      bothWays: number
+      since: string
+      last: {
+        runId: number
+        build: string
+        at: string
+      }
+      /** @description Where it failed, of where it ran. */
+      environments: string[]
+      environmentsOfRuns: number
+      /** @description Time of tries that were made again, in the lens. */
+      retryMs: number
+      /** @description Runs that were red because of it alone. */
+      redAlone: number
+      /** @description How likely a build without a fault is red if all tests of its run were like it. */
+      redIfAll: number
+      quarantined: boolean
+      /** @description A digit a build of the lane where it ran last, as the outcome codes; 0 where it has no result. */
+      thread: string
     }
     FollowDto: {
       kind: components['schemas']['CommentKind']
@@ -7275,6 +7340,7 @@ export type BackgroundJobs = components['schemas']['BackgroundJobs']
 export type BatchDto = components['schemas']['BatchDto']
 export type BatchTaken = components['schemas']['BatchTaken']
 export type Began = components['schemas']['Began']
+export type Bounds = components['schemas']['Bounds']
 export type Brief = components['schemas']['Brief']
 export type BriefRun = components['schemas']['BriefRun']
 export type BulkDto = components['schemas']['BulkDto']
@@ -7348,6 +7414,8 @@ export type Finding = components['schemas']['Finding']
 export type FinishScanDto = components['schemas']['FinishScanDto']
 export type FirstRun = components['schemas']['FirstRun']
 export type FirstRunDto = components['schemas']['FirstRunDto']
+export type FlakyList = components['schemas']['FlakyList']
+export type FlakyRow = components['schemas']['FlakyRow']
 export type FollowDto = components['schemas']['FollowDto']
 export type Forgetting = components['schemas']['Forgetting']
 export type GroupState = components['schemas']['GroupState']
@@ -14973,6 +15041,48 @@ export interface operations {
         }
         content: {
           'application/json': components['schemas']['TrackerState']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  trendsFlaky: {
+    parameters: {
+      query?: {
+        branch?: string
+        /** @description Comma-separated names. */
+        environments?: string[]
+        /** @description How many of the newest builds of each lane are looked at. */
+        span?: number
+        /** @description A browser, device or operating system that runs were made on. */
+        profile?: string
+        release?: string
+        /** @description Trial runs, in place of the record. */
+        trial?: 'true'
+      }
+      header?: never
+      path: {
+        project: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['FlakyList']
         }
       }
       /** @description What went wrong */

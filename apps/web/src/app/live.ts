@@ -15,6 +15,7 @@ const TOUCHED: Record<Topic, readonly string[]> = {
   environments: ['environments', 'plan'],
   runs: [
     'failures',
+    'flaky',
     'mine-count',
     'runs',
     'run',
@@ -38,7 +39,7 @@ const TOUCHED: Record<Topic, readonly string[]> = {
   sources: ['sources'],
   space: ['space'],
   project: ['me', 'rules', 'tracker'],
-  failures: ['failures', 'failure', 'mine', 'mine-count', 'quarantine', 'mutes', 'score', 'tracker', 'brief', 'run'],
+  failures: ['failures', 'failure', 'flaky', 'mine', 'mine-count', 'quarantine', 'mutes', 'score', 'tracker', 'brief', 'run'],
   comments: ['comments', 'mine', 'mine-count'],
   notifications: ['notification-rules', 'notification-log'],
 }

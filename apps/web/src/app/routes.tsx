@@ -50,6 +50,7 @@ export const router = createBrowserRouter([
       { path: 'runs', Component: later(() => import('../features/runs/runs-page.js'), 'RunsPage') },
       { path: 'runs/:id', Component: later(() => import('../features/runs/run-page.js'), 'RunPage') },
       { path: 'failures', Component: later(() => import('../features/failures/failures-page.js'), 'FailuresPage') },
+      { path: 'trends', Component: later(() => import('../features/trends/flaky-page.js'), 'FlakyPage') },
       { path: 'mine', Component: later(() => import('../features/comments/mine-page.js'), 'MinePage') },
       { path: 'intake', Component: later(() => import('../features/intake/intake-page.js'), 'IntakePage') },
       { path: 'intake/:id', Component: later(() => import('../features/intake/delivery-page.js'), 'DeliveryPage') },

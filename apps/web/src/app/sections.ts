@@ -1,6 +1,7 @@
 import {
   AlignLeft,
   CalendarDays,
+  ChartLine,
   Code2,
   Download,
   FileText,
@@ -34,7 +35,10 @@ export const SECTIONS: readonly (readonly Section[])[] = [
     { to: 'plans', name: 'Plans', icon: CalendarDays, key: 'p' },
     { to: 'runs', name: 'Runs', icon: Play, key: 'r' },
   ],
-  [{ to: 'failures', name: 'Failures', icon: TriangleAlert, key: 'f' }],
+  [
+    { to: 'failures', name: 'Failures', icon: TriangleAlert, key: 'f' },
+    { to: 'trends', name: 'Trends', icon: ChartLine, key: 't' },
+  ],
 ]
 
 /** At the foot of the edge. */

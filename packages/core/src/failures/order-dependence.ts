@@ -1,3 +1,5 @@
+import { fisherGreater, type Table } from '../history/fisher.js'
+
 /** One run of a process: its tests in the order in which they ran. */
 export interface OrderedRun {
   /** Ids of tests. */
@@ -37,7 +39,7 @@ export function orderDependences(runs: readonly OrderedRun[]): OrderDependence[]
   const pairs = tried.reduce((sum, one) => sum + one.pairs.length, 0)
   return tried.flatMap(({ pairs: own }) => {
     // only after it: what fails without it, too, does not depend on it. All pairs were tried, and count in the correction
-    const sure = own.filter((pair) => pair.failedOtherwise === 0 && fisherGreater(pair) * pairs <= ALPHA)
+    const sure = own.filter((pair) => pair.failedOtherwise === 0 && fisherGreater(tableOf(pair)) * pairs <= ALPHA)
     const best = Math.max(...sure.map(difference))
     const fits = sure.filter((pair) => difference(pair) === best)
     return fits.length === 1 ? fits : []
@@ -76,18 +78,9 @@ function pairsOf(id: number, runs: readonly OrderedRun[], places: readonly Reado
   })
 }
 
-/** The chance of at least so many failures after the other test, if its place had nothing to do with it. */
-function fisherGreater({ failedAfter, ranAfter, failedOtherwise, ranOtherwise }: OrderDependence): number {
-  const [failed, ran] = [failedAfter + failedOtherwise, ranAfter + ranOtherwise]
-  let chance = 0
-  for (let k = failedAfter; k <= Math.min(failed, ranAfter); k++)
-    chance += Math.exp(logChoose(ranAfter, k) + logChoose(ranOtherwise, failed - k) - logChoose(ran, failed))
-  return Math.min(1, chance)
-}
-
-const logFactorials = [0]
-function logFactorial(n: number): number {
-  for (let i = logFactorials.length; i <= n; i++) logFactorials.push((logFactorials[i - 1] ?? 0) + Math.log(i))
-  return logFactorials[n] ?? 0
-}
-const logChoose = (n: number, k: number): number => (k < 0 || k > n ? -Infinity : logFactorial(n) - logFactorial(k) - logFactorial(n - k))
+const tableOf = ({ failedAfter, ranAfter, failedOtherwise, ranOtherwise }: OrderDependence): Table => [
+  failedAfter,
+  ranAfter - failedAfter,
+  failedOtherwise,
+  ranOtherwise - failedOtherwise,
+]

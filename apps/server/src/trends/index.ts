@@ -1,0 +1,1 @@
+export { TrendsModule } from './trends.module.js'
