@@ -133,7 +133,7 @@ describe('flakiness', () => {
 
   it.each(casesOf('flakiness', ({ inputs }) => inputs['builds'] !== undefined))('tries: $id', ({ inputs, expected }) => {
     const found = retriesOf((inputs['builds'] as string[]).map(passes))
-    for (const [name, value] of Object.entries(found)) near(value, expected[name])
+    for (const [name, value] of Object.entries(found as unknown as Record<string, number>)) near(value, expected[name])
   })
 
   it.each(casesOf('flakiness', ({ expected }) => expected['redProbability'] !== undefined))(
