@@ -128,10 +128,10 @@ test('closing the defect in the tracker says that its tests are to be run again;
     bobbin(
       'deliver',
       folderWith({ 'ramp.xml': fails('the ramp of the stern gate did not close') }) + '/ramp.xml',
-      ...['--pipeline', 'ramp-checks', '--build', build, '--branch', 'main', '--environment', 'pier-test'],
+      ...['--pipeline', 'ramp-checks', '--build', build, '--branch', 'ramps', '--environment', 'pier-test'],
     )
   expect(deliver('1').code).toBe(0)
-  await page.goto('/gullhaven/failures?search=stern+gate')
+  await page.goto('/gullhaven/failures?search=stern+gate&branch=ramps')
   const card = page.getByRole('complementary', { name: 'Cause' })
   await expect(card.getByRole('heading', { level: 2 })).toHaveText('the ramp of the stern gate did not close')
   await page.keyboard.press('d')

@@ -83,12 +83,11 @@ async function compared(text: string) {
 /** Tests that this process knows need no placing. */
 const knowNothing = () => bobbin.app.get(ScriptMemory).forget(1)
 
-/** Connections of the server on which a transaction is open, whether something is under way or not. */
+/** Connections on which a transaction is open that has placed tests; the background has transactions of its own. */
 const openTransactions = async () =>
   (
     await bobbin.ask(
-      `select 1 from pg_stat_activity where datname = current_database() and xact_start is not null
-       and pid <> pg_backend_pid() and backend_type = 'client backend'`,
+      `select distinct pid from pg_locks where relation = 'script'::regclass and mode = 'RowExclusiveLock' and pid <> pg_backend_pid()`,
     )
   ).length
 
