@@ -4647,7 +4647,7 @@ export interface components {
       /** @description How likely a build without a fault is red if all tests of its run were like it. */
       redIfAll: number
       quarantined: boolean
-      /** @description A digit a build of the lane where it ran last, as the outcome codes; 0 where it has no result. */
+      /** @description A digit a build of the lane where it failed last, as the outcome codes; 0 where it has no result. */
       thread: string
     }
     FollowDto: {

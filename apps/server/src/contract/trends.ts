@@ -27,7 +27,7 @@ export interface FlakyRow {
   /** How likely a build without a fault is red if all tests of its run were like it. */
   redIfAll: number
   quarantined: boolean
-  /** A digit a build of the lane where it ran last, as the outcome codes; 0 where it has no result. */
+  /** A digit a build of the lane where it failed last, as the outcome codes; 0 where it has no result. */
   thread: string
 }
 

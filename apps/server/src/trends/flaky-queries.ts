@@ -2,23 +2,21 @@ import { IN_LENS, NTH_BUILD } from '../runs/index.js'
 import { SCRIPT_REF } from '../scripts/index.js'
 
 /**
- * Tests that failed, errored or recovered in what the lens shows, with all their results there: one row each. Outages judge nobody, and their
- * errors do not count. Only red results are looked for; the others are looked up for these tests alone.
+ * Tests that failed, errored or recovered in what the lens shows, with all their results there: one row each. A run that counts as an outage judges
+ * nobody, whatever became of a test in it. Only red results are looked for; the others are looked up for these tests alone.
  * Binds: those of the lens, projectId.
  */
 export const FLAKY = `
 with runs as materialized (
-  select r.id, r.day, r.build_id, r.lane_id, r.sort_key, r.started_at, r.failed + r.errored as red, r.outage, l.environment_id, b.commit
+  select r.id, r.day, r.build_id, r.lane_id, r.sort_key, r.started_at, r.failed + r.errored as red, l.environment_id, b.commit
   from (select id, ${NTH_BUILD} as nth from run where project_id = $projectId) own
   join run r on r.id = own.id join lane l on l.id = r.lane_id join environment e on e.id = l.environment_id join build b on b.id = r.build_id
-  where own.nth <= $span and not r.live and ${IN_LENS}
+  where own.nth <= $span and not r.live and not r.outage and ${IN_LENS}
 ), suspects as materialized (
   select distinct x.script_id from runs r join result x on x.run_id = r.id and x.day = r.day and x.outcome in (2, 3, 7)
-  where not (r.outage and x.outcome = 3)
 ), results as materialized (
   select x.script_id, x.outcome, x.attempts, x.duration_ms, r.id as run_id, r.lane_id, r.sort_key, r.started_at, r.environment_id, r.commit, r.red
   from suspects s cross join runs r join result x on x.run_id = r.id and x.day = r.day and x.script_id = s.script_id and x.outcome in (1, 2, 3, 7)
-  where not (r.outage and x.outcome = 3)
 ), flips as (
   select script_id, count(*) filter (where before is not null and before <> good)::int as flips from (
     select script_id, outcome in (1, 7) as good, lag(outcome in (1, 7)) over (partition by script_id, lane_id order by sort_key) as before from results
@@ -32,7 +30,7 @@ with runs as materialized (
   select script_id, count(*)::int as runs, count(*) filter (where outcome = 1)::int as passed, count(*) filter (where outcome in (2, 3))::int as failed,
     count(*) filter (where outcome = 7)::int as recovered, min(started_at) filter (where outcome <> 1) as since,
     (array_agg(run_id order by started_at desc, run_id desc) filter (where outcome <> 1))[1] as last_run,
-    (array_agg(lane_id order by started_at desc, run_id desc))[1] as lane_id,
+    (array_agg(lane_id order by started_at desc, run_id desc) filter (where outcome <> 1))[1] as lane_id,
     array_agg(distinct environment_id) filter (where outcome <> 1) as environment_ids, count(distinct environment_id)::int as environments_of_runs,
     coalesce(sum(duration_ms * (attempts - 1)) filter (where attempts > 1), 0)::float8 as retry_ms,
     count(*) filter (where outcome in (2, 3) and red = 1)::int as red_alone
