@@ -492,7 +492,7 @@ const NO_ACT: Record<string, string> = {
   'PUT /defects/:id/state': 'tried in defects.test.ts: defect.changed',
   'POST /defects/:id/look': 'tried in defects.test.ts: defect.asked',
   'POST /api/tracker-hooks/:hook': 'tried in defects.test.ts: defect.told, by the tracker',
-  'POST /failures/:id/rerun': 'tried in plans.test.ts as a run that is done again: start.made',
+  'POST /failures/:id/rerun': 'tried in rerun.test.ts: start.made',
   'POST /notifications/rules/:id/test': 'tried in notifications.test.ts: notificationRule.tried',
   'POST /api/first-run': 'tried with an empty database in access.test.ts: project.made',
 }

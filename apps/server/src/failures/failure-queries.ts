@@ -156,24 +156,22 @@ from failure_group g where g.id = $id and g.project_id = $projectId`
 export const SIGNATURES_OF_GROUP = `
 select coalesce(array_agg(signature_id), '{}') as signatures from signature_cause where group_id = $id and project_id = $projectId`
 
-/** Red results of one group in what the lens shows, newest first. */
+/** Red results of one group in what the lens shows. */
 const OWN = `
 own as materialized (
-  select x.script_id, x.outcome, x.message_id, x.signature_id, r.id as run_id, r.day, r.build_id, r.lane_id, r.sort_key, r.started_at, r.environment_id, k.behind_script_id, k.rule
+  select x.script_id, x.message_id, x.signature_id, r.id as run_id, r.started_at
   from runs r join result x on x.run_id = r.id and x.day = r.day and x.outcome in (2, 3, 7)
-  left join knock_on k on k.run_id = r.id and k.script_id = x.script_id
   where x.signature_id = any($signatures::int[]) and ${COUNTS}
 )`
 
-/** The tests of a group: those that failed most recently first. */
+/** The tests of a group: findings before knock-on failures, those that failed in the newest run first. */
 export const GROUP_TESTS = `
 with ${RUNS}, ${OWN}, tests as (
-  select script_id, count(*)::int as failures, max(started_at) as at, (array_agg(run_id order by started_at desc, run_id desc))[1] as run_id,
-    (array_agg(lane_id order by started_at desc, run_id desc))[1] as lane_id,
-    (array_agg(behind_script_id order by started_at desc, run_id desc))[1] as behind_id, (array_agg(rule order by started_at desc, run_id desc))[1] as rule
-  from own group by script_id
+  select script_id, count(*)::int as failures, max(run_id) as run_id from own group by script_id
 ), page as (
-  select *, count(*) over ()::int as full from tests order by behind_id is not null, at desc, script_id limit $limit
+  select t.*, r.lane_id, r.started_at as at, k.behind_script_id as behind_id, k.rule, count(*) over ()::int as full
+  from tests t join runs r on r.id = t.run_id left join knock_on k on k.run_id = t.run_id and k.script_id = t.script_id
+  order by k.behind_script_id is not null, r.started_at desc, t.script_id limit $limit
 )
 select ${SCRIPT_REF}, p.failures, p.run_id as "runId", p.lane_id as "laneId", p.full, p.rule,
   (select b.name from script b where b.id = p.behind_id) as behind,
