@@ -27,7 +27,7 @@ test('what a runner writes is followed, line by line and file by file, and its e
   await page.getByRole('row').filter({ hasText: 'followed' }).click()
   await expect(page.getByText(/7 results/).first()).toBeVisible()
   await expect(page.getByText(/sent live by 1 sender and delivered in 1 file/)).toBeVisible()
-  await expect(page.getByText('gate 3')).toBeVisible()
+  await expect(page.getByRole('gridcell', { name: 'gate 3' })).toBeVisible()
 })
 
 test('bobbin.json in the repository says what needs not be said again', () => {

@@ -18,8 +18,9 @@ const SUBJECTS: Record<CommentKind, Subject> = {
     path: (id) => `failures?cause=${id}`,
   },
   run: { find: RUN, path: (id) => `runs/${id}` },
+  // of a test that is gone from a run, too
   result: {
-    find: `select s.name, '' as key from run r join result x on x.run_id = r.id and x.day = r.day and x.script_id = $part join script s on s.id = x.script_id
+    find: `select s.name, '' as key from run r join script s on s.id = $part and s.project_id = r.project_id
       where r.id = $id and r.project_id = $projectId and $prefix <> ''`,
     path: (id, part) => `runs/${id}?script=${part}`,
   },
