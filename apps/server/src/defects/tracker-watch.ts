@@ -124,9 +124,9 @@ export class TrackerWatch {
       `select name, encode(hash, 'hex') as hash, media_type as "mediaType" from attachment where id = $id and project_id = $projectId and hash is not null`,
       { id, projectId },
     )
-    const content = row && (await this.blobs.get(row.hash))
-    if (!row || !content) return null
-    const drawn = await withRegion(await buffer(content), region)
+    const stored = row && (await this.blobs.get(row.hash))
+    if (!row || !stored) return null
+    const drawn = await withRegion(await buffer(stored), region)
     return drawn ? { name: row.name.replace(/\.\w+$/, '.png'), mediaType: 'image/png', base64: drawn.toString('base64') } : null
   }
 
