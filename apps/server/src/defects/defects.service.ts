@@ -9,8 +9,9 @@ import { type Actor, actorOf, record, SYSTEM } from '../platform/acts/index.js'
 import { type InTransaction, inTransaction, type Queryable, rowsOf, run } from '../platform/database.js'
 import { Mailer } from '../platform/mailer.js'
 import { notFound, Problem } from '../platform/problem.js'
+import { isSigned } from '../platform/signature.js'
 import type { NewDefectDto } from './defects.dto.js'
-import { issueOf, isSigned, type TrackerIssue, TrackerRefusal } from './tracker-client.js'
+import { issueOf, type TrackerIssue, TrackerRefusal } from './tracker-client.js'
 import { type TrackerRecord, TrackerService } from './tracker.service.js'
 
 export const DEFECT_COLUMNS = `d.id, d.key, d.title, d.url, d.state, d.state_name as "stateName", d.problem`

@@ -4,7 +4,7 @@ import { execFileSync } from 'node:child_process'
 import { afterAll, afterEach, beforeAll, describe, expect, it } from 'vitest'
 import { until } from '../testing/plans.js'
 import { type AsPerson, resultFile, seedCase, TestApp } from '../testing/test-app.js'
-import { signatureOf } from './tracker-client.js'
+import { signatureOf } from '../platform/signature.js'
 import { TrackerWatch } from './tracker-watch.js'
 
 const SECRET = 'both sides of the quay'

@@ -1,7 +1,7 @@
-import { createHmac, timingSafeEqual } from 'node:crypto'
 import type { IncomingMessage } from 'node:http'
 import type { DefectFound } from '../contract/index.js'
 import { allowedAddress, askAt } from '../platform/reachable.js'
+import { signatureOf } from '../platform/signature.js'
 
 const WITHIN_MS = 8000
 /** An answer that is longer is none of a tracker. */
@@ -33,16 +33,6 @@ export interface Connection {
   token: string | null
   secret: string
   hosts: readonly string[]
-}
-
-/** Signs a body as docs/tracker.md says: HMAC-SHA256 (RFC 2104), in hexadecimal digits. */
-export const signatureOf = (secret: string, body: string | Buffer): string =>
-  `sha256=${createHmac('sha256', secret).update(body).digest('hex')}`
-
-/** Whether a signature is that of a body; takes as long for a wrong one as for the right one. */
-export function isSigned(secret: string, body: Buffer, signature: string): boolean {
-  const [own, said] = [Buffer.from(signatureOf(secret, body)), Buffer.from(signature)]
-  return own.length === said.length && timingSafeEqual(own, said)
 }
 
 /** Speaks to a tracker by the open interface of docs/tracker.md. */

@@ -10,7 +10,7 @@ import { Jobs } from '../platform/jobs/jobs.js'
 import { DefectsService } from './defects.service.js'
 import type { RegionDto } from './defects.dto.js'
 import { type TrackerClient, type TrackerIssue, TrackerRefusal } from './tracker-client.js'
-import { type TrackerRecord, TrackerService } from './tracker.service.js'
+import { TrackerService } from './tracker.service.js'
 import { withRegion } from './region.js'
 
 const SEND_S = 2
@@ -68,7 +68,7 @@ export class TrackerWatch {
       const tracker = await this.trackers.find(message.projectId, db)
       if (tracker?.id !== message.trackerId) return false
       try {
-        const issue = await this.send(await this.trackers.client(tracker), message, tracker)
+        const issue = await this.send(await this.trackers.client(tracker), message)
         await run(db, 'update tracker_message set sent_at = now(), problem = null where id = $id', { id: message.id })
         await run(db, 'update defect set problem = null where id = $defectId', { defectId: message.defectId })
         if (issue !== undefined) await this.defects.became(db, message.projectId, message.defectId, issue, SYSTEM)
@@ -93,11 +93,7 @@ export class TrackerWatch {
   }
 
   /** @returns the issue as it is then; null where it is gone; undefined where nothing was said of it */
-  private async send(
-    client: TrackerClient,
-    { kind, body, key, issueKey, projectId }: Message,
-    _: TrackerRecord,
-  ): Promise<TrackerIssue | null | undefined> {
+  private async send(client: TrackerClient, { kind, body, key, issueKey, projectId }: Message): Promise<TrackerIssue | null | undefined> {
     if (kind === 'create') {
       const { attachmentId, region, ...issue } = body
       const picture = typeof attachmentId === 'number' ? await this.picture(projectId, attachmentId, region as RegionDto | null) : null

@@ -90,7 +90,7 @@ export class FailureDetailService {
     const scriptIds = tests.map((test) => test.id)
     const [threads, mutes, passing, owners] = await Promise.all([
       this.threads(tests),
-      rowsOf<MuteRecord>(this, sql.MUTES, { projectId: project.id, groupId: id, scriptIds, id: null }),
+      rowsOf<MuteRecord>(this, sql.MUTES, { projectId: project.id, groupId: id, scriptIds }),
       row.failWhileOpen ? rowsOf<{ id: number }>(this, sql.PASSING_NOW, { projectId: project.id, scriptIds }) : [],
       rowsOf<FailureDetail['likelyOwners'][number]>(this, sql.LIKELY_OWNERS, {
         projectId: project.id,

@@ -65,7 +65,7 @@ const OPEN_MUTE = `(select m.id from mute m where m.group_id = g.id and m.ended_
 const STATE = `case when ${OPEN_MUTE} is not null then 'muted' when g.resolved_at is not null then 'resolved'
   when g.cause is not null then 'known' else 'untriaged' end`
 
-export const DEFECT_REF = `jsonb_build_object('id', d.id, 'key', d.key, 'title', d.title, 'url', d.url, 'state', d.state, 'stateName', d.state_name, 'problem', d.problem)`
+const DEFECT_REF = `jsonb_build_object('id', d.id, 'key', d.key, 'title', d.title, 'url', d.url, 'state', d.state, 'stateName', d.state_name, 'problem', d.problem)`
 
 const personOf = (column: string) => `(select jsonb_build_object('id', a.id, 'name', a.name) from account a where a.id = ${column})`
 
@@ -149,7 +149,7 @@ order by r.pipeline_id, r.branch, b.sort_key desc`
 export const GROUP_OF = `
 select coalesce(g.merged_into_id, g.id) as id from failure_group g where g.id = $id and g.project_id = $projectId`
 
-export const GROUP_PLAIN = `select ${GROUP_COLUMNS}, g.family is null as split, g.first_seen_at as "firstSeenAt", g.suggested_why as reasons
+export const GROUP_PLAIN = `select g.title, g.first_seen_at as "firstSeenAt", g.suggested_why as reasons
 from failure_group g where g.id = $id and g.project_id = $projectId`
 
 /** Signatures that count to a group: what others bind as `signatures`. */
@@ -346,5 +346,5 @@ export const MUTE_COLUMNS = `m.id, (select e.name from environment e where e.id 
 
 export const MUTES = `
 select ${MUTE_COLUMNS} from mute m where m.project_id = $projectId
-  and ($groupId::int is null or m.group_id = $groupId or m.script_id = any($scriptIds::int[])) and ($id::int is null or m.id = $id)
+  and ($groupId::int is null or m.group_id = $groupId or m.script_id = any($scriptIds::int[]))
 order by m.ended_at is not null, m.id desc limit 200`

@@ -256,11 +256,11 @@ export class FailureWatch {
         processes.map(({ tests, failed }) => ({ tests, failed: new Set(failed.filter((id) => suspected.has(id))) })),
       )
       await inTransaction(this, async (db) => {
-        await run(db, sql.FORGET_ORDERS, { suspects, ids: found.map(({ id }) => id) })
+        const pairs = { ids: found.map(({ id }) => id), after: found.map(({ after }) => after) }
+        await run(db, sql.FORGET_ORDERS, { suspects, ...pairs })
         await run(db, sql.KEEP_ORDERS, {
           projectId,
-          ids: found.map(({ id }) => id),
-          after: found.map(({ after }) => after),
+          ...pairs,
           failedAfter: found.map((one) => one.failedAfter),
           ranAfter: found.map((one) => one.ranAfter),
           failedOtherwise: found.map((one) => one.failedOtherwise),

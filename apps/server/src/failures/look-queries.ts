@@ -72,16 +72,19 @@ with candidates as (
 )
 select id from passed group by id having bool_and(builds >= needed)`
 
+/** How often a test in quarantine (alias `q`) passed in a row on the main branch, up to its newest run and since it was put there. */
+export const PASSED_IN_A_ROW = `(
+  select count(*) filter (where good)::int from (
+    select bool_and(x.outcome = 1) over (order by r.started_at desc, r.id desc) as good
+    from run r join lane l on l.id = r.lane_id and not l.trial and l.branch = (select default_branch from project where id = q.project_id)
+    join result x on x.run_id = r.id and x.day = r.day and x.script_id = q.script_id and x.outcome in (1, 2, 3, 7)
+    where r.project_id = q.project_id and r.started_at > q.at order by r.started_at desc limit 200
+  ) newest)`
+
 /** Quarantined tests of a run that passed often enough on the main branch since. */
 export const OUT_OF_QUARANTINE = `
 select q.id from quarantine q join result own on own.run_id = $id and own.day = $day::date and own.script_id = q.script_id and own.outcome = 1
-where q.project_id = $projectId and q.ended_at is null and q.passes <= (
-  select count(*) filter (where good) from (
-    select bool_and(x.outcome = 1) over (order by r.started_at desc, r.id desc) as good
-    from run r join lane l on l.id = r.lane_id and not l.trial and l.branch = (select default_branch from project where id = $projectId)
-    join result x on x.run_id = r.id and x.day = r.day and x.script_id = q.script_id and x.outcome in (1, 2, 3, 7)
-    where r.project_id = $projectId and r.started_at > q.at order by r.started_at desc limit 200
-  ) newest)`
+where q.project_id = $projectId and q.ended_at is null and q.passes <= ${PASSED_IN_A_ROW}`
 
 export const MUTES_OVER = `
 select m.id, m.project_id as "projectId", m.group_id as "groupId" from mute m where m.ended_at is null and m.until_at <= now() order by m.id limit 100`
@@ -91,12 +94,12 @@ select m.id, m.project_id as "projectId", m.group_id as "groupId", m.until_build
 
 export const END_MUTE = `update mute set ended_at = now(), ended_why = $why where id = $muteId and ended_at is null`
 
-/** Projects whose tests came and went lately. */
+/** Lanes in which at least six runs of the last 60 days had failures. */
 export const UNSTEADY_LANES = `
 select r.lane_id as "laneId", r.project_id as "projectId" from run r join lane l on l.id = r.lane_id and not l.trial
 where r.started_at > now() - interval '60 days' and r.failed + r.errored > 0 group by r.lane_id, r.project_id having count(*) >= 6`
 
-/** Tests of a lane that failed in some of its newest runs and passed in others, with the files that have them. */
+/** Tests of a lane that failed in some of its newest runs and passed in others. */
 export const SUSPECTS = `
 with runs as (
   select id, day from run where lane_id = $laneId and not outage and not live order by sort_key desc limit 60
@@ -125,4 +128,6 @@ on conflict (script_id, after_script_id) do update set failed_after = excluded.f
   failed_otherwise = excluded.failed_otherwise, ran_otherwise = excluded.ran_otherwise, found_at = now()`
 
 /** What was suspected and is not confirmed by the newest runs any more. */
-export const FORGET_ORDERS = `delete from order_dependence where script_id = any($suspects::int[]) and not (script_id = any($ids::int[]))`
+export const FORGET_ORDERS = `
+delete from order_dependence where script_id = any($suspects::int[])
+  and (script_id, after_script_id) not in (select * from unnest($ids::int[], $after::int[]))`

@@ -10,6 +10,7 @@ import { SCRIPT_REF } from '../scripts/index.js'
 import { hold } from './decisions.service.js'
 import { muteRow, type MuteRecord } from './failure-list.service.js'
 import { MUTES } from './failure-queries.js'
+import { PASSED_IN_A_ROW } from './look-queries.js'
 import type { MuteDto, MuteUntilDto, QuarantineDto } from './failures.dto.js'
 
 interface About {
@@ -18,21 +19,14 @@ interface About {
   defectId: number | null
 }
 
-/** How many passes in a row a test in quarantine has on the main branch since it began. */
+/** Tests in quarantine, and those that were, with how often they passed in a row. */
 const QUARANTINED = `
 select q.id, q.reason, q.passes, q.at, q.ended_at as "endedAt", q.ended_why as "endedWhy", (select a.name from account a where a.id = q.by_id) as by,
   (select jsonb_build_object('id', a.id, 'name', a.name) from account a where a.id = q.owner_id) as owner,
-  (select to_jsonb(x) from (select ${SCRIPT_REF}) x) as script, coalesce(p.passed, 0)::int as passed
-from quarantine q join script s on s.id = q.script_id join project own on own.id = q.project_id
-left join lateral (
-  select count(*) filter (where good) as passed from (
-    select bool_and(x.outcome = 1) over (order by r.started_at desc, r.id desc) as good
-    from run r join lane l on l.id = r.lane_id and l.branch = own.default_branch and not l.trial
-    join result x on x.run_id = r.id and x.day = r.day and x.script_id = q.script_id and x.outcome in (1, 2, 3, 7)
-    where r.project_id = q.project_id and r.started_at > q.at order by r.started_at desc limit 200
-  ) newest
-) p on q.ended_at is null
-where q.project_id = $projectId and ($id::int is null or q.id = $id)
+  (select to_jsonb(x) from (select ${SCRIPT_REF}) x) as script,
+  case when q.ended_at is null then ${PASSED_IN_A_ROW} else 0 end as passed
+from quarantine q join script s on s.id = q.script_id
+where q.project_id = $projectId
 order by q.ended_at is not null, q.id desc limit 500`
 
 /** Failures that do not count for a time, and tests that may fail without turning a build red. */
@@ -41,7 +35,7 @@ export class MutesService {
   constructor(@InjectConnection() readonly sequelize: Sequelize) {}
 
   async list({ project }: Context): Promise<{ rows: Mute[] }> {
-    return { rows: (await rowsOf<MuteRecord>(this, MUTES, { projectId: project.id, groupId: null, scriptIds: [], id: null })).map(muteRow) }
+    return { rows: (await rowsOf<MuteRecord>(this, MUTES, { projectId: project.id, groupId: null, scriptIds: [] })).map(muteRow) }
   }
 
   /** A cause. */
@@ -123,7 +117,6 @@ export class MutesService {
     const [rows, [sums]] = await Promise.all([
       rowsOf<Omit<QuarantineRow, 'at' | 'endedAt'> & { at: Date; endedAt: Date | null }>(this, QUARANTINED, {
         projectId: project.id,
-        id: null,
       }),
       rowsOf<{ limit: number; open: number }>(this, SUMS, { projectId: project.id }),
     ])

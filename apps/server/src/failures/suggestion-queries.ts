@@ -57,7 +57,7 @@ select
   coalesce((select f.text from recent a join attempt x on x.run_id = a.run_id and x.day = a.day and x.script_id = a.script_id and x.outcome in (2, 3)
     join body f on f.id = x.failures_id order by a.started_at desc limit 1), '') as failures`
 
-/** What people decided for causes of the same exception type or the same first words, by cause. */
+/** What people decided for causes whose exception is of the same type and comes from the same place, by cause. */
 export const DECIDED_NEAR = `
 with own as (
   select split_part(s.text, E'\\x1f', 1) as type, split_part(s.text, E'\\x1f', 3) as place

@@ -1,6 +1,5 @@
 import { Inject, Injectable, Logger } from '@nestjs/common'
 import { InjectConnection } from '@nestjs/sequelize'
-import { createHmac } from 'node:crypto'
 import { dueAt } from '@bobbin/core'
 import { Sequelize } from 'sequelize-typescript'
 import { CONFIG, type Config } from '../platform/config.js'
@@ -9,6 +8,7 @@ import { Jobs } from '../platform/jobs/jobs.js'
 import { Mailer } from '../platform/mailer.js'
 import { allowedAddress, askAt, hostsOf } from '../platform/reachable.js'
 import { unseal } from '../platform/sealed.js'
+import { signatureOf } from '../platform/signature.js'
 import { fillIn } from '../platform/fill-in.js'
 import { DEFAULT_TEMPLATE, letterOf, type Told } from './message.js'
 
@@ -195,7 +195,7 @@ from notification_rule r join project p on p.id = r.project_id`
       headers: {
         'content-type': 'application/json',
         'idempotency-key': id,
-        ...(secret !== null && { 'x-bobbin-signature': `sha256=${createHmac('sha256', secret).update(body).digest('hex')}` }),
+        ...(secret !== null && { 'x-bobbin-signature': signatureOf(secret, body) }),
       },
     })
     answer.destroy()

@@ -1,6 +1,5 @@
 import { Inject, Injectable } from '@nestjs/common'
 import { InjectConnection } from '@nestjs/sequelize'
-import { createHmac } from 'node:crypto'
 import { Sequelize } from 'sequelize-typescript'
 import { TokensService } from '../access/index.js'
 import { announce } from '../events/announce.js'
@@ -9,6 +8,7 @@ import { inTransaction, rowsOf, run } from '../platform/database.js'
 import { fillIn } from '../platform/fill-in.js'
 import { allowedAddress, askAt, hostsOf } from '../platform/reachable.js'
 import { unseal } from '../platform/sealed.js'
+import { signatureOf } from '../platform/signature.js'
 import { targetOf, WorkService } from './work.service.js'
 
 /** How often a request is tried, and how long each may take. */
@@ -115,7 +115,7 @@ export class HandingService {
         withinMs: WITHIN_MS,
         headers: {
           'content-type': 'application/json',
-          ...(secret !== null && { 'x-bobbin-signature': `sha256=${createHmac('sha256', secret).update(body).digest('hex')}` }),
+          ...(secret !== null && { 'x-bobbin-signature': signatureOf(secret, body) }),
         },
       })
       answer.destroy()
