@@ -1,5 +1,5 @@
 import { NOTICE_KINDS, type NoticeKind } from '@bobbin/core'
-import { ArrayMinSize, IsArray, IsBoolean, IsIn, IsNotEmpty, IsOptional, IsString, Matches, MaxLength } from 'class-validator'
+import { ArrayMinSize, IsArray, IsBoolean, IsIn, IsNotEmpty, IsOptional, IsString, IsTimeZone, Matches, MaxLength } from 'class-validator'
 import { PageDto } from '../platform/page.dto.js'
 import { trimmed } from '../platform/validation.js'
 
@@ -46,7 +46,7 @@ export class NotificationRuleDto {
   @IsOptional()
   @Matches(TIME)
   quietTo?: string | null
-  @IsString()
+  @IsTimeZone({ message: 'Name a time zone, as Europe/Oslo' })
   @MaxLength(60)
   zone: string
   @IsBoolean()

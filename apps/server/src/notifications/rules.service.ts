@@ -1,4 +1,4 @@
-import { type ActKind, dueAt } from '@bobbin/core'
+import { type ActKind } from '@bobbin/core'
 import { Inject, Injectable } from '@nestjs/common'
 import { InjectConnection } from '@nestjs/sequelize'
 import { Sequelize } from 'sequelize-typescript'
@@ -168,7 +168,6 @@ export class RulesService {
   private async check(projectId: number, dto: NotificationRuleDto): Promise<void> {
     if (((dto.quietFrom ?? null) === null) !== ((dto.quietTo ?? null) === null))
       throw new Problem('invalid', 'quiet', 'Quiet hours have a beginning and an end')
-    dueAt(new Date(), { digestAt: null, quietFrom: null, quietTo: null, zone: dto.zone })
     if (dto.channel === 'webhook') {
       if (!dto.address) throw new Problem('invalid', 'address', 'A webhook needs an address')
       allowedAddress(dto.address, await hostsOf(this, this.config, projectId))
