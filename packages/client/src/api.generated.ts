@@ -2062,8 +2062,8 @@ export interface paths {
     get: operations['mutesQuarantined']
     put?: never
     /**
-     * Puts a test into quarantine
-     * @description it still runs, and cannot turn a build red.
+     * Puts tests into quarantine
+     * @description they still run, and cannot turn a build red.
      */
     post: operations['mutesQuarantine']
     delete?: never
@@ -3900,6 +3900,8 @@ export interface components {
       subject: string
       /** @description Markdown. */
       text: string
+      /** @description Of a cause: goes to its defect in the tracker, too. Needs the right to decide. */
+      toDefect?: boolean
     }
     CommentEditDto: {
       text: string
@@ -4273,6 +4275,8 @@ export interface components {
       example: components['schemas']['FailureExample'] | null
       tests: components['schemas']['FailureTest'][]
       totalTests: number
+      /** @description Said when it was resolved, by a person or by Bobbin. */
+      resolvedNote: string | null
       variants: components['schemas']['FailureVariant'][]
       merged: {
         id: number
@@ -5927,7 +5931,7 @@ export interface components {
       steps: components['schemas']['PushedStepDto'][]
     }
     QuarantineDto: {
-      scriptId: number
+      scriptIds: number[]
       reason: string
       ownerId?: number | null
       /** @description So many passes in a row on the main branch, and it is out. */
@@ -5951,6 +5955,10 @@ export interface components {
       endedAt: string | null
       /** @enum {string|null} */
       endedWhy: 'passed' | 'person' | null
+    }
+    Quarantined: {
+      ids: number[]
+      actId: number | null
     }
     /** @description A delivery that is not read yet. */
     QueuedDelivery: {
@@ -7541,6 +7549,7 @@ export type PushedTestDto = components['schemas']['PushedTestDto']
 export type QuarantineDto = components['schemas']['QuarantineDto']
 export type QuarantineList = components['schemas']['QuarantineList']
 export type QuarantineRow = components['schemas']['QuarantineRow']
+export type Quarantined = components['schemas']['Quarantined']
 export type QueuedDelivery = components['schemas']['QueuedDelivery']
 export type Reason = components['schemas']['Reason']
 export type Recipe = components['schemas']['Recipe']
@@ -12617,7 +12626,7 @@ export interface operations {
           [name: string]: unknown
         }
         content: {
-          'application/json': components['schemas']['Muted']
+          'application/json': components['schemas']['Quarantined']
         }
       }
       /** @description What went wrong */

@@ -188,7 +188,7 @@ const STEPS: Record<string, Step> = {
   },
   'POST /quarantine': {
     kind: 'quarantine.made',
-    act: async () => ask('POST', '/quarantine', { scriptId: await scriptId(), reason: 'shaky', passes: 5 }),
+    act: async () => ask('POST', '/quarantine', { scriptIds: [await scriptId()], reason: 'shaky', passes: 5 }),
   },
   'DELETE /quarantine/:id': { kind: 'quarantine.ended', act: async () => ask('DELETE', `/quarantine/${await idIn('quarantine')}`) },
   'POST /comments': {

@@ -1,5 +1,5 @@
 import { COMMENT_KINDS, type CommentKind } from '@bobbin/core'
-import { IsBoolean, IsIn, IsNotEmpty, IsString, Matches, MaxLength } from 'class-validator'
+import { IsBoolean, IsIn, IsNotEmpty, IsOptional, IsString, Matches, MaxLength } from 'class-validator'
 import { trimmed } from '../platform/validation.js'
 
 export class SubjectDto {
@@ -17,6 +17,10 @@ export class CommentDto extends SubjectDto {
   @IsNotEmpty({ message: 'Write something' })
   @MaxLength(20_000)
   text: string
+  /** Of a cause: goes to its defect in the tracker, too. Needs the right to decide. */
+  @IsOptional()
+  @IsBoolean()
+  toDefect?: boolean
 }
 
 export class CommentEditDto {

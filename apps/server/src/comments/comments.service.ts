@@ -2,13 +2,13 @@ import { type CommentKind, mentionsIn } from '@bobbin/core'
 import { Injectable } from '@nestjs/common'
 import { InjectConnection } from '@nestjs/sequelize'
 import { Sequelize } from 'sequelize-typescript'
-import { can, type Context } from '../access/index.js'
+import { can, type Context, missing, mustBeAble } from '../access/index.js'
 import type { CommentList, CommentRow, MentionRow, PersonRef } from '../contract/index.js'
+import { DefectsService } from '../defects/index.js'
 import { addEvent } from '../notifications/index.js'
 import { actorOf, record } from '../platform/acts/index.js'
 import { type InTransaction, inTransaction, rowsOf, run } from '../platform/database.js'
-import { missing } from '../access/index.js'
-import { notFound } from '../platform/problem.js'
+import { notFound, Problem } from '../platform/problem.js'
 import type { CommentDto, CommentEditDto, FollowDto, SubjectDto } from './comments.dto.js'
 import { type FoundSubject, subjectOf } from './subjects.js'
 
@@ -33,7 +33,10 @@ interface Kept {
 /** What people say about causes, results, steps, cases, runs, suites and plans. Editing and deleting leaves a trace in the change log. */
 @Injectable()
 export class CommentsService {
-  constructor(@InjectConnection() readonly sequelize: Sequelize) {}
+  constructor(
+    private readonly defects: DefectsService,
+    @InjectConnection() readonly sequelize: Sequelize,
+  ) {}
 
   async list({ project, caller }: Context, { kind, subject }: SubjectDto): Promise<CommentList> {
     const bind = { projectId: project.id, kind, subject }
@@ -68,10 +71,15 @@ export class CommentsService {
   }
 
   /** Who comments follows from then on, as does who is mentioned. */
-  async add(context: Context, { kind, subject, text }: CommentDto): Promise<CommentList> {
+  async add(context: Context, { kind, subject, text, toDefect = false }: CommentDto): Promise<CommentList> {
     const { project, caller } = context
+    if (toDefect) {
+      if (kind !== 'failure') throw new Problem('invalid', 'noCause', 'Only a comment on a cause can go to its defect')
+      mustBeAble(context, 'decide')
+    }
     await inTransaction(this, async (db) => {
       const about = await subjectOf(db, project, kind, subject)
+      if (toDefect) await this.defects.comment(db, context, about.id, text)
       const [row] = await rowsOf<{ id: number }>(
         db,
         'insert into comment (project_id, kind, subject, author_id, text) values ($projectId, $kind, $subject, $by, $text) returning id',

@@ -166,6 +166,8 @@ export interface FailureDetail {
   example: FailureExample | null
   tests: FailureTest[]
   totalTests: number
+  /** Said when it was resolved, by a person or by Bobbin. */
+  resolvedNote: string | null
   variants: FailureVariant[]
   merged: { id: number; title: string }[]
   lastGood: { build: string; runId: number } | null
@@ -326,6 +328,11 @@ export interface FailureDecided {
   id: number
   actId: number | null
   version: number
+}
+
+export interface Quarantined {
+  ids: number[]
+  actId: number | null
 }
 
 export interface Muted {

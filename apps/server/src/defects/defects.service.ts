@@ -198,6 +198,20 @@ export class DefectsService {
     })
   }
 
+  /** Sends what somebody says of a cause to its defect, under their name. @throws Problem where it has none */
+  async comment(db: InTransaction, { project, caller }: Context, groupId: number, text: string): Promise<void> {
+    const [defect] = await rowsOf<{ id: number; author: string }>(
+      db,
+      `select d.id, (select name from account where id = $by) as author
+       from failure_group said join failure_group g on g.id = coalesce(said.merged_into_id, said.id)
+       join defect d on d.id = g.defect_id and d.tracker_id is not null and d.state <> 'gone'
+       where said.id = $groupId and said.project_id = $projectId`,
+      { groupId, projectId: project.id, by: caller.accountId },
+    )
+    if (!defect) throw new Problem('conflict', 'noDefect', 'The cause has no defect in a tracker; link one, or comment here only')
+    await this.tell(db, defect.id, 'comment', { text: `${defect.author}: ${text}` })
+  }
+
   /** Asks the tracker how a defect is. */
   async refresh({ project, caller }: Context, id: number): Promise<void> {
     const [defect] = await rowsOf<{ key: string | null; title: string }>(
@@ -220,7 +234,7 @@ export class DefectsService {
     })
   }
 
-  private tell(db: InTransaction, defectId: number, kind: 'create' | 'state' | 'look', body: object): Promise<void> {
+  private tell(db: InTransaction, defectId: number, kind: 'create' | 'comment' | 'state' | 'look', body: object): Promise<void> {
     return run(db, 'insert into tracker_message (defect_id, kind, body) values ($defectId, $kind, $body::jsonb)', {
       defectId,
       kind,

@@ -178,7 +178,7 @@ describe('its state', () => {
       await sendAll()
       return tracker.issues.get('GHF-91')?.state === 'open'
     })
-    expect(tracker.issues.get('GHF-91')?.comments).toEqual(['It is back in build 413: 1 tests fail this way again.'])
+    expect(tracker.issues.get('GHF-91')?.comments).toEqual(['It is back in build 413: 1 test fails this way again.'])
     expect((await rowOf('axle')).defect?.state).toBe('open')
   })
 
@@ -198,6 +198,33 @@ describe('its state', () => {
     expect(await bobbin.ask('select 1 from tracker_message where sent_at is null')).toEqual([])
   })
 
+  it('is opened again when its tests fail on the main branch after it was closed, though nobody resolved the cause', async () => {
+    expect((await rowOf('axle')).defect?.state).toBe('closed')
+    await bobbin.deliver(resultFile([{ name: 'axle', fails: 'the axle load of the lorry was accepted' }]), { build: '415' })
+    await until(async () => {
+      await sendAll()
+      return tracker.issues.get('GHF-91')?.state === 'open'
+    })
+    expect(tracker.issues.get('GHF-91')?.comments.at(-1)).toBe('It is back in build 415: 1 test fails this way again.')
+    const events = await bobbin.ask<{ title: string }>(
+      `select title from notification_event where kind = 'backAgain' order by id desc limit 1`,
+    )
+    expect(events[0]?.title).toBe('Its defect was closed, and it fails in build 415: the axle load of the lorry was accepted')
+  })
+
+  it('takes what is said of the cause, where its author wants that, and nothing else', async () => {
+    const comment = (text: string, more: object) =>
+      ask('POST', '/comments', { kind: 'failure', subject: String(cause('axle')), text, ...more })
+    await comment('among us', {})
+    await comment('The limit comes in tonnes', { toDefect: true })
+    await sendAll()
+    expect(tracker.issues.get('GHF-91')?.comments.at(-1)).toBe('runa: The limit comes in tonnes')
+    expect(tracker.issues.get('GHF-91')?.comments).not.toContain('runa: among us')
+    await expect(ask('POST', '/comments', { kind: 'run', subject: '1', text: 'of a run', toDefect: true })).rejects.toMatchObject({
+      code: 'noCause',
+    })
+  })
+
   it('is known under its new key after a move, and as gone after it was deleted', async () => {
     await tracker.move('GHF-91', 'DECK-7')
     expect((await rowOf('axle')).defect?.key).toBe('DECK-7')
@@ -214,6 +241,8 @@ describe('failing while it is open', () => {
   it('needs a defect, and says which tests pass meanwhile', async () => {
     await ask('PUT', `/failures/${cause('axle')}/defect`, { key: null })
     await expect(ask('PUT', `/failures/${cause('axle')}/expected`, { on: true })).rejects.toMatchObject({ code: 'noDefect' })
+    const comment = { kind: 'failure', subject: String(cause('axle')), text: 'to nobody', toDefect: true }
+    await expect(ask('POST', '/comments', comment)).rejects.toMatchObject({ code: 'noDefect' })
     expect(await actsSince(() => ask('PUT', `/failures/${cause('voucher')}/expected`, { on: true }))).toEqual(['failure.expected'])
     await bobbin.deliver(resultFile(['voucher']), { build: '414' })
     expect((await ask<FailureDetail>('GET', `/failures/${cause('voucher')}`)).passingWhileOpen).toBe(1)

@@ -67,7 +67,7 @@ export class FailureDetailService {
     const [row, [plain], [ever], tests, variants, merged] = await Promise.all([
       // outside of what the lens shows it is still known
       this.list.row(context, lens, id).then((found) => found ?? this.row(context, lens, id)),
-      rowsOf<Pick<FailureRow, 'title'> & { firstSeenAt: Date; reasons: CauseReason[] | null }>(this, sql.GROUP_PLAIN, {
+      rowsOf<{ resolvedNote: string | null; firstSeenAt: Date; reasons: CauseReason[] | null }>(this, sql.GROUP_PLAIN, {
         projectId: project.id,
         id,
       }),
@@ -104,6 +104,7 @@ export class FailureDetailService {
     return {
       row,
       reasons: plain.reasons ?? [],
+      resolvedNote: plain.resolvedNote,
       example,
       tests: tests.map((test) => testRow(test, threads, passes)),
       totalTests: tests[0]?.full ?? 0,

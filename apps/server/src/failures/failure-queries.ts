@@ -59,10 +59,13 @@ const FILTERED = `
   and ($ownerId::int is null or g.assignee_id = $ownerId or f.script_id in (
     select l.script_id from link l join test_case c on c.id = l.case_id where l.state = 'active' and c.deleted_at is null and c.owner_id = $ownerId)))`
 
-/** A mute of the group as a whole that has not ended. */
-const OPEN_MUTE = `(select m.id from mute m where m.group_id = g.id and m.ended_at is null order by m.id desc limit 1)`
+/** A mute of the group that has not ended; one that holds everywhere before one of an environment. */
+const OPEN_MUTE = `(select m.id from mute m where m.group_id = g.id and m.ended_at is null order by m.environment_id is not null, m.id desc limit 1)`
 
-const STATE = `case when ${OPEN_MUTE} is not null then 'muted' when g.resolved_at is not null then 'resolved'
+/** A group that is muted in one environment is still to be triaged: it fails in others, or may. */
+const MUTED = `exists (select 1 from mute m where m.group_id = g.id and m.ended_at is null and m.environment_id is null)`
+
+const STATE = `case when ${MUTED} then 'muted' when g.resolved_at is not null then 'resolved'
   when g.cause is not null then 'known' else 'untriaged' end`
 
 const DEFECT_REF = `jsonb_build_object('id', d.id, 'key', d.key, 'title', d.title, 'url', d.url, 'state', d.state, 'stateName', d.state_name, 'problem', d.problem)`
@@ -149,7 +152,7 @@ order by r.pipeline_id, r.branch, b.sort_key desc`
 export const GROUP_OF = `
 select coalesce(g.merged_into_id, g.id) as id from failure_group g where g.id = $id and g.project_id = $projectId`
 
-export const GROUP_PLAIN = `select g.title, g.first_seen_at as "firstSeenAt", g.suggested_why as reasons
+export const GROUP_PLAIN = `select g.resolved_note as "resolvedNote", g.first_seen_at as "firstSeenAt", g.suggested_why as reasons
 from failure_group g where g.id = $id and g.project_id = $projectId`
 
 /** Signatures that count to a group: what others bind as `signatures`. */
@@ -300,7 +303,7 @@ from (select distinct on (r.lane_id) r.id, r.day from run r join lane l on l.id 
   where r.project_id = $projectId and not r.live order by r.lane_id, r.sort_key desc) newest
 join result x on x.run_id = newest.id and x.day = newest.day and x.outcome in (2, 3)
 join signature_cause c on c.signature_id = x.signature_id join failure_group g on g.id = c.group_id and g.cause is null and g.resolved_at is null
-where not exists (select 1 from mute m where m.group_id = g.id and m.ended_at is null)
+where not ${MUTED}
   and not exists (select 1 from knock_on k where k.run_id = newest.id and k.script_id = x.script_id)`
 
 /** Red results of a run: with their cause, what they follow, and whether they are muted or in quarantine. */

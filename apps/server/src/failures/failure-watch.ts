@@ -116,6 +116,14 @@ export class FailureWatch {
         }
         const isNews = Date.now() - one.startedAt.getTime() < NEWS_MS
         if (held.resolvedAt !== null && one.startedAt > held.resolvedAt) await this.back(db, one, id, held.title, tests)
+        else if (held.defectId !== null && one.main && (await this.reopenDefect(db, one, id, tests, one.startedAt)))
+          await addEvent(db, {
+            projectId: one.projectId,
+            kind: 'backAgain',
+            key: `back:${id}:${one.id}`,
+            title: `Its defect was closed, and it fails in build ${one.build}: ${held.title}`,
+            path: `failures?cause=${id}`,
+          })
         else if (
           isNews &&
           one.main &&
@@ -134,13 +142,8 @@ export class FailureWatch {
   }
 
   /** What was resolved is open again. A defect that was closed is opened again with it. */
-  private async back(
-    db: InTransaction,
-    { projectId, id: runId, build }: LookedAt,
-    id: number,
-    title: string,
-    tests: number,
-  ): Promise<void> {
+  private async back(db: InTransaction, one: LookedAt, id: number, title: string, tests: number): Promise<void> {
+    const { projectId, id: runId, build } = one
     await this.act(db, projectId, 'failure.back', id, () =>
       run(
         db,
@@ -148,13 +151,7 @@ export class FailureWatch {
         { id },
       ),
     )
-    await run(
-      db,
-      `insert into tracker_message (defect_id, kind, body)
-       select d.id, 'state', jsonb_build_object('state', 'open', 'comment', $text::text) from failure_group g join defect d on d.id = g.defect_id
-       where g.id = $id and d.state = 'closed' and d.key is not null`,
-      { id, text: `It is back in build ${build}: ${tests} tests fail this way again.` },
-    )
+    await this.reopenDefect(db, one, id, tests, null)
     await addEvent(db, {
       projectId,
       kind: 'backAgain',
@@ -162,6 +159,30 @@ export class FailureWatch {
       title: `Back in build ${build}: ${title}`,
       path: `failures?cause=${id}`,
     })
+  }
+
+  /**
+   * Has the tracker reopen the defect of a cause, where it is closed and was not asked already.
+   * @param closedBefore null where it does not matter when it was closed
+   * @returns whether it has to
+   */
+  private async reopenDefect(
+    db: InTransaction,
+    { build }: LookedAt,
+    id: number,
+    tests: number,
+    closedBefore: Date | null,
+  ): Promise<boolean> {
+    const asked = await rowsOf(
+      db,
+      `insert into tracker_message (defect_id, kind, body)
+       select d.id, 'state', jsonb_build_object('state', 'open', 'comment', $text::text) from failure_group g join defect d on d.id = g.defect_id
+       where g.id = $id and d.state = 'closed' and d.key is not null and ($closedBefore::timestamptz is null or d.closed_at < $closedBefore)
+         and not exists (select 1 from tracker_message m where m.defect_id = d.id and m.kind = 'state' and m.sent_at is null)
+       returning 1 as yes`,
+      { id, closedBefore, text: `It is back in build ${build}: ${tests} ${tests === 1 ? 'test fails' : 'tests fail'} this way again.` },
+    )
+    return asked.length > 0
   }
 
   /** Causes whose tests passed often enough since. */

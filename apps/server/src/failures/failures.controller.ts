@@ -6,6 +6,7 @@ import type {
   FailureDetail,
   FailureList,
   Muted,
+  Quarantined,
   MuteList,
   QuarantineList,
   RunCauses,
@@ -207,12 +208,12 @@ export class MutesController {
     return this.mutes.quarantined(context)
   }
 
-  /** Puts a test into quarantine: it still runs, and cannot turn a build red. */
+  /** Puts tests into quarantine: they still run, and cannot turn a build red. */
   @Post('quarantine')
   @Needs('decide')
   @PersonOnly()
-  quarantine(@Ctx() context: Context, @Body() test: QuarantineDto): Promise<Muted> {
-    return this.mutes.quarantine(context, test)
+  quarantine(@Ctx() context: Context, @Body() tests: QuarantineDto): Promise<Quarantined> {
+    return this.mutes.quarantine(context, tests)
   }
 
   /** Releases a test from quarantine. */

@@ -2,6 +2,8 @@ import { CAUSES, type Cause, GROUP_STATES, type GroupState } from '@bobbin/core'
 import { Type } from 'class-transformer'
 import {
   ArrayMaxSize,
+  ArrayMinSize,
+  ArrayUnique,
   IsArray,
   IsBoolean,
   IsIn,
@@ -138,8 +140,12 @@ export class MuteDto extends MuteUntilDto {
 }
 
 export class QuarantineDto {
-  @IsInt()
-  scriptId: number
+  @IsArray()
+  @ArrayMinSize(1, { message: 'Choose at least one test' })
+  @ArrayMaxSize(200)
+  @ArrayUnique()
+  @IsInt({ each: true })
+  scriptIds: number[]
   @trimmed()
   @IsString()
   @IsNotEmpty({ message: 'Say why it goes into quarantine' })

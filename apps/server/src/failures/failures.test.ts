@@ -4,6 +4,7 @@ import type {
   FailureList,
   MuteList,
   Muted,
+  Quarantined,
   ProjectRules,
   QuarantineList,
   SuggestionScore,
@@ -140,6 +141,14 @@ describe('decisions', () => {
     expect(events.map(({ title }) => title)).toEqual(['No longer muted: manifest total is off by one kilogram'])
   })
 
+  it('mute a cause in one environment, and it is still to be triaged', async () => {
+    const { id } = await rowOf('manifest')
+    const [environment] = await bobbin.ask<{ id: number }>(`select id from environment where name = 'pier-test'`)
+    const { actId } = await ask<Muted>('POST', `/failures/${id}/mute`, { untilBuild: '99', environmentId: environment?.id, reason: '' })
+    expect(await rowOf('manifest')).toMatchObject({ state: 'untriaged', mute: { untilBuild: '99', environment: 'pier-test' } })
+    await ask('POST', `/acts/${actId}/undo`)
+  })
+
   it('a mute whose date has passed ends by itself', async () => {
     const { id } = await rowOf('manifest')
     const muted = await ask<Muted>('POST', `/failures/${id}/mute`, { untilAt: new Date(Date.now() + 60_000).toISOString(), reason: '' })
@@ -160,9 +169,19 @@ describe('decisions', () => {
   it('put a test into quarantine, up to the limit, until it passed often enough', async () => {
     const { tests } = await ask<FailureDetail>('GET', `/failures/${(await rowOf('tunnel')).id}`)
     const scriptId = tests[0]?.script.id
+    const more = (await ask<FailureDetail>('GET', `/failures/${(await rowOf('manifest')).id}`)).tests.map(({ script }) => script.id)
+    const both = await ask<Quarantined>('POST', '/quarantine', { scriptIds: [scriptId, more[0]], reason: 'both shaky', passes: 2 })
+    expect((await ask<QuarantineList>('GET', '/quarantine')).open).toBe(2)
+    await ask('POST', `/acts/${both.actId}/undo`)
+    expect(await ask<QuarantineList>('GET', '/quarantine')).toMatchObject({ open: 0, rows: [] })
     await bobbin.ask(`update project set quarantine_limit = 1`)
-    await ask('POST', '/quarantine', { scriptId, reason: 'shaky', passes: 2 })
-    await expect(ask('POST', '/quarantine', { scriptId, reason: 'again', passes: 2 })).rejects.toMatchObject({ code: 'quarantineFull' })
+    await expect(ask('POST', '/quarantine', { scriptIds: [scriptId, more[0]], reason: 'both', passes: 2 })).rejects.toMatchObject({
+      code: 'quarantineFull',
+    })
+    await ask('POST', '/quarantine', { scriptIds: [scriptId], reason: 'shaky', passes: 2 })
+    await expect(ask('POST', '/quarantine', { scriptIds: [scriptId], reason: 'again', passes: 2 })).rejects.toMatchObject({
+      code: 'quarantineFull',
+    })
     for (const build of ['11', '12']) {
       await bobbin.deliver(resultFile([], '<testcase classname="gate" name="tunnel" time="1"/>'), { build })
       await bobbin.app.get(FailureWatch).tick()

@@ -2,7 +2,7 @@ import { Injectable } from '@nestjs/common'
 import { InjectConnection } from '@nestjs/sequelize'
 import { Sequelize } from 'sequelize-typescript'
 import type { Context } from '../access/index.js'
-import type { Mute, Muted, QuarantineList, QuarantineRow } from '../contract/index.js'
+import type { Mute, Muted, Quarantined, QuarantineList, QuarantineRow } from '../contract/index.js'
 import { actorOf, recordOf, type Watched } from '../platform/acts/index.js'
 import { type InTransaction, inTransaction, isUniqueViolation, type Queryable, rowsOf, run } from '../platform/database.js'
 import { notFound, Problem } from '../platform/problem.js'
@@ -51,7 +51,7 @@ export class MutesService {
     if (scriptId === null && !dto.environmentId)
       throw new Problem('invalid', 'nothingToMute', 'Say what to mute: a test, an environment, or both')
     return inTransaction(this, async (db) => {
-      if (scriptId !== null) await mustBeScript(db, context.project.id, scriptId)
+      if (scriptId !== null) await mustBeScripts(db, context.project.id, [scriptId])
       return this.add(db, context, dto, { groupId: null, scriptId, defectId: null })
     })
   }
@@ -128,37 +128,42 @@ export class MutesService {
   }
 
   /** Over the project's limit nobody can quarantine more: the limit is held by a lock, also where two do it at once. */
-  async quarantine({ project, caller }: Context, { scriptId, reason, ownerId = null, passes }: QuarantineDto): Promise<Muted> {
+  async quarantine({ project, caller }: Context, { scriptIds, reason, ownerId = null, passes }: QuarantineDto): Promise<Quarantined> {
     try {
       return await inTransaction(this, async (db) => {
-        await mustBeScript(db, project.id, scriptId)
+        await mustBeScripts(db, project.id, scriptIds)
         await run(db, 'select 1 from project where id = $id for update', { id: project.id })
         const [sums] = await rowsOf<{ limit: number; open: number }>(db, SUMS, { projectId: project.id })
-        if (sums && sums.open >= sums.limit)
+        if (sums && sums.open + scriptIds.length > sums.limit)
           throw new Problem(
             'conflict',
             'quarantineFull',
-            `${sums.open} tests are in quarantine, the most that this project allows. Release one first, or have a lead raise the limit in Settings`,
+            `${sums.open} ${sums.open === 1 ? 'test is' : 'tests are'} in quarantine, and this project allows ${sums.limit}. Release some first, or have a lead raise the limit in Settings`,
           )
         const { answer, actId } = await recordOf(
           db,
-          { actor: actorOf(caller), projectId: project.id, kind: 'quarantine.made', reason, also: [`script:${scriptId}`] },
-          (id: number) => [{ kind: 'quarantine', where: 't.id = $id', bind: { id } }],
+          { actor: actorOf(caller), projectId: project.id, kind: 'quarantine.made', reason, also: scriptIds.map((id) => `script:${id}`) },
+          (ids: number[]) => [{ kind: 'quarantine', where: 't.id = any($ids::int[])', bind: { ids } }],
           async () => {
-            const [row] = await rowsOf<{ id: number }>(
+            const rows = await rowsOf<{ id: number }>(
               db,
               `insert into quarantine (project_id, script_id, reason, owner_id, passes, by_id)
-               select $projectId, $scriptId, $reason, (select account_id from membership where project_id = $projectId and account_id = $ownerId), $passes, $byId returning id`,
-              { projectId: project.id, scriptId, reason, ownerId: ownerId ?? caller.accountId, passes, byId: caller.accountId },
+               select $projectId::int, script_id, $reason, (select account_id from membership where project_id = $projectId and account_id = $ownerId), $passes::int, $byId::int
+               from unnest($scriptIds::int[]) as own (script_id) returning id`,
+              { projectId: project.id, scriptIds, reason, ownerId: ownerId ?? caller.accountId, passes, byId: caller.accountId },
             )
-            return row?.id ?? 0
+            return rows.map(({ id }) => id)
           },
         )
-        return { id: answer, actId }
+        return { ids: answer, actId }
       })
     } catch (error) {
       if (!isUniqueViolation(error)) throw error
-      throw new Problem('conflict', 'already', 'This test is in quarantine already')
+      throw new Problem(
+        'conflict',
+        'already',
+        scriptIds.length === 1 ? 'This test is in quarantine already' : 'One of these tests is in quarantine already',
+      )
     }
   }
 
@@ -191,9 +196,13 @@ const SUMS = `
 select p.quarantine_limit as limit, (select count(*)::int from quarantine q where q.project_id = p.id and q.ended_at is null) as open
 from project p where p.id = $projectId`
 
-async function mustBeScript(db: Queryable, projectId: number, id: number): Promise<void> {
-  const rows = await rowsOf(db, 'select 1 as yes from script where id = $id and project_id = $projectId', { id, projectId })
-  if (rows.length === 0) throw notFound('script', id)
+async function mustBeScripts(db: Queryable, projectId: number, ids: readonly number[]): Promise<void> {
+  const rows = await rowsOf<{ id: number }>(db, 'select id from script where id = any($ids::int[]) and project_id = $projectId', {
+    ids,
+    projectId,
+  })
+  const missing = ids.find((id) => !rows.some((row) => row.id === id))
+  if (missing !== undefined) throw notFound('script', missing)
 }
 
 async function mustBeEnvironment(db: Queryable, projectId: number, id: number): Promise<void> {

@@ -1,5 +1,5 @@
 import type { PersonRef } from '@bobbin/client'
-import { useEffect, useId, useRef, useState, type KeyboardEvent } from 'react'
+import { useEffect, useId, useRef, useState, type KeyboardEvent, type ReactNode } from 'react'
 import { Button, Key } from '../../ui/states.js'
 
 export interface CommentFormProps {
@@ -14,13 +14,25 @@ export interface CommentFormProps {
   onCancel?: () => void
   /** Chosen whenever this grows. */
   focus?: number
+  /** Beside the buttons. */
+  children?: ReactNode
 }
 
 const MOST_PEOPLE = 6
 const keyOf = (draftKey: string) => `bobbin.comment.${draftKey}`
 
 /** Where a comment is written, with completion of names after @. Ctrl Enter sends it. */
-export function CommentForm({ people, action, isPending, onSubmit, initial = '', draftKey, onCancel, focus = 0 }: CommentFormProps) {
+export function CommentForm({
+  people,
+  action,
+  isPending,
+  onSubmit,
+  initial = '',
+  draftKey,
+  onCancel,
+  focus = 0,
+  children,
+}: CommentFormProps) {
   const [text, setText] = useState(() => (draftKey && sessionStorage.getItem(keyOf(draftKey))) || initial)
   const [caret, setCaret] = useState(0)
   const [at, setAt] = useState(0)
@@ -145,6 +157,7 @@ export function CommentForm({ people, action, isPending, onSubmit, initial = '',
             Cancel
           </Button>
         )}
+        {children}
       </div>
     </form>
   )

@@ -1,6 +1,7 @@
-import type { CommentRow } from '@bobbin/client'
+import type { CommentRow, DefectRef } from '@bobbin/client'
 import type { CommentKind } from '@bobbin/core'
 import { useState } from 'react'
+import { useCan } from '../../context/can.js'
 import { formatNumber } from '../../lib/format.js'
 import { ConfirmDialog } from '../../ui/confirm-dialog.js'
 import { Markdown } from '../../ui/markdown.js'
@@ -13,19 +14,24 @@ export interface CommentsProps {
   kind: CommentKind
   /** The id; run:script of a result, case:step of a step. */
   subject: string
+  /** Of a cause: where a comment may go as well. */
+  defect?: DefectRef | null
   /** The place to write in is chosen whenever this grows. */
   focus?: number
 }
 
 /** What people say about something, oldest first, and a place to say more. */
-export function Comments({ kind, subject, focus = 0 }: CommentsProps) {
+export function Comments({ kind, subject, defect = null, focus = 0 }: CommentsProps) {
   const comments = useComments({ kind, subject })
   const { add, edit, remove, follow } = useCommentChanges({ kind, subject })
+  const decides = useCan('decide')
+  const [toDefect, setToDefect] = useState(false)
   const [editing, setEditing] = useState<number | null>(null)
   const [removing, setRemoving] = useState<number | null>(null)
   if (comments.error) return <ErrorState error={comments.error} onRetry={() => void comments.refetch()} />
   if (!comments.data) return <Loading what="the comments" />
   const { rows, following, followers, people } = comments.data
+  const offersDefect = decides && defect !== null && defect.state !== 'gone'
   return (
     <section aria-label="Comments" className="mt-6">
       <div className="mb-1 flex items-baseline gap-3">
@@ -73,8 +79,25 @@ export function Comments({ kind, subject, focus = 0 }: CommentsProps) {
         action="Comment"
         focus={focus}
         isPending={add.isPending}
-        onSubmit={(text, done) => add.mutate(text, { onSuccess: done })}
-      />
+        onSubmit={(text, done) =>
+          add.mutate(
+            { text, toDefect: offersDefect && toDefect },
+            {
+              onSuccess: () => {
+                done()
+                setToDefect(false)
+              },
+            },
+          )
+        }
+      >
+        {offersDefect && (
+          <label className="flex items-center gap-1.5">
+            <input type="checkbox" checked={toDefect} onChange={({ target }) => setToDefect(target.checked)} />
+            Send to {defect.key ?? 'the new defect'}, too
+          </label>
+        )}
+      </CommentForm>
       {removing !== null && (
         <ConfirmDialog
           title="Delete the comment"

@@ -30,7 +30,8 @@ export function useCommentChanges(of: Subject) {
   const path = { project: project.slug }
   return {
     add: useMutation({
-      mutationFn: (text: string) => api.post('/projects/{project}/comments', { path, body: { ...of, text } }),
+      mutationFn: (comment: { text: string; toDefect: boolean }) =>
+        api.post('/projects/{project}/comments', { path, body: { ...of, ...comment } }),
       onSuccess,
       onError,
     }),

@@ -107,7 +107,7 @@ function Shown({ detail, onClose, onNext }: { detail: FailureDetail; onClose: ()
       <Following detail={detail} />
       <Commits detail={detail} />
       <Wordings detail={detail} onSplit={() => setDoing('split')} />
-      <Comments kind="failure" subject={String(row.id)} focus={commenting} />
+      <Comments kind="failure" subject={String(row.id)} defect={row.defect} focus={commenting} />
       <ActHistory kind="failure" id={row.id} />
       {doing === 'report' && <DefectDialog detail={detail} onClose={close} onLink={() => setDoing('link')} />}
       {doing === 'link' && <LinkDefectDialog row={row} onClose={close} />}
@@ -120,7 +120,7 @@ function Shown({ detail, onClose, onNext }: { detail: FailureDetail; onClose: ()
   )
 }
 
-function Head({ detail: { row, commits, firstSeenAt, allBuilds, allTests, lastGood } }: { detail: FailureDetail }) {
+function Head({ detail: { row, commits, firstSeenAt, allBuilds, allTests, lastGood, resolvedNote } }: { detail: FailureDetail }) {
   const first = commits.find(({ build }) => build === row.since.build)
   return (
     <header className="pr-14">
@@ -156,7 +156,8 @@ function Head({ detail: { row, commits, firstSeenAt, allBuilds, allTests, lastGo
       {row.resolvedAt && (
         <p className="mt-2">
           Resolved <Time iso={row.resolvedAt} />
-          {row.resolvedByItself && ' by itself: its tests passed in enough builds in a row'}.
+          {row.resolvedByItself && ' by itself'}
+          {resolvedNote ? `: ${resolvedNote}` : '.'}
         </p>
       )}
     </header>

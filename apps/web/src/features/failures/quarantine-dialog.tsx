@@ -31,7 +31,7 @@ export function QuarantineDialog({ detail: { row, tests }, onClose }: { detail: 
   })
   const submit = handleSubmit(({ tests: chosen, reason, ownerId, passes }) =>
     quarantine.mutate(
-      [chosen].flat().map((id) => ({ scriptId: Number(id), reason, ownerId: Number(ownerId), passes: Number(passes) })),
+      { scriptIds: [chosen].flat().map(Number), reason, ownerId: Number(ownerId), passes: Number(passes) },
       { onSuccess: onClose },
     ),
   )

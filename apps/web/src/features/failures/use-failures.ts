@@ -188,12 +188,7 @@ export function useDecisions() {
       ...said('No longer muted'),
     }),
     quarantine: useMutation({
-      mutationFn: async (tests: readonly QuarantineDto[]) => {
-        const acts: (number | null)[] = []
-        for (const body of tests)
-          acts.push((await api.post('/projects/{project}/quarantine', { path: { project: project.slug }, body })).actId)
-        return { actId: acts.at(-1) ?? null }
-      },
+      mutationFn: (body: QuarantineDto) => api.post('/projects/{project}/quarantine', { path: { project: project.slug }, body }),
       ...said('In quarantine'),
     }),
     release: useMutation({
