@@ -97,7 +97,11 @@ test('all failures of the demo are explained with the keyboard: causes, a defect
       await page.keyboard.press('n')
       await expect(page).not.toHaveURL(before)
     }
-    const name = (await card.getByRole('heading', { level: 2 }).textContent()) ?? ''
+    // the card is that of the row, and no longer that of the cause before
+    await expect(chosen).toContainText(/not triaged|back again/)
+    const heading = card.getByRole('heading', { level: 2 })
+    await expect.poll(async () => ((await chosen.textContent()) ?? '').startsWith((await heading.textContent()) ?? '?')).toBe(true)
+    const name = (await heading.textContent()) ?? ''
     const suggested = card.getByRole('button').filter({ hasText: 'likely' })
     await expect(suggested).toBeVisible()
     const cause = (await suggested.textContent())?.match(/\d\s*([a-z]+)/)?.[1] ?? ''
@@ -139,6 +143,13 @@ test('closing the defect in the tracker says that its tests are to be run again;
   await page.getByRole('dialog').waitFor({ state: 'hidden' })
   await expect(card.getByText(/GHF-9\d/)).toBeVisible()
   const key = (await card.getByText(/GHF-9\d/).textContent()) ?? ''
+  // what is said of it goes to the tracker, too, where that is ticked
+  await page.keyboard.press('c')
+  await page.keyboard.type('The hinge is worn')
+  await card.getByLabel('Also send to the tracker').check()
+  await card.getByRole('button', { name: /^Comment/ }).click()
+  await expect.poll(() => tracker.issues.get(key)?.comments).toEqual([expect.stringContaining(': The hinge is worn')])
+  await expect(card.getByLabel('Also send to the tracker')).not.toBeChecked()
   tracker.settings.hook = await page.request
     .get('/api/projects/gullhaven/tracker')
     .then(async (answer) => ((await answer.json()) as { tracker: { hook: string } }).tracker.hook)
@@ -149,6 +160,7 @@ test('closing the defect in the tracker says that its tests are to be run again;
   await page.getByRole('dialog', { name: 'Resolve' }).getByLabel('What was done').fill('a new hinge')
   await page.getByRole('dialog', { name: 'Resolve' }).getByRole('button', { name: 'Resolve' }).click()
   await expect(page.getByRole('row', { selected: true })).toContainText('resolved')
+  await expect(card.getByText(/^Resolved .*: a new hinge$/)).toBeVisible()
   expect(deliver('2').code).toBe(0)
   await expect(card.getByText(/It was resolved, and came back/)).toBeVisible()
   await expect(card.getByText('reopened')).toBeVisible()

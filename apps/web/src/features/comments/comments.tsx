@@ -94,7 +94,7 @@ export function Comments({ kind, subject, defect = null, focus = 0 }: CommentsPr
         {offersDefect && (
           <label className="flex items-center gap-1.5">
             <input type="checkbox" checked={toDefect} onChange={({ target }) => setToDefect(target.checked)} />
-            Send to {defect.key ?? 'the new defect'}, too
+            Also send to the tracker
           </label>
         )}
       </CommentForm>
