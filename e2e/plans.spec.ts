@@ -30,6 +30,8 @@ function startAgent(line: string): void {
 test('somebody new makes a suite, plans it, adds an agent, watches it fail, mends the system, and runs again what failed', async ({
   signedIn: page,
 }) => {
+  // many jobs in one, with an agent that really runs tests
+  test.slow()
   // where the system under test is
   await page.goto('/gullhaven/settings/environments')
   await page.getByRole('button', { name: 'Actions for harbour-dev' }).click()
@@ -98,6 +100,7 @@ test('somebody new makes a suite, plans it, adds an agent, watches it fail, mend
   await page.getByRole('grid', { name: 'Plans' }).getByText('Fares and tides').click()
   await expect(page.getByText(/1 agent, .* of machine time/)).toBeVisible()
   await page.keyboard.press('r')
+  await expect(page.getByText(/Fares and tides.* was started/)).toBeVisible()
   const started = page.getByRole('region', { name: 'Started' })
   await expect(started.getByRole('listitem').first()).toContainText(/red/)
   await started.getByRole('link', { name: 'harbour-dev' }).first().click()

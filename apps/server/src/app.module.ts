@@ -6,6 +6,7 @@ import type { Sequelize } from 'sequelize-typescript'
 import { AccessModule, Account, ApiToken, Session } from './access/index.js'
 import { AuditModule } from './audit/audit.module.js'
 import { AttachmentsModule } from './attachments/attachments.module.js'
+import { BuildsModule } from './builds/index.js'
 import { BriefModule } from './brief/brief.module.js'
 import { Area, CasesModule, TestCase } from './cases/index.js'
 import { EventsModule } from './events/events.module.js'
@@ -96,6 +97,7 @@ export class AppModule {
         NotificationsModule,
         FailuresModule,
         CommentsModule,
+        BuildsModule,
         TrendsModule,
         KeepingModule,
         SourcesModule,

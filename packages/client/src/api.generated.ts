@@ -446,6 +446,57 @@ export interface paths {
     patch?: never
     trace?: never
   }
+  '/projects/{project}/builds': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** Builds of a pipeline in the lens, newest first, with their runs in all environments */
+    get: operations['buildsList']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/builds/compare': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** Two runs, of whatever builds, branches and environments, test by test */
+    get: operations['buildsCompare']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/builds/{id}': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** What a build changed, and why it is red */
+    get: operations['buildsGet']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
   '/projects/{project}/calendar': {
     parameters: {
       query?: never
@@ -3054,6 +3105,26 @@ export interface paths {
     patch?: never
     trace?: never
   }
+  '/projects/{project}/weave': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /**
+     * Tests down, builds across
+     * @description what became of each test in each build of a pipeline.
+     */
+    get: operations['weaveWeave']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
   '/server/accounts': {
     parameters: {
       query?: never
@@ -3702,6 +3773,103 @@ export interface components {
       lane: components['schemas']['LaneRef']
       at: string
     }
+    BuildDetail: {
+      id: number
+      build: string
+      /** @description Paths that it changed against the build before, as its sender said; null where nobody said. */
+      changedFiles: string[] | null
+      /** @description Why it is red: causes over all its runs, the one with the most tests first. */
+      causes: {
+        id: number
+        title: string
+        cause: string | null
+        resolved: boolean
+        tests: number
+      }[]
+    }
+    BuildList: {
+      /** @description Pipelines with builds in the lens, the one with the most first. */
+      pipelines: {
+        name: string
+        builds: number
+      }[]
+      pipeline: string | null
+      /** @description Those that any of the builds ran in. */
+      environments: string[]
+      /** @description Newest first. */
+      rows: components['schemas']['BuildRow'][]
+    }
+    BuildRow: {
+      id: number
+      build: string
+      branch: string
+      commit: string | null
+      author: string | null
+      address: string | null
+      /** @description When its first run began. */
+      at: string
+      /** @description How many files it changed against the build before; null where nobody said. */
+      changedFiles: number | null
+      /** @description Causes of its failures. */
+      causes: number
+      /** @description Newest last. */
+      runs: components['schemas']['BuildRun'][]
+    }
+    /** @description A run of a build, with how long it usually takes. */
+    BuildRun: {
+      id: number
+      lane: components['schemas']['LaneRef']
+      build: string
+      commit: string | null
+      /** @description Who made the change that was built, and the page of the build in its pipeline; null where nobody said. */
+      author: string | null
+      address: string | null
+      startedAt: string
+      deliveredAt: string
+      durationMs: number
+      totals: components['schemas']['OutcomeTotals']
+      /** @description Results are still coming in. It is incomplete as long. */
+      live: boolean
+      incomplete: boolean
+      /**
+       * @description Whether all tests of the suite ran, or a part of them, as its sender says; null where nobody says.
+       * @enum {string|null}
+       */
+      scope: 'whole' | 'partial' | null
+      /** @description So many tests could not judge that the environment was at fault. */
+      outage: boolean
+      /** @description The first, the second … run of its build in its lane. */
+      ordinal: number
+      /** @description What its sender calls it among those; empty for one that needs no name. */
+      key: string
+      trigger: components['schemas']['RunTrigger']
+      /** @description The run that it does again. */
+      originRunId: number | null
+      release: string | null
+      /** @description What it was tested on: a browser, a device, an operating system. */
+      profile: string | null
+      /** @description It stays out of the record: no history, comparison or sum has it. */
+      trial: boolean
+      files: number
+      /** @description Its details are never forgotten. */
+      keep: boolean
+      /** @description When its details were forgotten: output and attachments; outcomes and durations stay. */
+      forgottenAt: string | null
+      changes: {
+        newlyFailing: number
+        stillFailing: number
+        fixed: number
+        recovered: number
+        newlySkipped: number
+        gone: number
+        notRun: number
+        new: number
+        unchanged: number
+        notInRun: number
+      } | null
+      /** @description The median of the other runs of its lane in the lens that are over and no outage; null for fewer than three. */
+      usualMs: number | null
+    }
     BulkDto: {
       keys: string[]
       set: components['schemas']['BulkSetDto']
@@ -3927,6 +4095,35 @@ export interface components {
       editedAt: string | null
       deletedAt: string | null
       mine: boolean
+    }
+    /**
+     * @description What became of a test in one of two runs and in the other: worse, better, otherwise, in one only, the same.
+     * @enum {string}
+     */
+    ComparedKind: 'worse' | 'better' | 'other' | 'onlyLeft' | 'onlyRight' | 'same'
+    ComparedRow: {
+      script: components['schemas']['ScriptRef']
+      kind: components['schemas']['ComparedKind']
+      left: components['schemas']['Outcome'] | null
+      right: components['schemas']['Outcome'] | null
+      /** @description What it said where it is red; of both, the right one. */
+      message: string | null
+    }
+    Comparison: {
+      left: components['schemas']['RunRow']
+      right: components['schemas']['RunRow']
+      counts: {
+        worse: number
+        better: number
+        other: number
+        onlyLeft: number
+        onlyRight: number
+        same: number
+      }
+      /** @description Of the kinds that were asked for. */
+      rows: components['schemas']['ComparedRow'][]
+      /** @description Rows beyond the most that are told. */
+      more: number
     }
     CoverageSummary: {
       files: number
@@ -7244,6 +7441,47 @@ export interface components {
       | 'duplicateKey'
       | 'notResult'
       | 'otherFile'
+    Weave: {
+      /** @description Pipelines with builds in the lens, the one with the most first. */
+      pipelines: {
+        name: string
+        builds: number
+      }[]
+      /** @description The pipeline that is shown; null where there is none. */
+      pipeline: string | null
+      /** @description Oldest first. */
+      builds: components['schemas']['WeaveBuild'][]
+      /** @description Tests that did not always pass, or all; by area, file and name. */
+      rows: components['schemas']['WeaveRow'][]
+      /** @description Tests with a result in the newest run of each lane. */
+      tests: number
+      /** @description Tests that would be rows, beyond the most that are told. */
+      more: number
+    }
+    /** @description A build across the environments and profiles that the lens shows. */
+    WeaveBuild: {
+      id: number
+      build: string
+      branch: string
+      commit: string | null
+      author: string | null
+      at: string
+      /** @description Its runs, first to last. */
+      runs: {
+        id: number
+        environment: string
+        profile: string | null
+        outage: boolean
+      }[]
+    }
+    WeaveRow: {
+      script: components['schemas']['ScriptRef']
+      /** @description The top area of its case; null where it has none. */
+      area: string | null
+      cases: string[]
+      /** @description A digit a build: the code of the worst outcome in any environment and profile, 0 where it has no result. Where a build has several runs in one lane, that of the latest one which has the test counts. */
+      thread: string
+    }
     WindowDto: {
       note: string
       minutes: number
@@ -7351,6 +7589,10 @@ export type Began = components['schemas']['Began']
 export type Bounds = components['schemas']['Bounds']
 export type Brief = components['schemas']['Brief']
 export type BriefRun = components['schemas']['BriefRun']
+export type BuildDetail = components['schemas']['BuildDetail']
+export type BuildList = components['schemas']['BuildList']
+export type BuildRow = components['schemas']['BuildRow']
+export type BuildRun = components['schemas']['BuildRun']
 export type BulkDto = components['schemas']['BulkDto']
 export type BulkSetDto = components['schemas']['BulkSetDto']
 export type CalendarAddress = components['schemas']['CalendarAddress']
@@ -7379,6 +7621,9 @@ export type CommentEditDto = components['schemas']['CommentEditDto']
 export type CommentKind = components['schemas']['CommentKind']
 export type CommentList = components['schemas']['CommentList']
 export type CommentRow = components['schemas']['CommentRow']
+export type ComparedKind = components['schemas']['ComparedKind']
+export type ComparedRow = components['schemas']['ComparedRow']
+export type Comparison = components['schemas']['Comparison']
 export type CoverageSummary = components['schemas']['CoverageSummary']
 export type DecideDto = components['schemas']['DecideDto']
 export type Decided = components['schemas']['Decided']
@@ -7662,6 +7907,9 @@ export type UnreadFileDto = components['schemas']['UnreadFileDto']
 export type ViewPage = components['schemas']['ViewPage']
 export type Warning = components['schemas']['Warning']
 export type WarningCode = components['schemas']['WarningCode']
+export type Weave = components['schemas']['Weave']
+export type WeaveBuild = components['schemas']['WeaveBuild']
+export type WeaveRow = components['schemas']['WeaveRow']
 export type WindowDto = components['schemas']['WindowDto']
 export type Work = components['schemas']['Work']
 export type WorkAnswer = components['schemas']['WorkAnswer']
@@ -8632,6 +8880,119 @@ export interface operations {
         }
         content: {
           'application/json': components['schemas']['Brief']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  buildsList: {
+    parameters: {
+      query?: {
+        branch?: string
+        /** @description Comma-separated names. */
+        environments?: string[]
+        /** @description How many of the newest builds of each lane are looked at. */
+        span?: number
+        /** @description A browser, device or operating system that runs were made on. */
+        profile?: string
+        release?: string
+        /** @description Trial runs, in place of the record. */
+        trial?: 'true'
+        /** @description By itself the one with the most builds. */
+        pipeline?: string
+      }
+      header?: never
+      path: {
+        project: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['BuildList']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  buildsCompare: {
+    parameters: {
+      query: {
+        /** @description The id of a run. */
+        left: number
+        right: number
+        /** @description Which rows are told, comma-separated; by itself those that differ. */
+        kinds?: components['schemas']['ComparedKind'][]
+      }
+      header?: never
+      path: {
+        project: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['Comparison']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  buildsGet: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+        id: number
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['BuildDetail']
         }
       }
       /** @description What went wrong */
@@ -15191,6 +15552,52 @@ export interface operations {
           [name: string]: unknown
         }
         content?: never
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  weaveWeave: {
+    parameters: {
+      query?: {
+        branch?: string
+        /** @description Comma-separated names. */
+        environments?: string[]
+        /** @description How many of the newest builds of each lane are looked at. */
+        span?: number
+        /** @description A browser, device or operating system that runs were made on. */
+        profile?: string
+        release?: string
+        /** @description Trial runs, in place of the record. */
+        trial?: 'true'
+        /** @description By itself the one with the most builds. */
+        pipeline?: string
+        /** @description Tests that always passed, too. */
+        all?: 'true'
+      }
+      header?: never
+      path: {
+        project: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['Weave']
+        }
       }
       /** @description What went wrong */
       default: {

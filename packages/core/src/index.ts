@@ -108,6 +108,17 @@ export {
 export { naturalKey } from './text/natural-key.js'
 export { readOutline, type OutlineCase } from './text/outline.js'
 export { OUTAGE } from './history/outage.js'
+export { NOTABLE_CODES, worseCode } from './history/worst.js'
+export {
+  lastChange,
+  restlessness,
+  WEAVE_ORDERS,
+  type WeaveOrder,
+  weaveOrder,
+  type WeaveSum,
+  weaveSum,
+  type WeaveThread,
+} from './history/weave.js'
 export { CASE_COLUMNS, INTENT_WORDS, readCaseTable, writeCaseTable } from './cases/case-table.js'
 export type { ReadRow, ReadTable, TableCase, TableRow } from './cases/case-table.js'
 export { mergeEdits, type Merge, type MergeConflict } from './cases/case-merge.js'

@@ -1,4 +1,5 @@
 import { oneCauseSql } from '@bobbin/core'
+import { TOP_AREAS } from '../cases/index.js'
 import { IN_LENS, LATEST_OF_BUILD, RUN_COLUMNS, RUN_FROM } from '../runs/index.js'
 
 /** The newest run of every lane in the lens that ran in the last 30 days of the project. */
@@ -25,10 +26,7 @@ order by r.started_at desc limit 5`
 
 /** Areas behind some failing scripts. */
 export const FAILURE_AREAS = `
-with recursive top as (
-  select id, id as top_id, name from area where project_id = $projectId and parent_id is null
-  union all select a.id, t.top_id, t.name from area a join top t on a.parent_id = t.id
-)
+with recursive ${TOP_AREAS}
 select
   array(select distinct t.name from link l join test_case c on c.id = l.case_id join top t on t.id = c.area_id
     where l.script_id = any($scriptIds::int[]) and l.state = 'active' order by 1) as areas`
@@ -82,10 +80,7 @@ const LATEST = `and not exists (
  * not simply pass is read as a whole; whether an area passed, the first of its scripts that did tells.
  */
 export const areaThreads = (again: boolean): string => `
-with recursive top as (
-  select id, id as top_id from area where project_id = $projectId and parent_id is null
-  union all select a.id, t.top_id from area a join top t on a.parent_id = t.id
-), of_script as materialized (
+with recursive ${TOP_AREAS}, of_script as materialized (
   select distinct l.script_id, t.top_id as area from link l join test_case c on c.id = l.case_id join top t on t.id = c.area_id
   where l.project_id = $projectId and l.state = 'active'
 ), points as materialized (

@@ -16,6 +16,13 @@ tree as (
   from area a join tree t on a.parent_id = t.id where a.deleted_at is null
 )`
 
+/** Every area with the top area that it is below; common table \`top\`, to be used after \`with recursive\`. Binds projectId. */
+export const TOP_AREAS = `
+top as (
+  select id, name, id as top_id from area where project_id = $projectId and parent_id is null and deleted_at is null
+  union all select a.id, t.name, t.top_id from area a join top t on a.parent_id = t.id
+)`
+
 /** Which cases a list shows; binds projectId, prefix and the filters, null for all. Aliases: c the case, t its area, o its owner, l its scripts. */
 const CASE_FILTER = `
 c.project_id = $projectId and c.deleted_at is null

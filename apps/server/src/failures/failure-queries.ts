@@ -1,4 +1,5 @@
 import { IN_LENS, NTH_BUILD } from '../runs/index.js'
+import { TOP_AREAS } from '../cases/index.js'
 import { SCRIPT_REF } from '../scripts/index.js'
 
 /**
@@ -86,10 +87,7 @@ const GROUP_COLUMNS = `
  * however many builds there are.
  */
 export const GROUP_ROWS = `
-with recursive top as (
-  select id, name, id as top_id from area where project_id = $projectId and parent_id is null and deleted_at is null
-  union all select a.id, t.name, t.top_id from area a join top t on a.parent_id = t.id
-), ${RUNS}, ${FAILS}, tests as materialized (
+with recursive ${TOP_AREAS}, ${RUNS}, ${FAILS}, tests as materialized (
   select group_id, script_id, bool_or(behind_script_id is null) as own, count(*)::int as failures from fails group by group_id, script_id
 ), sums as materialized (
   select group_id, count(*) filter (where own)::int as own_tests, count(*)::int as tests, sum(failures)::int as failures from tests group by group_id

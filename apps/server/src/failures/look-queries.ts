@@ -6,8 +6,9 @@ select r.id, r.project_id as "projectId", r.day::text as day, r.lane_id as "lane
 from run r join lane l on l.id = r.lane_id join build b on b.id = r.build_id join project p on p.id = r.project_id left join looked_run k on k.run_id = r.id
 where not r.live and (k.run_id is null or r.delivered_at > k.delivered_at) order by r.id limit $most`
 
+/** Locked, so that a run that is being deleted at this moment is waited for, and then not there. */
 export const LOOKED = `
-insert into looked_run (run_id, delivered_at) select id, $deliveredAt::timestamptz from run where id = $id
+insert into looked_run (run_id, delivered_at) select id, $deliveredAt::timestamptz from run where id = $id for key share
 on conflict (run_id) do update set delivered_at = excluded.delivered_at`
 
 /** What did not pass in a run, in the order in which it ran as far as that is known. */

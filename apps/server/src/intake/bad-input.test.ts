@@ -1,6 +1,6 @@
 import { request } from 'node:http'
 import { readFileSync } from 'node:fs'
-import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest'
 import type { ResultDetail, RunDetail, ScriptList } from '@bobbin/client'
 import { ApiError } from '@bobbin/client'
 import { resultFile, TestApp, TOKEN } from '../testing/test-app.js'
@@ -99,8 +99,11 @@ describe('a request that is wrong', () => {
     expect(answer.status).toBe(408)
     expect(JSON.parse(answer.body)).toMatchObject({ code: 'stalled', detail: expect.stringContaining('Nothing came for') as string })
     expect(await bobbin.ask(`select 1 from pipeline where name = 'endless'`)).toEqual([])
-    const open = await bobbin.ask(`select 1 from pg_stat_activity where datname = current_database() and state = 'idle in transaction'`)
-    expect(open).toEqual([])
+    // work in the background has transactions of its own, which end
+    await vi.waitFor(async () => {
+      const open = await bobbin.ask(`select 1 from pg_stat_activity where datname = current_database() and state = 'idle in transaction'`)
+      expect(open).toEqual([])
+    }, 30_000)
     await nothingLost()
   })
 })

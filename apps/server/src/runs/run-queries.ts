@@ -21,10 +21,10 @@ export const RUN_FROM = `run r join build b on b.id = r.build_id join lane l on 
 /** Whether a run is seen through the lens, among the newest builds of its lane. */
 const SEEN = `${IN_LENS} and r.id in (select id from (select id, ${NTH_BUILD} as nth from run where project_id = $projectId) x where nth <= $span)`
 
-/** Newest runs in the lens. */
+/** Newest runs in the lens; of one pipeline, or null for all. */
 export const RUN_ROWS = `
 select ${RUN_COLUMNS} from ${RUN_FROM}
-where r.project_id = $projectId and ${SEEN}
+where r.project_id = $projectId and ${SEEN} and ($pipeline::text is null or p.name = $pipeline)
 order by r.started_at desc, r.id desc limit $most`
 
 export const RUN_ROW = `select ${RUN_COLUMNS} from ${RUN_FROM} where r.project_id = $projectId and r.id = $id`

@@ -91,15 +91,25 @@ export class RunsService {
   async list({ project }: Context, lens: Lens): Promise<RunList> {
     const bind = { projectId: project.id, ...lens }
     const [records, hidden] = await Promise.all([
-      rowsOf<RunRecord>(this, sql.RUN_ROWS, { ...bind, most: MOST_RUNS }),
+      this.records(bind.projectId, lens, { most: MOST_RUNS }),
       rowsOf<{ hidden: number }>(this, sql.RUNS_HIDDEN, bind),
     ])
+    return { rows: records.map((record) => runRow(record)), hidden: hidden[0]?.hidden ?? 0 }
+  }
+
+  /** Newest runs in the lens, with what they changed as far as it can be counted in a moment. @param pipeline null for all */
+  async records(
+    projectId: number,
+    lens: Lens,
+    { pipeline = null, most }: { pipeline?: string | null; most: number },
+  ): Promise<RunRecord[]> {
+    const records = await rowsOf<RunRecord>(this, sql.RUN_ROWS, { projectId, ...lens, pipeline, most })
     const until = performance.now() + MOST_COUNTING_MS
     for (const record of records) {
       if (performance.now() > until) break
       record.changes ??= await this.countChanges(record)
     }
-    return { rows: records.map((record) => runRow(record)), hidden: hidden[0]?.hidden ?? 0 }
+    return records
   }
 
   async record({ project }: Context, id: number): Promise<RunRecord> {

@@ -115,7 +115,8 @@ describe('what a run changed', () => {
   })
 
   it('is what counting from nothing says, for every run there is', async () => {
-    await bobbin.get<RunList>('/runs')
+    // the list counts for a moment only, and at least one run
+    while ((await bobbin.ask('select 1 from run where changes is null limit 1')).length > 0) await bobbin.get<RunList>('/runs')
     const kept = await bobbin.ask<{ id: number; changes: number[] }>('select id, changes from run order by id')
     await bobbin.ask('update run set changes = null')
     for (const { id, changes } of kept) {

@@ -1,5 +1,5 @@
-import { IN_LENS, NTH_BUILD } from '../runs/index.js'
 import { SCRIPT_REF } from '../scripts/index.js'
+import { SEEN_RUNS } from '../runs/index.js'
 
 /**
  * Tests that failed, errored or recovered in what the lens shows, with all their results there: one row each. A run that counts as an outage judges
@@ -7,16 +7,13 @@ import { SCRIPT_REF } from '../scripts/index.js'
  * Binds: those of the lens, projectId.
  */
 export const FLAKY = `
-with runs as materialized (
-  select r.id, r.day, r.build_id, r.lane_id, r.sort_key, r.started_at, r.failed + r.errored as red, l.environment_id, b.commit
-  from (select id, ${NTH_BUILD} as nth from run where project_id = $projectId) own
-  join run r on r.id = own.id join lane l on l.id = r.lane_id join environment e on e.id = l.environment_id join build b on b.id = r.build_id
-  where own.nth <= $span and not r.live and not r.outage and ${IN_LENS}
+with ${SEEN_RUNS}, judging as materialized (
+  select * from runs where not outage
 ), suspects as materialized (
-  select distinct x.script_id from runs r join result x on x.run_id = r.id and x.day = r.day and x.outcome in (2, 3, 7)
+  select distinct x.script_id from judging r join result x on x.run_id = r.id and x.day = r.day and x.outcome in (2, 3, 7)
 ), results as materialized (
   select x.script_id, x.outcome, x.attempts, x.duration_ms, r.id as run_id, r.lane_id, r.sort_key, r.started_at, r.environment_id, r.commit, r.red
-  from suspects s cross join runs r join result x on x.run_id = r.id and x.day = r.day and x.script_id = s.script_id and x.outcome in (1, 2, 3, 7)
+  from suspects s cross join judging r join result x on x.run_id = r.id and x.day = r.day and x.script_id = s.script_id and x.outcome in (1, 2, 3, 7)
 ), flips as (
   select script_id, count(*) filter (where before is not null and before <> good)::int as flips from (
     select script_id, outcome in (1, 7) as good, lag(outcome in (1, 7)) over (partition by script_id, lane_id order by sort_key) as before from results

@@ -1,9 +1,11 @@
 import { Controller, Get, Module, Query } from '@nestjs/common'
 import { AccessModule, Ctx, type Context, Needs } from '../access/index.js'
-import type { FlakyList } from '../contract/index.js'
+import type { FlakyList, Weave } from '../contract/index.js'
 import { HistoryModule } from '../history/index.js'
 import { LensDto, lensOf } from '../runs/index.js'
+import { WeaveDto } from './trends.dto.js'
 import { TrendsService } from './trends.service.js'
+import { WeaveService } from './weave.service.js'
 
 @Controller('projects/:project/trends')
 export class TrendsController {
@@ -17,5 +19,21 @@ export class TrendsController {
   }
 }
 
-@Module({ imports: [AccessModule, HistoryModule], controllers: [TrendsController], providers: [TrendsService] })
+@Controller('projects/:project/weave')
+export class WeaveController {
+  constructor(private readonly weaves: WeaveService) {}
+
+  /** Tests down, builds across: what became of each test in each build of a pipeline. */
+  @Get()
+  @Needs('read')
+  weave(@Ctx() context: Context, @Query() dto: WeaveDto): Promise<Weave> {
+    return this.weaves.get(context, lensOf(dto), { pipeline: dto.pipeline ?? null, all: dto.all === 'true' })
+  }
+}
+
+@Module({
+  imports: [AccessModule, HistoryModule],
+  controllers: [TrendsController, WeaveController],
+  providers: [TrendsService, WeaveService],
+})
 export class TrendsModule {}

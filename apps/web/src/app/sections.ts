@@ -5,6 +5,8 @@ import {
   Code2,
   Download,
   FileText,
+  GitCommitHorizontal,
+  Grid3x3,
   Inbox,
   ListOrdered,
   Play,
@@ -36,6 +38,8 @@ export const SECTIONS: readonly (readonly Section[])[] = [
     { to: 'runs', name: 'Runs', icon: Play, key: 'r' },
   ],
   [
+    { to: 'builds', name: 'Builds', icon: GitCommitHorizontal, key: 'd' },
+    { to: 'weave', name: 'Weave', icon: Grid3x3, key: 'w' },
     { to: 'failures', name: 'Failures', icon: TriangleAlert, key: 'f' },
     { to: 'trends', name: 'Trends', icon: ChartLine, key: 't' },
   ],

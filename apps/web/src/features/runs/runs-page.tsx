@@ -4,14 +4,14 @@ import { useNavigate } from 'react-router'
 import { lensQuery, useLens } from '../../context/lens.js'
 import { ProjectLink, useProjectPath } from '../../context/project-link.js'
 import { useSession } from '../../context/session.js'
-import { count, formatDuration, formatNumber } from '../../lib/format.js'
+import { count, formatDuration } from '../../lib/format.js'
 import { useAddress } from '../../lib/use-address.js'
 import { useKeys } from '../../lib/use-keys.js'
 import { RowList } from '../../ui/row-list.js'
 import { EmptyState, ErrorState, Loading } from '../../ui/states.js'
 import { Time } from '../../ui/time.js'
 import { useRuns } from './queries.js'
-import { runWords } from './run-words.js'
+import { RunShare, RunWords } from './run-summary.js'
 
 /** All runs in the lens, newest first. */
 export function RunsPage() {
@@ -78,7 +78,7 @@ function RunLine({ run }: { run: RunRow }) {
         <RunWords run={run} />
       </div>
       <div role="gridcell" className="w-[96px] shrink-0 text-right">
-        <Share totals={totals} />
+        <RunShare totals={totals} />
       </div>
       <div role="gridcell" className="w-[104px] shrink-0 pl-3 text-right font-mono">
         {formatDuration(run.durationMs)}
@@ -87,37 +87,5 @@ function RunLine({ run }: { run: RunRow }) {
         <Time iso={run.startedAt} />
       </div>
     </>
-  )
-}
-
-/** What the run changed, worst first; the unchanged stays out. */
-function RunWords({ run }: { run: RunRow }) {
-  const words = runWords(run)
-  if (words.length === 0) return <span className="text-soft">nothing changed</span>
-  return words.map(({ text, className }, i) => (
-    <span key={text}>
-      {i > 0 && ', '}
-      <span className={className}>{text}</span>
-    </span>
-  ))
-}
-
-/** The run as one bar of cloth: what failed, errored and recovered in true proportion, at least a hair wide. */
-function Share({ totals }: { totals: RunRow['totals'] }) {
-  const parts = [
-    [totals.failed, 'bg-failed'],
-    [totals.errored, 'bg-errored'],
-    [totals.recovered, 'bg-recovered'],
-    [totals.skipped + totals.blocked + totals.notRun, 'bg-hairline'],
-    [totals.passed, 'bg-passed/70'],
-  ] as const
-  return (
-    <span
-      role="img"
-      aria-label={`${formatNumber(totals.passed)} of ${formatNumber(totals.total)} passed`}
-      className="flex h-[6px] gap-px overflow-hidden rounded-[1px]"
-    >
-      {parts.map(([value, colour]) => value > 0 && <span key={colour} className={`${colour} min-w-[2px]`} style={{ flexGrow: value }} />)}
-    </span>
   )
 }

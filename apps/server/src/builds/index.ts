@@ -1,0 +1,1 @@
+export { BuildsModule } from './builds.module.js'
