@@ -3047,6 +3047,23 @@ export interface paths {
     patch?: never
     trace?: never
   }
+  '/projects/{project}/trends/days': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** What failed, day by day, by environment, area, suite, file, team, cause or pipeline; and what a spike is made of */
+    get: operations['trendsDayByDay']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
   '/projects/{project}/trends/flaky': {
     parameters: {
       query?: never
@@ -3056,6 +3073,23 @@ export interface paths {
     }
     /** Flaky tests in the lens, by what they cost */
     get: operations['trendsFlaky']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/trends/slow': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** Tests that take long, that take longer than they did, and what splitting over machines would win */
+    get: operations['trendsSlowest']
     put?: never
     post?: never
     delete?: never
@@ -4130,6 +4164,85 @@ export interface components {
       linesCovered: number
       linesTotal: number
     }
+    /** @description A test takes longer and longer, or less and less long. */
+    Creep: {
+      /** @constant */
+      kind: 'creep'
+      /** @description Per build (Theil-Sen). */
+      slope: number
+      /** @description Where the trend begins and ends, in the unit of the values. */
+      before: number
+      after: number
+      /** @description Two-sided (Mann-Kendall). */
+      p: number
+    }
+    DayList: {
+      /** @description Oldest first; days without a run are not told. */
+      days: components['schemas']['DayRow'][]
+      by: components['schemas']['DayPart']
+      /** @description The largest parts; the last may be all others together. */
+      series: components['schemas']['DaySeries'][]
+      others: components['schemas']['DaySeries'] | null
+      /** @description The days that were chosen, or that stand out by themselves; null where none were and none do. */
+      spike: {
+        from: string
+        to: string
+        /** @description Somebody chose these days. */
+        chosen: boolean
+        failed: number
+        errored: number
+        /** @description The median of failures of all days. */
+        usual: number
+        explained: components['schemas']['Explanation'][]
+      } | null
+      /** @description Tests that failed most, on the chosen days or on all. */
+      top: components['schemas']['DayTest'][]
+      /** @description Over causes first seen in these days, in hours: until resolved, and until somebody decided what they are; medians, null where there is none. */
+      lasting: {
+        resolved: number
+        untilResolvedH: number | null
+        decided: number
+        untilDecidedH: number | null
+        open: number
+      }
+    }
+    /** @enum {string} */
+    DayPart: 'environment' | 'area' | 'suite' | 'file' | 'team' | 'cause' | 'pipeline'
+    /** @description What happened on a day (UTC), over all runs in the lens that began on it. */
+    DayRow: {
+      /** @description `2026-11-24` */
+      day: string
+      runs: number
+      /** @description Runs that count as an outage. */
+      outages: number
+      /** @description Results with a verdict: passed, failed, errored, recovered. */
+      judged: number
+      passed: number
+      failed: number
+      errored: number
+      recovered: number
+      /** @description Passed or recovered, of those with a verdict; with 95 % bounds (Wilson). Null where there is none. */
+      rate: number | null
+      bounds: components['schemas']['Bounds'] | null
+      /** @description Tests that newly failed and that were fixed, run by run. */
+      newlyFailing: number
+      fixed: number
+    }
+    /** @description A part of all failures, day by day in the order of the days. */
+    DaySeries: {
+      /** @description Null for what has none, for example no case and so no area. */
+      name: string | null
+      failed: number[]
+      errored: number[]
+    }
+    DayTest: {
+      script: components['schemas']['ScriptRef']
+      failed: number
+      errored: number
+      /** @description On how many of the chosen days. */
+      days: number
+      lastRunId: number
+    }
     DecideDto: {
       scripts: number[]
       /**
@@ -4435,6 +4548,18 @@ export interface components {
     }
     ExpectedDto: {
       on: boolean
+    }
+    Explanation: {
+      part: components['schemas']['DayPart']
+      /** @description The fewest values that make most of it, the largest first. */
+      values: {
+        name: string
+        count: number
+      }[]
+      /** @description What they make of the failures; 0 to 1. */
+      share: number
+      /** @description What the same values make of the failures elsewhere; null where there are none. */
+      usualShare: number | null
     }
     /** @description One thing a test said went wrong. One attempt can hold several (soft assertions, a failing tear-down after a failing test). */
     Failure: {
@@ -4953,6 +5078,18 @@ export interface components {
       project: string
       email: string
       invitedBy: string
+    }
+    /** @description From one build on a test takes longer, or less long. */
+    Jump: {
+      /** @constant */
+      kind: 'jump'
+      /** @description The index of the first value of what is new. */
+      index: number
+      /** @description Medians before and after, in the unit of the values. */
+      before: number
+      after: number
+      /** @description Two-sided chance of such a difference between the two parts (Mann-Whitney), before the choice of the place is considered. */
+      p: number
     }
     /**
      * @description Why a failure only follows another.
@@ -5585,6 +5722,25 @@ export interface components {
         title: string
       }[]
       actId: number | null
+    }
+    /** @description A test whose pace changed in a lane. */
+    PaceRow: {
+      script: components['schemas']['ScriptRef']
+      cases: string[]
+      lane: components['schemas']['LaneRef']
+      pace: components['schemas']['Jump'] | components['schemas']['Creep']
+      /** @description The build with which the new pace began; of a creep the first that was looked at. */
+      since: {
+        runId: number
+        build: string
+        commit: string | null
+        author: string | null
+        at: string
+      }
+      /** @description Durations in milliseconds of the runs in which it passed, oldest first. */
+      durations: number[]
+      /** @description What the change costs in each run, in milliseconds; negative where it got faster. */
+      costMs: number
     }
     PartEndDto: {
       lease: string
@@ -6889,6 +7045,25 @@ export interface components {
       /** @description A forgotten password can be set anew by a link that comes by mail. */
       mail: boolean
     }
+    SlowList: {
+      /** @description Slower, the dearest first; then faster. */
+      changed: components['schemas']['PaceRow'][]
+      slowest: components['schemas']['SlowRow'][]
+      splits: components['schemas']['SplitRow'][]
+      /** @description Tests and lanes that were looked at: enough runs in which the test passed. */
+      looked: number
+    }
+    SlowRow: {
+      script: components['schemas']['ScriptRef']
+      cases: string[]
+      lane: components['schemas']['LaneRef']
+      runs: number
+      /** @description Mean of the runs in which it passed. */
+      meanMs: number
+      /** @description Of the time of all tests of the lane; 0 to 1. */
+      share: number
+      lastRunId: number
+    }
     /** @description A place that is looked into at an interval, for teams who can't push. */
     Source: {
       id: number
@@ -6992,6 +7167,27 @@ export interface components {
     SplitDto: {
       /** @description Wordings that are another cause. */
       signatures: number[]
+    }
+    /** @description How long the newest run of a lane would take on several machines. */
+    SplitRow: {
+      lane: components['schemas']['LaneRef']
+      runId: number
+      build: string
+      tests: number
+      /** @description All tests one after the other. */
+      totalMs: number
+      /** @description Split by expected time, a file staying together; `machines` in rising order. */
+      splits: {
+        machines: number
+        ms: number
+      }[]
+      /** @description What no split goes below: the longest file, and the slowest test in it. */
+      longest: {
+        file: string
+        ms: number
+        script: components['schemas']['ScriptRef']
+        scriptMs: number
+      }
     }
     /** @description Keys that the code of tests does not declare, though a person or a rule linked them. */
     StampList: {
@@ -7625,6 +7821,12 @@ export type ComparedKind = components['schemas']['ComparedKind']
 export type ComparedRow = components['schemas']['ComparedRow']
 export type Comparison = components['schemas']['Comparison']
 export type CoverageSummary = components['schemas']['CoverageSummary']
+export type Creep = components['schemas']['Creep']
+export type DayList = components['schemas']['DayList']
+export type DayPart = components['schemas']['DayPart']
+export type DayRow = components['schemas']['DayRow']
+export type DaySeries = components['schemas']['DaySeries']
+export type DayTest = components['schemas']['DayTest']
 export type DecideDto = components['schemas']['DecideDto']
 export type Decided = components['schemas']['Decided']
 export type Decision = components['schemas']['Decision']
@@ -7646,6 +7848,7 @@ export type EnvironmentDto = components['schemas']['EnvironmentDto']
 export type EnvironmentList = components['schemas']['EnvironmentList']
 export type Expected = components['schemas']['Expected']
 export type ExpectedDto = components['schemas']['ExpectedDto']
+export type Explanation = components['schemas']['Explanation']
 export type Failure = components['schemas']['Failure']
 export type FailureCommit = components['schemas']['FailureCommit']
 export type FailureDecided = components['schemas']['FailureDecided']
@@ -7683,6 +7886,7 @@ export type InvitationAccepted = components['schemas']['InvitationAccepted']
 export type InvitationRow = components['schemas']['InvitationRow']
 export type InvitationSecretDto = components['schemas']['InvitationSecretDto']
 export type InvitationSeen = components['schemas']['InvitationSeen']
+export type Jump = components['schemas']['Jump']
 export type KnockOnRule = components['schemas']['KnockOnRule']
 export type LaneRef = components['schemas']['LaneRef']
 export type LensOptions = components['schemas']['LensOptions']
@@ -7756,6 +7960,7 @@ export type Outcome = components['schemas']['Outcome']
 export type OutcomeTotals = components['schemas']['OutcomeTotals']
 export type OutlineDto = components['schemas']['OutlineDto']
 export type OutlineMade = components['schemas']['OutlineMade']
+export type PaceRow = components['schemas']['PaceRow']
 export type PartEndDto = components['schemas']['PartEndDto']
 export type PartList = components['schemas']['PartList']
 export type PartLog = components['schemas']['PartLog']
@@ -7858,6 +8063,8 @@ export type ServerRightsDto = components['schemas']['ServerRightsDto']
 export type SessionRow = components['schemas']['SessionRow']
 export type SignInDto = components['schemas']['SignInDto']
 export type SignInWays = components['schemas']['SignInWays']
+export type SlowList = components['schemas']['SlowList']
+export type SlowRow = components['schemas']['SlowRow']
 export type Source = components['schemas']['Source']
 export type SourceDto = components['schemas']['SourceDto']
 export type SourceFile = components['schemas']['SourceFile']
@@ -7869,6 +8076,7 @@ export type SourcesAllowedDto = components['schemas']['SourcesAllowedDto']
 export type Space = components['schemas']['Space']
 export type SpacePart = components['schemas']['SpacePart']
 export type SplitDto = components['schemas']['SplitDto']
+export type SplitRow = components['schemas']['SplitRow']
 export type StampList = components['schemas']['StampList']
 export type StartDto = components['schemas']['StartDto']
 export type StartRow = components['schemas']['StartRow']
@@ -15424,6 +15632,56 @@ export interface operations {
       }
     }
   }
+  trendsDayByDay: {
+    parameters: {
+      query?: {
+        branch?: string
+        /** @description Comma-separated names. */
+        environments?: string[]
+        /** @description How many of the newest builds of each lane are looked at. */
+        span?: number
+        /** @description A browser, device or operating system that runs were made on. */
+        profile?: string
+        release?: string
+        /** @description Trial runs, in place of the record. */
+        trial?: 'true'
+        /** @description By what failures are told apart. */
+        by?: components['schemas']['DayPart']
+        /** @description The first day of what is to be explained; by itself what stands out. */
+        from?: string
+        /** @description The last day; by itself the first. */
+        to?: string
+        /** @description Leaves out runs that count as an outage. */
+        outages?: 'without'
+      }
+      header?: never
+      path: {
+        project: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['DayList']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
   trendsFlaky: {
     parameters: {
       query?: {
@@ -15453,6 +15711,48 @@ export interface operations {
         }
         content: {
           'application/json': components['schemas']['FlakyList']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  trendsSlowest: {
+    parameters: {
+      query?: {
+        branch?: string
+        /** @description Comma-separated names. */
+        environments?: string[]
+        /** @description How many of the newest builds of each lane are looked at. */
+        span?: number
+        /** @description A browser, device or operating system that runs were made on. */
+        profile?: string
+        release?: string
+        /** @description Trial runs, in place of the record. */
+        trial?: 'true'
+      }
+      header?: never
+      path: {
+        project: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['SlowList']
         }
       }
       /** @description What went wrong */

@@ -119,6 +119,8 @@ export {
   weaveSum,
   type WeaveThread,
 } from './history/weave.js'
+export { DAY_PARTS, type DayPart, type Explanation, explainSpike, findSpike, type RedCount } from './history/spike.js'
+export { type Creep, type Jump, PACE, paceOf } from './history/pace.js'
 export { CASE_COLUMNS, INTENT_WORDS, readCaseTable, writeCaseTable } from './cases/case-table.js'
 export type { ReadRow, ReadTable, TableCase, TableRow } from './cases/case-table.js'
 export { mergeEdits, type Merge, type MergeConflict } from './cases/case-merge.js'

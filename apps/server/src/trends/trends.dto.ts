@@ -1,4 +1,5 @@
-import { IsIn, IsOptional, IsString } from 'class-validator'
+import { DAY_PARTS, type DayPart } from '@bobbin/core'
+import { IsDateString, IsIn, IsOptional, IsString, Matches } from 'class-validator'
 import { LensDto } from '../runs/index.js'
 
 export class WeaveDto extends LensDto {
@@ -10,4 +11,27 @@ export class WeaveDto extends LensDto {
   @IsOptional()
   @IsIn(['true'])
   all?: 'true'
+}
+
+const DAY = /^\d{4}-\d{2}-\d{2}$/
+
+export class DaysDto extends LensDto {
+  /** By what failures are told apart. */
+  @IsOptional()
+  @IsIn(DAY_PARTS)
+  by?: DayPart
+  /** The first day of what is to be explained; by itself what stands out. */
+  @IsOptional()
+  @Matches(DAY)
+  @IsDateString({ strict: true })
+  from?: string
+  /** The last day; by itself the first. */
+  @IsOptional()
+  @Matches(DAY)
+  @IsDateString({ strict: true })
+  to?: string
+  /** Leaves out runs that count as an outage. */
+  @IsOptional()
+  @IsIn(['without'])
+  outages?: 'without'
 }

@@ -362,7 +362,8 @@ function Nothing({ weave, all }: { weave: Weave; all: boolean }) {
         )
       }
     >
-      In {weave.builds.length === 1 ? 'this build' : `these ${formatNumber(weave.builds.length)} builds`} no test failed, errored, was blocked or had to be tried again.
+      In {weave.builds.length === 1 ? 'this build' : `these ${formatNumber(weave.builds.length)} builds`} no test failed, errored, was
+      blocked or had to be tried again.
     </EmptyState>
   )
 }

@@ -1,0 +1,140 @@
+import { PACE, paceOf, splitByTime } from '@bobbin/core'
+import { Injectable } from '@nestjs/common'
+import { InjectConnection } from '@nestjs/sequelize'
+import { Sequelize } from 'sequelize-typescript'
+import type { Context } from '../access/index.js'
+import type { LaneRef, PaceRow, ScriptRef, SlowList, SlowRow, SplitRow } from '../contract/index.js'
+import { rowsOf } from '../platform/database.js'
+import type { Lens } from '../runs/index.js'
+import * as sql from './slow-queries.js'
+
+const MOST_SLOWEST = 100
+const MOST_CHANGED = 200
+/** Durations are looked at one by one where they correlate so much with time: what changes its pace at all does. */
+const DRIFT = 0.3
+/** The most that are looked at, those that could cost most first. */
+const MOST_LOOKED = 4000
+const MACHINES = [1, 2, 4, 8, 16]
+
+interface Duration {
+  scriptId: number
+  laneId: number
+  runs: number
+  meanMs: number
+  drift: number | null
+  lastRunId: number
+}
+
+type Script = ScriptRef & { cases: string[] }
+type RunOf = Omit<PaceRow['since'], 'at'> & { at: Date }
+
+/** What takes long, and what takes longer than it did. */
+@Injectable()
+export class SlowService {
+  constructor(@InjectConnection() readonly sequelize: Sequelize) {}
+
+  async get({ project }: Context, lens: Lens): Promise<SlowList> {
+    const bind = { projectId: project.id, ...lens }
+    const [durations, files] = await Promise.all([
+      rowsOf<Duration>(this, sql.DURATIONS, bind),
+      rowsOf<FileOfLane>(this, sql.NEWEST_FILES, bind),
+    ])
+    const changed = await this.changed(durations, bind)
+    const slowest = durations.toSorted((a, b) => b.meanMs - a.meanMs).slice(0, MOST_SLOWEST)
+    const splits = splitsOf(files)
+    const scripts = await this.scripts(project.keyPrefix, [
+      ...changed.map(({ one }) => one.scriptId),
+      ...slowest.map(({ scriptId }) => scriptId),
+      ...splits.map(({ longest }) => longest.scriptId),
+    ])
+    const lanes = await this.lanes([...changed.map(({ one }) => one.laneId), ...slowest.map(({ laneId }) => laneId), ...splits.map(({ laneId }) => laneId)]) // prettier-ignore
+    const sums = new Map<number, number>()
+    for (const { laneId, meanMs } of durations) sums.set(laneId, (sums.get(laneId) ?? 0) + meanMs)
+    return {
+      changed: changed.map(({ one, ...row }) => ({ ...refsOf(scripts, lanes, one), ...row })),
+      slowest: slowest.map((one): SlowRow => ({
+        ...refsOf(scripts, lanes, one),
+        ...{ runs: one.runs, meanMs: one.meanMs, lastRunId: one.lastRunId },
+        share: one.meanMs / (sums.get(one.laneId) || 1),
+      })),
+      splits: splits.map(({ laneId, longest: { scriptId, ...longest }, ...row }): SplitRow => {
+        const { script, lane } = refsOf(scripts, lanes, { scriptId, laneId })
+        return { ...row, lane, longest: { ...longest, script } }
+      }),
+      looked: durations.filter(({ runs }) => runs >= PACE.least).length,
+    }
+  }
+
+  /** Those whose pace really changed, the dearest first. */
+  private async changed(durations: readonly Duration[], bind: Lens & { projectId: number }) {
+    const weight = ({ drift, meanMs }: Duration) => Math.abs(drift ?? 0) * meanMs
+    const likely = durations
+      .filter(({ runs, drift }) => runs >= PACE.least && Math.abs(drift ?? 0) >= DRIFT)
+      .sort((a, b) => weight(b) - weight(a))
+      .slice(0, MOST_LOOKED)
+    if (likely.length === 0) return []
+    const series = await rowsOf<{ nth: number; durations: number[]; runIds: number[] }>(this, sql.SERIES, {
+      ...bind,
+      scriptIds: likely.map(({ scriptId }) => scriptId),
+      laneIds: likely.map(({ laneId }) => laneId),
+    })
+    const found = series.flatMap(({ nth, durations: own, runIds }) => {
+      const one = likely[nth]
+      const pace = paceOf(own)
+      if (!one || !pace) return []
+      return [{ one, pace, durations: own, sinceId: runIds[pace.kind === 'jump' ? pace.index : 0] ?? 0, costMs: pace.after - pace.before }]
+    })
+    const dearest = found.sort((a, b) => b.costMs - a.costMs).slice(0, MOST_CHANGED)
+    const runs = await rowsOf<RunOf>(this, sql.SLOW_RUNS, { runIds: dearest.map(({ sinceId }) => sinceId) })
+    const runOf = new Map(runs.map((run) => [run.runId, run]))
+    return dearest.flatMap(({ sinceId, ...row }) => {
+      const since = runOf.get(sinceId)
+      return since ? [{ ...row, since: { ...since, at: since.at.toISOString() } }] : []
+    })
+  }
+
+  private async scripts(prefix: string, scriptIds: number[]): Promise<Map<number, Script>> {
+    const rows = await rowsOf<Script>(this, sql.SLOW_SCRIPTS, { prefix, scriptIds: [...new Set(scriptIds)] })
+    return new Map(rows.map((row) => [row.id, row]))
+  }
+
+  private async lanes(laneIds: number[]): Promise<Map<number, LaneRef>> {
+    const rows = await rowsOf<LaneRef>(this, sql.SLOW_LANES, { laneIds: [...new Set(laneIds)] })
+    return new Map(rows.map((row) => [row.id, row]))
+  }
+}
+
+function refsOf(scripts: ReadonlyMap<number, Script>, lanes: ReadonlyMap<number, LaneRef>, one: { scriptId: number; laneId: number }) {
+  const { cases, ...script } = scripts.get(one.scriptId) as Script
+  return { script, cases, lane: lanes.get(one.laneId) as LaneRef }
+}
+
+interface FileOfLane {
+  laneId: number
+  runId: number
+  build: string
+  file: string
+  tests: number
+  ms: number
+  scriptId: number
+  scriptMs: number
+}
+
+/** How long each lane's newest run would take on several machines, files staying together. */
+function splitsOf(files: readonly FileOfLane[]) {
+  return [...new Set(files.map(({ laneId }) => laneId))].flatMap((laneId) => {
+    const own = files.filter((file) => file.laneId === laneId)
+    const longest = own.reduce((most, file) => (file.ms > most.ms ? file : most), own[0] as FileOfLane)
+    const units = own.map(({ ms }) => ({ time: ms }))
+    const { runId, build } = longest
+    return [
+      {
+        ...{ laneId, runId, build },
+        tests: own.reduce((sum, { tests }) => sum + tests, 0),
+        totalMs: own.reduce((sum, { ms }) => sum + ms, 0),
+        splits: MACHINES.map((machines) => ({ machines, ms: splitByTime(units, machines).makespan })),
+        longest: { file: longest.file, ms: longest.ms, scriptId: longest.scriptId, scriptMs: longest.scriptMs },
+      },
+    ]
+  })
+}
