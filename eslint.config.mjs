@@ -45,6 +45,7 @@ const WEB_FEATURES = [
   'failures',
   'builds',
   'weave',
+  'life',
   'trends',
   'cases',
   'intake',

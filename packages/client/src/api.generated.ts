@@ -2973,6 +2973,26 @@ export interface paths {
     patch?: never
     trace?: never
   }
+  '/projects/{project}/tests/{id}': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /**
+     * One test's life
+     * @description all its runs, what was done about it, where it does worse, and whether what was done helped.
+     */
+    get: operations['lifeLife']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
   '/projects/{project}/tokens': {
     parameters: {
       query?: never
@@ -3041,6 +3061,46 @@ export interface paths {
     put?: never
     /** Tests the connection, and sends what waited when all is well */
     post: operations['defectsTest']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/trends/activity': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /**
+     * What goes on
+     * @description plans, deliveries, scans, sources, agents, messages to the tracker.
+     */
+    get: operations['trendsActivity']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/trends/areas': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /**
+     * How areas or suites stand
+     * @description covered, failing, planned.
+     */
+    get: operations['trendsByArea']
+    put?: never
+    post?: never
     delete?: never
     options?: never
     head?: never
@@ -3608,6 +3668,37 @@ export interface components {
       left: string[]
     }
     /**
+     * @description What sort of work it is: a plan that was started, a delivery, a scan of sources, a source looked into, an agent, a message to the tracker.
+     * @enum {string}
+     */
+    ActivityKind: 'plan' | 'delivery' | 'scan' | 'source' | 'agent' | 'sync'
+    ActivityList: {
+      /** @description What goes on first, then the newest. */
+      rows: components['schemas']['ActivityRow'][]
+      going: number
+      /** @description People who began something, for the filter. */
+      people: string[]
+    }
+    ActivityRow: {
+      kind: components['schemas']['ActivityKind']
+      id: number
+      name: string
+      at: string
+      state: components['schemas']['ActivityState']
+      /** @description Who began it; null where it began by itself. */
+      by: string | null
+      environments: string[]
+      /** @description Results of its runs: how many, and how many are red; null for what has none. */
+      results: {
+        total: number
+        red: number
+      } | null
+      /** @description What is wrong, in words of whoever says so. */
+      problem: string | null
+    }
+    /** @enum {string} */
+    ActivityState: 'going' | 'waiting' | 'done' | 'failed' | 'stopped'
+    /**
      * @description Whose deed an act was: a person in a session, a machine with a token, an agent, or Bobbin by itself.
      * @enum {string}
      */
@@ -3674,12 +3765,54 @@ export interface components {
       /** @description The area of the same parent that it stands before; null is the end. */
       before?: number | null
     }
+    AreaList: {
+      /** @enum {string} */
+      by: 'area' | 'suite'
+      rows: components['schemas']['AreaRow'][]
+      plans: {
+        id: number
+        name: string
+      }[]
+      /** @description Every week, oldest first: cases there were, and those of them that had a link then which is active today. */
+      moves: {
+        day: string
+        cases: number
+        automated: number
+      }[]
+    }
     AreaNode: {
       id: number
       parentId: number | null
       name: string
       /** @description Cases that stand directly in it. */
       cases: number
+    }
+    /** @description How the cases of an area or of a suite stand; retired ones are not counted. */
+    AreaRow: {
+      /** @description The area or suite; null for cases in none. */
+      id: number | null
+      name: string | null
+      cases: number
+      /** @description With an active link to a script. */
+      automated: number
+      /** @description Automated, and a script of it has a result in the newest run of a lane in the lens. */
+      covered: number
+      /** @description To be carried out by a person, or never to be automated. */
+      byHand: number
+      /** @description Covered cases by the worst of their newest results. */
+      passed: number
+      failed: number
+      errored: number
+      recovered: number
+      /** @description Skipped, blocked or not run. */
+      notJudged: number
+      /** @description Causes that are not resolved, of failures in the newest runs; and open defects among them. */
+      causes: number
+      defects: number
+      /** @description Tests of the newest start of each plan, or of one: to be run, being run, with a result. */
+      planned: number
+      underWay: number
+      done: number
     }
     AssignDto: {
       /** @description That of the cause as it was seen; where somebody decided meanwhile the answer is a conflict. */
@@ -5126,6 +5259,76 @@ export interface components {
       /** @description Builds of what the lens shows that are older than its span: none of their runs is seen. */
       olderBuilds: number
     }
+    /** @description One run of a test. */
+    LifeInstance: {
+      runId: number
+      build: string
+      commit: string | null
+      at: string
+      lane: components['schemas']['LaneRef']
+      profile: string | null
+      /** @description The agent, where all of the run was done by one. */
+      agent: string | null
+      outage: boolean
+      outcome: components['schemas']['Outcome']
+      durationMs: number | null
+      attempts: number
+      /** @description The beginning of what it said. */
+      message: string | null
+    }
+    /** @description Something that was done about a test, or that changed about it. */
+    LifeMark:
+      | {
+          /** @constant */
+          kind: 'renamed'
+          from: string
+          at: string
+        }
+      | {
+          /** @constant */
+          kind: 'quarantined'
+          by: string | null
+          reason: string
+          at: string
+        }
+      | {
+          /** @constant */
+          kind: 'released'
+          /** @enum {string|null} */
+          why: 'passed' | 'person' | null
+          at: string
+        }
+      | {
+          /** @constant */
+          kind: 'muted'
+          by: string | null
+          reason: string
+          at: string
+        }
+      | {
+          /** @constant */
+          kind: 'decided'
+          by: string | null
+          cause: string
+          title: string
+          groupId: number
+          at: string
+        }
+      | {
+          /** @constant */
+          kind: 'resolved'
+          title: string
+          groupId: number
+          at: string
+        }
+      | {
+          /** @constant */
+          kind: 'pace'
+          pace: components['schemas']['Jump'] | components['schemas']['Creep']
+          lane: components['schemas']['LaneRef']
+          build: string
+          at: string
+        }
     LinkDecisionDto: {
       script: number
       case: string
@@ -7237,6 +7440,8 @@ export interface components {
     }
     /** @enum {string} */
     StartState: 'queued' | 'going' | 'done' | 'stopped' | 'skipped'
+    /** @enum {string} */
+    Steadiness: 'proven' | 'maybe' | 'steady'
     StopDto: {
       /** @description Only the parts of one run. */
       runId?: number
@@ -7464,6 +7669,42 @@ export interface components {
       /** @description Numbers of areas that it owns, with everything below them. */
       areas: number[]
     }
+    TestLife: {
+      script: components['schemas']['ScriptRef']
+      cases: {
+        key: string
+        title: string
+      }[]
+      /** @description Oldest first: the newest thousand. */
+      instances: components['schemas']['LifeInstance'][]
+      /** @description How many there are in all. */
+      total: number
+      /** @description Oldest first. */
+      marks: components['schemas']['LifeMark'][]
+      steadiness: components['schemas']['Steadiness']
+      /** @description Where it does worse than elsewhere, surest first. */
+      where: components['schemas']['WhereOnly'][]
+      /** @description Whether what was done last about it helped; null where nothing was. */
+      helped: {
+        at: string
+        /** @enum {string} */
+        what: 'resolved' | 'released'
+        before: {
+          bad: number
+          of: number
+        }
+        after: {
+          bad: number
+          of: number
+        }
+        /** @description One-sided (Fisher): how likely so few bad runs afterwards are if nothing changed. */
+        p: number
+        /** @description Good runs in a row that it takes to see 95 % sure that it is gone, given the share before; null where it was never bad. */
+        needed: number | null
+        /** @enum {string} */
+        verdict: 'helped' | 'not yet sure' | 'did not help'
+      } | null
+    }
     /** @description One action inside an attempt. */
     TestStep: {
       /** @description `Given`, `Before`, `setup` …: what kind of step it is, where the file says so. */
@@ -7678,6 +7919,19 @@ export interface components {
       /** @description A digit a build: the code of the worst outcome in any environment and profile, 0 where it has no result. Where a build has several runs in one lane, that of the latest one which has the test counts. */
       thread: string
     }
+    /** @description Where a test does worse than elsewhere. */
+    WhereOnly: {
+      /** @description By what: environment, profile, agent, hour … */
+      by: string
+      value: string
+      bad: number
+      of: number
+      /** @description The same of its runs elsewhere. */
+      elsewhereBad: number
+      elsewhereOf: number
+      /** @description One-sided (Fisher), times the number of values that were tried (Bonferroni): at most 1. */
+      p: number
+    }
     WindowDto: {
       note: string
       minutes: number
@@ -7764,6 +8018,10 @@ export type ActKind = components['schemas']['ActKind']
 export type ActList = components['schemas']['ActList']
 export type ActRow = components['schemas']['ActRow']
 export type ActUndone = components['schemas']['ActUndone']
+export type ActivityKind = components['schemas']['ActivityKind']
+export type ActivityList = components['schemas']['ActivityList']
+export type ActivityRow = components['schemas']['ActivityRow']
+export type ActivityState = components['schemas']['ActivityState']
 export type ActorKind = components['schemas']['ActorKind']
 export type AddCasesDto = components['schemas']['AddCasesDto']
 export type Agent = components['schemas']['Agent']
@@ -7773,7 +8031,9 @@ export type AlikeFailures = components['schemas']['AlikeFailures']
 export type ArchiveEntry = components['schemas']['ArchiveEntry']
 export type AreaDeleted = components['schemas']['AreaDeleted']
 export type AreaEditDto = components['schemas']['AreaEditDto']
+export type AreaList = components['schemas']['AreaList']
 export type AreaNode = components['schemas']['AreaNode']
+export type AreaRow = components['schemas']['AreaRow']
 export type AssignDto = components['schemas']['AssignDto']
 export type AttachmentInfo = components['schemas']['AttachmentInfo']
 export type AttemptDetail = components['schemas']['AttemptDetail']
@@ -7890,6 +8150,8 @@ export type Jump = components['schemas']['Jump']
 export type KnockOnRule = components['schemas']['KnockOnRule']
 export type LaneRef = components['schemas']['LaneRef']
 export type LensOptions = components['schemas']['LensOptions']
+export type LifeInstance = components['schemas']['LifeInstance']
+export type LifeMark = components['schemas']['LifeMark']
 export type LinkDecisionDto = components['schemas']['LinkDecisionDto']
 export type LinkDecisionsDto = components['schemas']['LinkDecisionsDto']
 export type LinkDefectDto = components['schemas']['LinkDefectDto']
@@ -8081,6 +8343,7 @@ export type StampList = components['schemas']['StampList']
 export type StartDto = components['schemas']['StartDto']
 export type StartRow = components['schemas']['StartRow']
 export type StartState = components['schemas']['StartState']
+export type Steadiness = components['schemas']['Steadiness']
 export type StopDto = components['schemas']['StopDto']
 export type StripBuild = components['schemas']['StripBuild']
 export type SubjectKind = components['schemas']['SubjectKind']
@@ -8099,6 +8362,7 @@ export type SuiteThread = components['schemas']['SuiteThread']
 export type SuiteThreads = components['schemas']['SuiteThreads']
 export type Team = components['schemas']['Team']
 export type TeamDto = components['schemas']['TeamDto']
+export type TestLife = components['schemas']['TestLife']
 export type TestStep = components['schemas']['TestStep']
 export type Threads = components['schemas']['Threads']
 export type Today = components['schemas']['Today']
@@ -8118,6 +8382,7 @@ export type WarningCode = components['schemas']['WarningCode']
 export type Weave = components['schemas']['Weave']
 export type WeaveBuild = components['schemas']['WeaveBuild']
 export type WeaveRow = components['schemas']['WeaveRow']
+export type WhereOnly = components['schemas']['WhereOnly']
 export type WindowDto = components['schemas']['WindowDto']
 export type Work = components['schemas']['Work']
 export type WorkAnswer = components['schemas']['WorkAnswer']
@@ -15410,6 +15675,38 @@ export interface operations {
       }
     }
   }
+  lifeLife: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+        id: number
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['TestLife']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
   tokensList: {
     parameters: {
       query?: never
@@ -15619,6 +15916,89 @@ export interface operations {
         }
         content: {
           'application/json': components['schemas']['TrackerState']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  trendsActivity: {
+    parameters: {
+      query?: {
+        /** @description Comma-separated; by itself all. */
+        kinds?: components['schemas']['ActivityKind'][]
+        environment?: string
+        state?: components['schemas']['ActivityState'] | 'red'
+        /** @description The name of who began it. */
+        person?: string
+      }
+      header?: never
+      path: {
+        project: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['ActivityList']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  trendsByArea: {
+    parameters: {
+      query?: {
+        branch?: string
+        /** @description Comma-separated names. */
+        environments?: string[]
+        /** @description How many of the newest builds of each lane are looked at. */
+        span?: number
+        /** @description A browser, device or operating system that runs were made on. */
+        profile?: string
+        release?: string
+        /** @description Trial runs, in place of the record. */
+        trial?: 'true'
+        by?: 'area' | 'suite'
+        /** @description The id of the plan whose newest start is counted; by itself that of each plan. */
+        plan?: number
+      }
+      header?: never
+      path: {
+        project: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['AreaList']
         }
       }
       /** @description What went wrong */

@@ -108,7 +108,7 @@ export {
 export { naturalKey } from './text/natural-key.js'
 export { readOutline, type OutlineCase } from './text/outline.js'
 export { OUTAGE } from './history/outage.js'
-export { NOTABLE_CODES, worseCode } from './history/worst.js'
+export { NOTABLE_CODES, OUTCOME_RANKS, worseCode } from './history/worst.js'
 export {
   lastChange,
   restlessness,
@@ -120,6 +120,7 @@ export {
   type WeaveThread,
 } from './history/weave.js'
 export { DAY_PARTS, type DayPart, type Explanation, explainSpike, findSpike, type RedCount } from './history/spike.js'
+export { type Helped, helped, type Placed, whereOnly, type WhereOnly } from './history/where-only.js'
 export { type Creep, type Jump, PACE, paceOf } from './history/pace.js'
 export { CASE_COLUMNS, INTENT_WORDS, readCaseTable, writeCaseTable } from './cases/case-table.js'
 export type { ReadRow, ReadTable, TableCase, TableRow } from './cases/case-table.js'

@@ -1,6 +1,9 @@
 import { DAY_PARTS, type DayPart } from '@bobbin/core'
-import { IsDateString, IsIn, IsOptional, IsString, Matches } from 'class-validator'
+import { Transform, Type } from 'class-transformer'
+import { IsArray, IsDateString, IsIn, IsInt, IsOptional, IsString, Matches } from 'class-validator'
+import type { ActivityKind, ActivityState } from '../contract/index.js'
 import { LensDto } from '../runs/index.js'
+import { ACTIVITY_KINDS } from './activity.service.js'
 
 export class WeaveDto extends LensDto {
   /** By itself the one with the most builds. */
@@ -34,4 +37,34 @@ export class DaysDto extends LensDto {
   @IsOptional()
   @IsIn(['without'])
   outages?: 'without'
+}
+
+export class AreasDto extends LensDto {
+  @IsOptional()
+  @IsIn(['area', 'suite'])
+  by?: 'area' | 'suite'
+  /** The id of the plan whose newest start is counted; by itself that of each plan. */
+  @IsOptional()
+  @Type(() => Number)
+  @IsInt()
+  plan?: number
+}
+
+export class ActivityDto {
+  /** Comma-separated; by itself all. */
+  @IsOptional()
+  @Transform(({ value }: { value: unknown }) => (typeof value === 'string' ? value.split(',') : value))
+  @IsArray()
+  @IsIn(ACTIVITY_KINDS, { each: true })
+  kinds?: ActivityKind[]
+  @IsOptional()
+  @IsString()
+  environment?: string
+  @IsOptional()
+  @IsIn(['going', 'waiting', 'done', 'failed', 'stopped', 'red'])
+  state?: ActivityState | 'red'
+  /** The name of who began it. */
+  @IsOptional()
+  @IsString()
+  person?: string
 }

@@ -1,10 +1,13 @@
-import { Controller, Get, Module, Query } from '@nestjs/common'
+import { Controller, Get, Module, Param, ParseIntPipe, Query } from '@nestjs/common'
 import { AccessModule, Ctx, type Context, Needs } from '../access/index.js'
-import type { DayList, FlakyList, SlowList, Weave } from '../contract/index.js'
+import type { ActivityList, AreaList, DayList, FlakyList, SlowList, TestLife, Weave } from '../contract/index.js'
 import { HistoryModule } from '../history/index.js'
 import { LensDto, lensOf } from '../runs/index.js'
-import { DaysDto, WeaveDto } from './trends.dto.js'
+import { ActivityDto, AreasDto, DaysDto, WeaveDto } from './trends.dto.js'
+import { ACTIVITY_KINDS, ActivityService } from './activity.service.js'
+import { AreasService } from './areas.service.js'
 import { DaysService } from './days.service.js'
+import { LifeService } from './life.service.js'
 import { SlowService } from './slow.service.js'
 import { TrendsService } from './trends.service.js'
 import { WeaveService } from './weave.service.js'
@@ -15,6 +18,8 @@ export class TrendsController {
     private readonly trends: TrendsService,
     private readonly slow: SlowService,
     private readonly days: DaysService,
+    private readonly areas: AreasService,
+    private readonly activities: ActivityService,
   ) {}
 
   /** Flaky tests in the lens, by what they cost. */
@@ -39,6 +44,25 @@ export class TrendsController {
     const chosen: [string, string] | null = from === undefined ? null : [from, to ?? from]
     return this.days.get(context, lensOf(dto), { by, chosen, outages: outages !== 'without' })
   }
+
+  /** How areas or suites stand: covered, failing, planned. */
+  @Get('areas')
+  @Needs('read')
+  byArea(@Ctx() context: Context, @Query() dto: AreasDto): Promise<AreaList> {
+    return this.areas.get(context, lensOf(dto), dto.by ?? 'area', dto.plan ?? null)
+  }
+
+  /** What goes on: plans, deliveries, scans, sources, agents, messages to the tracker. */
+  @Get('activity')
+  @Needs('read')
+  activity(@Ctx() context: Context, @Query() { kinds, environment, state, person }: ActivityDto): Promise<ActivityList> {
+    return this.activities.get(context, {
+      kinds: kinds ?? ACTIVITY_KINDS,
+      environment: environment ?? null,
+      state: state ?? null,
+      person: person ?? null,
+    })
+  }
 }
 
 @Controller('projects/:project/weave')
@@ -53,9 +77,21 @@ export class WeaveController {
   }
 }
 
+@Controller('projects/:project/tests')
+export class LifeController {
+  constructor(private readonly lives: LifeService) {}
+
+  /** One test's life: all its runs, what was done about it, where it does worse, and whether what was done helped. */
+  @Get(':id')
+  @Needs('read')
+  life(@Ctx() context: Context, @Param('id', ParseIntPipe) id: number): Promise<TestLife> {
+    return this.lives.get(context, id)
+  }
+}
+
 @Module({
   imports: [AccessModule, HistoryModule],
-  controllers: [TrendsController, WeaveController],
-  providers: [DaysService, SlowService, TrendsService, WeaveService],
+  controllers: [TrendsController, WeaveController, LifeController],
+  providers: [ActivityService, AreasService, DaysService, LifeService, SlowService, TrendsService, WeaveService],
 })
 export class TrendsModule {}

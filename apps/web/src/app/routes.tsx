@@ -53,6 +53,7 @@ export const router = createBrowserRouter([
       { path: 'builds/compare', Component: later(() => import('../features/builds/compare-page.js'), 'ComparePage') },
       { path: 'weave', Component: later(() => import('../features/weave/weave-page.js'), 'WeavePage') },
       { path: 'failures', Component: later(() => import('../features/failures/failures-page.js'), 'FailuresPage') },
+      { path: 'tests/:id', Component: later(() => import('../features/life/life-page.js'), 'LifePage') },
       { path: 'trends', Component: later(() => import('../features/trends/trends-page.js'), 'TrendsPage') },
       { path: 'trends/:part', Component: later(() => import('../features/trends/trends-page.js'), 'TrendsPage') },
       { path: 'mine', Component: later(() => import('../features/comments/mine-page.js'), 'MinePage') },

@@ -78,7 +78,13 @@ function PageTitle() {
   const { pathname } = useLocation()
   const [, , section = 'brief', id] = pathname.split('/')
   const name =
-    section === 'releases' ? 'Releases' : id === 'today' ? 'Today' : ALL_SECTIONS.find((candidate) => candidate.to === section)?.name
+    section === 'releases'
+      ? 'Releases'
+      : section === 'tests'
+        ? 'One test’s life'
+        : id === 'today'
+          ? 'Today'
+          : ALL_SECTIONS.find((candidate) => candidate.to === section)?.name
   return id && section === 'runs' ? null : <title>{`${name ?? 'Bobbin'} · Bobbin`}</title>
 }
 

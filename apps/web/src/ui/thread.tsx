@@ -62,7 +62,7 @@ const COLOUR: Record<Outcome, string> = {
   notRun: '',
 }
 
-interface CellProps {
+export interface CellProps {
   outcome: Outcome | null
   x: number
   width: number
@@ -70,7 +70,7 @@ interface CellProps {
   muted?: boolean
 }
 
-function ThreadCell({ outcome, x, width, y, muted = false }: CellProps) {
+export function ThreadCell({ outcome, x, width, y, muted = false }: CellProps) {
   if (outcome === null || outcome === 'notRun') return null
   return (
     <g className={COLOUR[outcome]} stroke="currentColor" strokeWidth={1.6} fill="none">

@@ -110,7 +110,7 @@ function Chosen({ row }: { row: FlakyRow }) {
       ))}
       <span className="text-soft">{suiteWords(row)}</span>
       <ProjectLink to={`runs/${last.runId}?script=${script.id}`}>Its last failure, build {last.build}</ProjectLink>
-      <ProjectLink to={`scripts?script=${script.id}`}>Its history</ProjectLink>
+      <ProjectLink to={`tests/${script.id}`}>Its life</ProjectLink>
     </footer>
   )
 }

@@ -1,5 +1,7 @@
 import { NavLink, Navigate, useParams } from 'react-router'
 import { useProjectPath } from '../../context/project-link.js'
+import { ActivityPart } from './activity-part.js'
+import { AreasPart } from './areas-part.js'
 import { DaysPart } from './days-part.js'
 import { FlakyPage } from './flaky-page.js'
 import { SlowPart } from './slow-part.js'
@@ -8,6 +10,8 @@ const PARTS = [
   { to: 'flaky', name: 'Flaky', Part: FlakyPage },
   { to: 'slow', name: 'Slow', Part: SlowPart },
   { to: 'days', name: 'Day by day', Part: DaysPart },
+  { to: 'areas', name: 'Areas', Part: AreasPart },
+  { to: 'activity', name: 'Activity', Part: ActivityPart },
 ] as const
 
 /** What becomes of tests over many builds. */

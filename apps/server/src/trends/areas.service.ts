@@ -1,0 +1,40 @@
+import { Injectable } from '@nestjs/common'
+import { InjectConnection } from '@nestjs/sequelize'
+import { Sequelize } from 'sequelize-typescript'
+import type { Context } from '../access/index.js'
+import type { AreaList, AreaRow } from '../contract/index.js'
+import { rowsOf } from '../platform/database.js'
+import type { Lens } from '../runs/index.js'
+import * as sql from './area-queries.js'
+
+const WEEKS = 13
+
+type Cases = Omit<AreaRow, 'causes' | 'defects' | 'planned' | 'underWay' | 'done'>
+type Causes = Pick<AreaRow, 'id' | 'causes' | 'defects'>
+type Planned = Pick<AreaRow, 'id' | 'planned' | 'underWay' | 'done'>
+
+/** How areas and suites stand: covered, failing, planned. */
+@Injectable()
+export class AreasService {
+  constructor(@InjectConnection() readonly sequelize: Sequelize) {}
+
+  /** @param plan whose newest start is counted; null for all plans */
+  async get({ project }: Context, lens: Lens, by: AreaList['by'], plan: number | null): Promise<AreaList> {
+    const projectId = project.id
+    const [cases, causes, planned, plans, moves] = await Promise.all([
+      rowsOf<Cases>(this, sql.AREA_CASES(by), { projectId, ...lens }),
+      rowsOf<Causes>(this, sql.AREA_CAUSES(by), { projectId, ...lens }),
+      rowsOf<Planned>(this, sql.AREA_PLANNED(by), { projectId, plan }),
+      rowsOf<AreaList['plans'][number]>(this, sql.AREA_PLANS, { projectId }),
+      rowsOf<AreaList['moves'][number]>(this, sql.AREA_MOVES, { projectId, weeks: WEEKS }),
+    ])
+    const rows = cases.map((row): AreaRow => {
+      const { causes: open = 0, defects = 0 } = causes.find(({ id }) => id === row.id) ?? {}
+      const { planned: all = 0, underWay = 0, done = 0 } = planned.find(({ id }) => id === row.id) ?? {}
+      return { ...row, causes: open, defects, planned: all, underWay, done }
+    })
+    // what has no area or suite comes last
+    rows.sort((a, b) => Number(a.name === null) - Number(b.name === null) || ((a.name ?? '') < (b.name ?? '') ? -1 : 1))
+    return { by, rows, plans, moves }
+  }
+}
