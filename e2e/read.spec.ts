@@ -1,7 +1,9 @@
 import { expect, openRun, test } from './bobbin.js'
 
 test('the brief says what broke, and each part leads to exactly the rows it counts', async ({ signedIn: page }) => {
-  await page.goto('/')
+  // where other journeys run their plans is another environment
+  const brief = '/gullhaven/brief?all=1&env=pier-test,breakwater-stage'
+  await page.goto(brief)
   await expect(page.getByRole('heading', { level: 1 })).toContainText('Deck planner broke in build 412.')
   for (const [words, pattern] of [
     ['newly fail', /^(\d+) tests newly fail/],
@@ -19,7 +21,7 @@ test('the brief says what broke, and each part leads to exactly the rows it coun
     await page.keyboard.press('End')
     const counted = page.getByText(new RegExp(`: ${count} rows\\.`)).or(page.getByRole('button', { name: `${count} without a case` }))
     await expect(counted.first(), words).toBeVisible()
-    await page.goto('/gullhaven/brief')
+    await page.goto(brief)
   }
 })
 

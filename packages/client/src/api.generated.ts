@@ -3908,6 +3908,8 @@ export interface components {
       high: number
     }
     Brief: {
+      /** @description What is told is of runs since then; null for the newest of each lane, whatever its age. */
+      since: string | null
       builds: number
       runs: number
       results: number
@@ -4941,7 +4943,10 @@ export interface components {
           /** @constant */
           kind: 'newlyFailing'
           run: components['schemas']['BriefRun']
+          /** @description Without those that are proven flaky, unless they fail so seldom that it can't be chance. */
           count: number
+          /** @description Newly failing, too, and proven flaky: its page lists them with the others. */
+          flaky: number
           areas: string[]
           causes: number
           largest: components['schemas']['AlikeFailures'] | null
@@ -4993,6 +4998,7 @@ export interface components {
           kind: 'fixed'
           run: components['schemas']['BriefRun']
           count: number
+          flaky: number
         }
       | {
           /** @constant */
@@ -5011,6 +5017,51 @@ export interface components {
           kind: 'new'
           run: components['schemas']['BriefRun']
           count: number
+        }
+      | {
+          /** @constant */
+          kind: 'unsteady'
+          run: components['schemas']['BriefRun']
+          failed: number
+          passed: number
+          worst: {
+            name: string
+            scriptId: number
+            share: number
+          }
+        }
+      | {
+          /** @constant */
+          kind: 'flaky'
+          proven: number
+          maybe: number
+          redAlone: number
+          retryMs: number
+        }
+      | {
+          /** @constant */
+          kind: 'slower'
+          count: number
+          costMs: number
+          worst: components['schemas']['SlowerTest']
+        }
+      | {
+          /** @constant */
+          kind: 'silentScripts'
+          count: number
+        }
+      | {
+          /** @constant */
+          kind: 'mine'
+          failures: number
+          unread: number
+        }
+      | {
+          /** @constant */
+          kind: 'next'
+          planId: number
+          name: string
+          at: string
         }
       | {
           /** @constant */
@@ -7267,6 +7318,17 @@ export interface components {
       share: number
       lastRunId: number
     }
+    SlowerTest: {
+      name: string
+      scriptId: number
+      beforeMs: number
+      afterMs: number
+      build: string
+      commit: string | null
+      runId: number
+      /** @description It creeps, and did not jump. */
+      creeps: boolean
+    }
     /** @description A place that is looked into at an interval, for teams who can't push. */
     Source: {
       id: number
@@ -8327,6 +8389,7 @@ export type SignInDto = components['schemas']['SignInDto']
 export type SignInWays = components['schemas']['SignInWays']
 export type SlowList = components['schemas']['SlowList']
 export type SlowRow = components['schemas']['SlowRow']
+export type SlowerTest = components['schemas']['SlowerTest']
 export type Source = components['schemas']['Source']
 export type SourceDto = components['schemas']['SourceDto']
 export type SourceFile = components['schemas']['SourceFile']
@@ -9337,6 +9400,8 @@ export interface operations {
         release?: string
         /** @description Trial runs, in place of the record. */
         trial?: 'true'
+        /** @description Only what came since then. */
+        since?: string
       }
       header?: never
       path: {

@@ -1,14 +1,15 @@
 import { Injectable } from '@nestjs/common'
 import { InjectConnection } from '@nestjs/sequelize'
 import type { AlikeFailures, Brief, BriefRun, Finding } from '../contract/index.js'
-import { type Change, outcomeCode, sharedWords } from '@bobbin/core'
+import { type Change, outcomeCode, sharedWords, type Steadiness } from '@bobbin/core'
 import { Sequelize } from 'sequelize-typescript'
 import type { Context } from '../access/index.js'
-import { FailureListService } from '../failures/index.js'
+import { MineService } from '../comments/index.js'
 import { HistoryService } from '../history/index.js'
 import { rowsOf } from '../platform/database.js'
 import { laneOf, type Lens, type RunRecord, runRow, RunsService } from '../runs/index.js'
 import { SCRIPT_SUMS, UNKNOWN_KEYS } from '../scripts/index.js'
+import { type KnownSteadiness, SlowService, TrendsService } from '../trends/index.js'
 import * as sql from './brief-queries.js'
 
 const RECOVERED = String(outcomeCode('recovered'))
@@ -21,35 +22,40 @@ export class BriefService {
   constructor(
     private readonly runs: RunsService,
     private readonly history: HistoryService,
-    private readonly failures: FailureListService,
+    private readonly mine: MineService,
+    private readonly trends: TrendsService,
+    private readonly slow: SlowService,
     @InjectConnection() readonly sequelize: Sequelize,
   ) {}
 
-  async get(context: Context, lens: Lens): Promise<Brief> {
-    const bind = { projectId: context.project.id, ...lens }
-    const [latest, outages, silent, recent] = await Promise.all([
+  /** @param since what came since then; null for the newest run of each lane */
+  async get(context: Context, lens: Lens, since: Date | null = null): Promise<Brief> {
+    const bind = { projectId: context.project.id, ...lens, since }
+    const [latest, outages, silent, recent, steadiness] = await Promise.all([
       rowsOf<RunRecord>(this, sql.LATEST_RUNS, bind),
       rowsOf<Outage>(this, sql.OUTAGES, bind),
       rowsOf<{ environment: string; days: number; lastRunId: number }>(this, sql.SILENT, bind),
       rowsOf<{ runs: number; builds: number; results: number; since: Date | null }>(this, sql.RECENT_SUMS, bind),
+      this.trends.steadiness(context, lens),
     ])
     const counts = await Promise.all(latest.map((record) => this.runs.changeCounts(record)))
     const looked = latest.map((record, i) => ({ record, counts: counts[i] as Counts }))
     const headline = looked.find((look) => look.counts.newlyFailing > 0)?.record ?? latest[0]
-    const [perRun, mapping, areas, untriaged] = await Promise.all([
-      Promise.all(looked.map((look) => this.ofRun(context, look.record, look.counts, outages))),
+    const [perRun, mapping, areas, more] = await Promise.all([
+      Promise.all(looked.map((look) => this.ofRun(context, look.record, look.counts, { outages, steadiness }))),
       this.mapping(context),
       headline ? this.areas(context, headline, lens.span) : null,
-      this.failures.untriaged(context),
+      this.overTime(context, lens, steadiness),
     ])
     const findings: Finding[] = [
       ...perRun.flat(),
-      ...(untriaged > 0 ? [{ kind: 'untriaged', count: untriaged } as const] : []),
+      ...more,
       ...outages.map(outageFinding),
       ...silent.map((found): Finding => ({ kind: 'silent', ...found, days: Math.floor(found.days) })),
       ...mapping,
     ]
     return {
+      since: since?.toISOString() ?? null,
       builds: recent[0]?.builds ?? 0,
       runs: recent[0]?.runs ?? 0,
       results: recent[0]?.results ?? 0,
@@ -65,7 +71,7 @@ export class BriefService {
     }
   }
 
-  private async ofRun(context: Context, record: RunRecord, counts: Counts, outages: Outage[]): Promise<Finding[]> {
+  private async ofRun(context: Context, record: RunRecord, counts: Counts, { outages, steadiness }: Known): Promise<Finding[]> {
     const run = briefRun(record)
     const findings: Finding[] = []
     // in an outage nothing can be said about single tests
@@ -73,12 +79,61 @@ export class BriefService {
     // one that is live is not there yet, which its page says
     if (record.incomplete && !record.live) findings.push(await this.incomplete(run, record, counts))
     const looksAt = counts.newlyFailing + counts.stillFailing + counts.recovered > 0
-    const { newlyFailing = [], stillFailing = [], recovered = [] } = looksAt ? await this.runs.scriptsToLookAt(record) : {}
-    if (newlyFailing.length > 0 && !outage) findings.push(await this.newlyFailing(context, record, newlyFailing))
+    const { newlyFailing: red = [], stillFailing = [], recovered = [] } = looksAt ? await this.runs.scriptsToLookAt(record) : {}
+    const unsteady = (id: number) => isUnsteady(steadiness.byScript.get(id))
+    const newlyFailing = red.filter((id) => !unsteady(id))
+    const fixed = counts.fixed > 0 && !outage ? await this.fixed(context, record) : []
+    const fixedForGood = fixed.filter((id) => !unsteady(id))
+    const again = { failed: red.filter(unsteady), passed: fixed.filter(unsteady) }
+    if (again.failed.length + again.passed.length > 0 && !outage) findings.push(await this.unsteady(run, again, steadiness))
+    if (newlyFailing.length > 0 && !outage) findings.push(await this.newlyFailing(context, record, newlyFailing, again.failed.length))
     if (stillFailing.length > 0 && !outage) findings.push(await this.stillFailing(record, stillFailing))
     if (recovered.length > 0) findings.push(await this.recovered(record, recovered))
-    if (counts.fixed > 0) findings.push({ kind: 'fixed', run, count: counts.fixed })
+    if (fixedForGood.length > 0) findings.push({ kind: 'fixed', run, count: fixedForGood.length, flaky: again.passed.length })
     for (const kind of ['newlySkipped', 'gone', 'new'] as const) if (counts[kind] > 0) findings.push({ kind, run, count: counts[kind] })
+    return findings
+  }
+
+  private async fixed(context: Context, record: RunRecord): Promise<number[]> {
+    return (await this.runs.rows(context, record, ['fixed'])).map(({ script }) => script.id)
+  }
+
+  private async unsteady(run: BriefRun, again: { failed: number[]; passed: number[] }, steadiness: Known['steadiness']): Promise<Finding> {
+    const share = (id: number) => steadiness.byScript.get(id)?.share ?? 0
+    const worst = [...again.failed, ...again.passed].reduce((most, id) => (share(id) > share(most) ? id : most))
+    const [script] = await rowsOf<{ name: string }>(this, 'select name from script where id = $id', { id: worst })
+    const named = { name: script?.name ?? '', scriptId: worst, share: share(worst) }
+    return { kind: 'unsteady', run, failed: again.failed.length, passed: again.passed.length, worst: named }
+  }
+
+  /** What no single run says: what is flaky, what got slower, what is silent, what waits for who asks, what runs next. */
+  private async overTime(context: Context, lens: Lens, steadiness: KnownSteadiness): Promise<Finding[]> {
+    const bind = { projectId: context.project.id, ...lens }
+    const [slow, [silent], mine, [next]] = await Promise.all([
+      this.slow.get(context, lens),
+      rowsOf<{ count: number }>(this, sql.SILENT_SCRIPTS, bind),
+      this.mine.count(context),
+      rowsOf<{ planId: number; name: string; at: Date }>(this, sql.NEXT_START, { projectId: context.project.id }),
+    ])
+    const { proven, maybe, redAlone, retryMs } = steadiness
+    const findings: Finding[] = []
+    if (mine.untriaged > 0) findings.push({ kind: 'untriaged', count: mine.untriaged })
+    if (mine.failures + mine.unread > 0) findings.push({ kind: 'mine', failures: mine.failures, unread: mine.unread })
+    if (proven + maybe > 0) findings.push({ kind: 'flaky', proven, maybe, redAlone, retryMs })
+    const slower = slow.changed.filter(({ costMs }) => costMs > 0)
+    const [worst] = slower
+    if (worst) {
+      const { script, pace, since } = worst
+      findings.push({
+        ...{ kind: 'slower', count: slower.length, costMs: slower.reduce((sum, { costMs }) => sum + costMs, 0) },
+        worst: {
+          ...{ name: script.name, scriptId: script.id, beforeMs: pace.before, afterMs: pace.after },
+          ...{ build: since.build, commit: since.commit, runId: since.runId, creeps: pace.kind === 'creep' },
+        },
+      })
+    }
+    if (silent && silent.count > 0) findings.push({ kind: 'silentScripts', count: silent.count })
+    if (next) findings.push({ kind: 'next', ...next, at: next.at.toISOString() })
     return findings
   }
 
@@ -87,7 +142,7 @@ export class BriefService {
     return { kind: 'incomplete', run, faults: faults.length, notRun: counts.notRun, subject: faults[0]?.subject ?? '' }
   }
 
-  private async newlyFailing({ project }: Context, record: RunRecord, scriptIds: number[]): Promise<Finding> {
+  private async newlyFailing({ project }: Context, record: RunRecord, scriptIds: number[], flaky: number): Promise<Finding> {
     const { id: runId, day, buildId, laneId, sortKey } = record
     const bind = { runId, day, buildId, laneId, sortKey, scriptIds }
     const [[facts], [largest]] = await Promise.all([
@@ -98,6 +153,7 @@ export class BriefService {
       kind: 'newlyFailing',
       run: briefRun(record),
       count: scriptIds.length,
+      flaky,
       areas: facts?.areas ?? [],
       causes: largest?.causes ?? 0,
       largest: largest ? { count: largest.count, oneCause: largest.oneCause, message: sharedWords(largest.messages) } : null,
@@ -160,9 +216,22 @@ export class BriefService {
   }
 }
 
+/** What is known beside a run. */
+interface Known {
+  outages: Outage[]
+  steadiness: KnownSteadiness
+}
+
+/** One that fails more seldom did not do so by chance just now. */
+const CHANCE = 0.01
+
+/** A proven flaky test neither breaks nor is fixed, unless that would be a great chance. */
+const isUnsteady = (known: { steadiness: Steadiness; share: number } | undefined): boolean =>
+  known?.steadiness === 'proven' && known.share >= CHANCE
+
 /** Worst first: what is red now, what could not judge, what needs a hand, what got better. */
 const ORDER: readonly Finding['kind'][] = [
-  'newlyFailing', 'untriaged', 'incomplete', 'outage', 'stillFailing', 'recovered', 'newlySkipped', 'fixed', 'gone', 'new', 'silent', 'unknownKeys', 'unlinked', 'uncovered',
+  'newlyFailing', 'mine', 'untriaged', 'incomplete', 'outage', 'stillFailing', 'slower', 'unsteady', 'flaky', 'recovered', 'fixed', 'newlySkipped', 'silent', 'gone', 'silentScripts', 'next', 'new', 'unknownKeys', 'unlinked', 'uncovered',
 ] // prettier-ignore
 
 function outageFinding(record: Outage): Finding {

@@ -118,3 +118,53 @@ it('offers the lens what there is', async () => {
   expect(lens.environments.map((environment) => environment.name)).toEqual(['breakwater-stage', 'harbour-dev', 'pier-test'])
   expect(lens.pipelines.map((pipeline) => pipeline.name)).toContain('nightly')
 })
+
+describe('the brief over many builds', () => {
+  const target = { pipeline: 'steady', branch: 'steady' }
+  const flaky = '<testcase classname="gate" name="rejoins" time="1"><flakyFailure message="slow"/></testcase>'
+  const tests = (build: number) => {
+    const print = `<testcase classname="deck" name="prints" time="${build < 8 ? 2 : 7}"/>`
+    const rejoins = build === 12 ? '<testcase classname="gate" name="rejoins" time="1"><failure message="slow"/></testcase>' : build % 3 === 0 ? flaky : '<testcase classname="gate" name="rejoins" time="1"/>' // prettier-ignore
+    return resultFile([{ name: 'ramp', fails: build === 12 ? 'stuck' : undefined }], `${print}${rejoins}`)
+  }
+  beforeAll(async () => {
+    for (let build = 1; build <= 12; build++) await bobbin.deliver(tests(build), { ...target, build: String(build) })
+  })
+
+  it('says of a proven flaky test neither that it broke nor that it is fixed', async () => {
+    const found = await brief('?branch=steady')
+    expect(find(found, 'newlyFailing')).toMatchObject({ count: 1, flaky: 1 })
+    expect(find(found, 'unsteady')).toMatchObject({ failed: 1, passed: 0, worst: { name: 'rejoins', share: 4 / 12 } })
+    expect(find(found, 'flaky')).toMatchObject({ proven: 1, maybe: 0 })
+    await bobbin.deliver(tests(13), { ...target, build: '13' })
+    const after = await brief('?branch=steady')
+    expect(find(after, 'fixed')).toMatchObject({ count: 1, flaky: 1 })
+    expect(find(after, 'unsteady')).toMatchObject({ failed: 0, passed: 1 })
+  })
+
+  it('says what got slower, and since which build', async () => {
+    expect(find(await brief('?branch=steady'), 'slower')).toMatchObject({ count: 1, worst: { name: 'prints', build: '8', creeps: false } })
+  })
+
+  it('tells only what came since a time, where that is asked for', async () => {
+    expect((await brief('?branch=steady&since=2020-01-01T00:00:00Z')).latest.map(({ build }) => build)).toEqual(['13'])
+    const none = await brief('?branch=steady&since=2100-01-01T00:00:00Z')
+    expect([none.latest, none.builds, find(none, 'newlyFailing')]).toEqual([[], 0, undefined])
+    await expect(brief('?since=yesterday')).rejects.toThrow(/since/)
+  })
+
+  it('names what waits for who asks, and what runs next', async () => {
+    expect(find(await brief(), 'mine')).toBeUndefined()
+    await bobbin.ask(`update failure_group set assignee_id = a.id from account a where a.email like 'runa%'`)
+    await bobbin.ask(
+      `with p as (insert into plan (project_id, name, pipeline, branch) values (1, 'Nightly', 'core', 'main') returning id)
+       insert into plan_time (plan_id, kind, at, zone, next_at) select id, 'once', now() + interval '1 hour', 'UTC', now() + interval '1 hour' from p`,
+    )
+    const found = await brief()
+    expect(find(found, 'next')).toMatchObject({ name: 'Nightly' })
+    const [recount] = await bobbin.ask<{ mine: number }>(
+      `select count(*)::int as mine from failure_group g join account a on a.id = g.assignee_id where resolved_at is null and merged_into_id is null and g.project_id = 1`,
+    )
+    expect(find(found, 'mine')?.failures ?? 0).toBe(recount?.mine)
+  })
+})

@@ -10,5 +10,6 @@ import { MineService } from './mine.service.js'
   imports: [AccessModule, DefectsModule, FailuresModule],
   controllers: [CommentsController],
   providers: [CommentsService, MineService],
+  exports: [MineService],
 })
 export class CommentsModule {}

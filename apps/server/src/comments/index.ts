@@ -1,1 +1,2 @@
 export { CommentsModule } from './comments.module.js'
+export { MineService } from './mine.service.js'

@@ -93,5 +93,6 @@ export class LifeController {
   imports: [AccessModule, HistoryModule],
   controllers: [TrendsController, WeaveController, LifeController],
   providers: [ActivityService, AreasService, DaysService, LifeService, SlowService, TrendsService, WeaveService],
+  exports: [SlowService, TrendsService],
 })
 export class TrendsModule {}

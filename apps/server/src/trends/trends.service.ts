@@ -35,6 +35,16 @@ type Found = ScriptRef & {
   cases: string[]
 }
 
+interface Judged {
+  one: Found
+  steadiness: Steadiness
+}
+
+/** How steady tests are; `share` is of runs in which one did not pass at first. */
+export type KnownSteadiness = Pick<FlakyList, 'proven' | 'maybe' | 'redAlone' | 'retryMs'> & {
+  byScript: Map<number, { steadiness: Steadiness; share: number }>
+}
+
 /** What becomes of tests over many builds. */
 @Injectable()
 export class TrendsService {
@@ -44,9 +54,8 @@ export class TrendsService {
   ) {}
 
   /** Flaky tests by what they cost: builds that were red because of one alone, then time of tries that were made again, then how often they failed. */
-  async flaky({ project }: Context, lens: Lens): Promise<FlakyList> {
-    const found = await rowsOf<Found>(this, FLAKY, { projectId: project.id, prefix: project.keyPrefix, ...lens })
-    const judged = found.map((one) => ({ one, steadiness: steadinessOf(one) }))
+  async flaky(context: Context, lens: Lens): Promise<FlakyList> {
+    const judged = await this.judged(context, lens)
     const flaky = judged.filter((row): row is { one: Found; steadiness: Exclude<Steadiness, 'steady'> } => row.steadiness !== 'steady')
     flaky.sort(
       ({ one: a }, { one: b }) =>
@@ -54,16 +63,22 @@ export class TrendsService {
     )
     const rows = flaky.slice(0, MOST_ROWS)
     const threads = await this.threads(rows.map(({ one }) => one))
-    const sum = (of: 'retryMs' | 'redAlone') => flaky.reduce((total, { one }) => total + one[of], 0)
-    const count = (wanted: Steadiness) => judged.filter(({ steadiness }) => steadiness === wanted).length
     return {
       rows: rows.map(({ one, steadiness }) => flakyRow(one, steadiness, threads.get(one.id) ?? '')),
-      proven: count('proven'),
-      maybe: count('maybe'),
-      steady: count('steady'),
-      retryMs: sum('retryMs'),
-      redAlone: sum('redAlone'),
+      steady: judged.length - flaky.length,
+      ...sumsOf(judged),
     }
+  }
+
+  /** Every test that failed or recovered in the lens with whether it is flaky, and what the flaky ones come to. */
+  async steadiness(context: Context, lens: Lens): Promise<KnownSteadiness> {
+    const judged = await this.judged(context, lens)
+    return { byScript: new Map(judged.map(({ one, steadiness }) => [one.id, { steadiness, share: shareOf(one) }])), ...sumsOf(judged) }
+  }
+
+  private async judged({ project }: Context, lens: Lens): Promise<Judged[]> {
+    const found = await rowsOf<Found>(this, FLAKY, { projectId: project.id, prefix: project.keyPrefix, ...lens })
+    return found.map((one) => ({ one, steadiness: steadinessOf(one) }))
   }
 
   private async threads(rows: readonly Found[]): Promise<Map<number, string>> {
@@ -75,6 +90,16 @@ export class TrendsService {
     }
     return threads
   }
+}
+
+const shareOf = ({ failed, recovered, runs }: Found) => (failed + recovered) / runs
+
+/** What flaky tests come to: how many, runs that were red because of one alone, time of tries that were made again. */
+function sumsOf(judged: readonly Judged[]): Pick<FlakyList, 'proven' | 'maybe' | 'redAlone' | 'retryMs'> {
+  const count = (wanted: Steadiness) => judged.filter(({ steadiness }) => steadiness === wanted).length
+  const flaky = judged.filter(({ steadiness }) => steadiness !== 'steady')
+  const sum = (of: 'retryMs' | 'redAlone') => flaky.reduce((total, { one }) => total + one[of], 0)
+  return { proven: count('proven'), maybe: count('maybe'), redAlone: sum('redAlone'), retryMs: sum('retryMs') }
 }
 
 function flakyRow(one: Found, steadiness: FlakyRow['steadiness'], thread: string): FlakyRow {
@@ -96,7 +121,7 @@ function flakyRow(one: Found, steadiness: FlakyRow['steadiness'], thread: string
     ...rest
   } = one
   const { environments, environmentsOfRuns, retryMs, redAlone, ...script } = rest
-  const share = (failed + recovered) / runs
+  const share = shareOf(one)
   return {
     script,
     cases,

@@ -8,8 +8,8 @@ const lane = { id: 1, pipeline: 'fare-desk-web', branch: 'main', environment: 'p
 const run = { id: 149, build: '412', commit: null, at: '2026-11-22T13:32:50Z', lane }
 const points = ['410', '411', '412'].map((build, i) => ({ runId: i, build, at: run.at, incomplete: false, runs: 1 }))
 const brief: Brief = {
-  builds: 4, runs: 4, results: 1204, sinceAt: null,
-  findings: [{ kind: 'newlyFailing', run, count: 3, areas: ['Deck planner'], causes: 1, largest: { count: 3, oneCause: true, message: 'axle over the limit' } }, { kind: 'unlinked', count: 41, total: 388 }],
+  builds: 4, runs: 4, results: 1204, since: null, sinceAt: null,
+  findings: [{ kind: 'newlyFailing', run, flaky: 0, count: 3, areas: ['Deck planner'], causes: 1, largest: { count: 3, oneCause: true, message: 'axle over the limit' } }, { kind: 'unlinked', count: 41, total: 388 }],
   latest: [{ ...run, failing: 3, newlyFailing: 3, totals: { total: 211, passed: 208, failed: 3, errored: 0, skipped: 0, blocked: 0, notRun: 0, recovered: 0 } }],
   areas: { lane, points, rows: [{ area: 'Deck planner', thread: '112' }] },
 } // prettier-ignore

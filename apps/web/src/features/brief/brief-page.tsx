@@ -1,10 +1,13 @@
 import type { Brief } from '@bobbin/client'
 import { useQuery } from '@tanstack/react-query'
+import { useEffect, useState } from 'react'
 import { useLens, lensQuery } from '../../context/lens.js'
 import { ProjectLink } from '../../context/project-link.js'
 import { useSession } from '../../context/session.js'
 import { api } from '../../lib/api.js'
 import { count, formatNumber } from '../../lib/format.js'
+import { useAddress } from '../../lib/use-address.js'
+import { Menu, MenuCheck } from '../../ui/menu.js'
 import { readThread } from '../../ui/outcome-words.js'
 import { EmptyState, ErrorState, Loading } from '../../ui/states.js'
 import { OutcomeGlyph, Thread } from '../../ui/thread.js'
@@ -14,14 +17,19 @@ import { headlineOf, sentenceOf, type Part } from './sentences.js'
 /** The home page: what a person should know, in sentences, worst first. */
 export function BriefPage() {
   const { project } = useSession()
-  const query = lensQuery(useLens())
+  const [params] = useAddress()
+  const span = SPANS.find(([name]) => name === params.get('since')) ?? SPANS[0]
+  const looked = useLastLook(project.slug)
+  const [now] = useState(() => Date.now())
+  const since = span[0] === 'looked' ? looked : span[2] === null ? null : new Date(now - span[2] * HOUR_MS).toISOString()
+  const query = { ...lensQuery(useLens()), ...(since !== null && { since }) }
   const brief = useQuery({
     queryKey: ['brief', project.slug, query],
     queryFn: ({ signal }) => api.get('/projects/{project}/brief', { path: { project: project.slug }, query, signal }),
   })
   if (brief.isPending) return <Loading what="the brief" />
   if (brief.error) return <ErrorState error={brief.error} onRetry={() => void brief.refetch()} />
-  if (brief.data.latest.length === 0) {
+  if (brief.data.latest.length === 0 && since === null) {
     return (
       <EmptyState title="No results here yet" action={<ProjectLink to="intake">Deliver result files</ProjectLink>}>
         The brief says what changed since the build before. It needs results: from a pipeline by one command, or dropped on the Intake page.
@@ -31,22 +39,66 @@ export function BriefPage() {
   }
   return (
     <>
-      <Findings brief={brief.data} />
+      <Findings brief={brief.data} span={span[0]} looked={looked} />
       <Side brief={brief.data} />
     </>
   )
 }
 
-function Findings({ brief }: { brief: Brief }) {
+const HOUR_MS = 3_600_000
+/** What the brief looks back over: the newest run of each lane, since the last look, or so many hours. */
+const SPANS = [
+  ['newest', 'the newest builds', null],
+  ['looked', 'what came since I last looked', null],
+  ['day', 'the last 24 hours', 24],
+  ['week', 'the last 7 days', 168],
+  ['month', 'the last 30 days', 720],
+] as const
+
+/** Sentences that are shown before the others are asked for. */
+const MOST = 10
+
+interface FindingsProps {
+  brief: Brief
+  span: (typeof SPANS)[number][0]
+  /** When this browser showed the brief before; null where it never did. */
+  looked: string | null
+}
+
+function Findings({ brief, span, looked }: FindingsProps) {
+  const [params, setAddress] = useAddress()
+  const all = params.get('all') === '1'
+  const shown = all ? brief.findings : brief.findings.slice(0, MOST)
   return (
     <section aria-label="What changed" className="min-w-0 flex-1 overflow-y-auto px-8 pt-6 pb-10" tabIndex={0}>
       <div className="max-w-[760px]">
         <p className="text-soft">
-          Last 24 hours of results — {count(brief.builds, 'build')}, {count(brief.runs, 'run')}, {count(brief.results, 'result')}
+          What changed in{' '}
+          <Menu
+            label="Looking back over"
+            trigger={
+              <button type="button" className="link">
+                {SPANS.find(([name]) => name === span)?.[1]}
+              </button>
+            }
+          >
+            {SPANS.filter(([name]) => name !== 'looked' || looked !== null).map(([name, words]) => (
+              <MenuCheck key={name} checked={name === span} onChange={() => setAddress({ since: name === 'newest' ? null : name })}>
+                {words}
+              </MenuCheck>
+            ))}
+          </Menu>
+          {span === 'looked' && looked && (
+            <>
+              , <Time iso={looked} />
+            </>
+          )}
+          {brief.since === null ? '; the last 24 hours brought ' : ': '}
+          {count(brief.builds, 'build')}, {count(brief.runs, 'run')}, {count(brief.results, 'result')}.
         </p>
         <h1 className="mt-1 mb-5 text-xl text-balance">{headlineOf(brief)}</h1>
         <ul className="border-b border-hairline">
-          {brief.findings.map((finding, i) => {
+          {shown.map((finding, i) => {
             const sentence = sentenceOf(finding)
             return (
               <li key={i} className="flex gap-3 border-t border-hairline py-3.5">
@@ -67,9 +119,30 @@ function Findings({ brief }: { brief: Brief }) {
             )
           })}
         </ul>
+        {brief.findings.length > MOST && (
+          <button type="button" className="link mt-3" onClick={() => setAddress({ all: all ? null : '1' }, { replace: true })}>
+            {all ? 'Only the first ten' : `${brief.findings.length - MOST} more`}
+          </button>
+        )}
       </div>
     </section>
   )
+}
+
+/** Looks that are nearer to each other than this are one. */
+const ONE_LOOK_MS = HOUR_MS
+
+/** When this browser showed the project's brief before; null where it never did. */
+function useLastLook(project: string): string | null {
+  const key = `bobbin.brief.${project}`
+  const [before] = useState(() => {
+    const [last, earlier] = (localStorage.getItem(key) ?? '').split(' ')
+    return last && Date.now() - Date.parse(last) > ONE_LOOK_MS ? last : earlier || null
+  })
+  useEffect(() => {
+    localStorage.setItem(key, `${new Date().toISOString()} ${before ?? ''}`)
+  }, [key, before])
+  return before
 }
 
 function Parts({ parts }: { parts: Part[] }) {

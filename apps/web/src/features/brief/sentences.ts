@@ -1,6 +1,6 @@
 import type { Brief, BriefRun, Finding } from '@bobbin/client'
 import type { Outcome } from '@bobbin/core'
-import { count, formatList, formatNumber } from '../../lib/format.js'
+import { count, formatDuration, formatExact, formatList, formatNumber } from '../../lib/format.js'
 
 /** A piece of a sentence; with `to` it links, inside the project, to exactly the rows it counts. */
 export interface Part {
@@ -55,13 +55,40 @@ export function sentenceOf(finding: Finding): Sentence {
     case 'recovered':
       return recovered(finding)
     case 'fixed':
-      return plain('passed', finding, `${verb(finding.count, 'is', 'are')} fixed`)
+      return { ...plain('passed', finding, `${verb(finding.count, 'is', 'are')} fixed`), detail: flakyToo(finding.flaky) }
     case 'newlySkipped':
       return plain('skipped', finding, `${verb(finding.count, 'is', 'are')} skipped that ran before`)
     case 'gone':
       return plain('skipped', finding, `${verb(finding.count, 'is', 'are')} gone`)
     case 'new':
       return plain('passed', finding, `${verb(finding.count, 'is', 'are')} new`)
+    case 'unsteady':
+      return unsteady(finding)
+    case 'flaky':
+      return flaky(finding)
+    case 'slower':
+      return slower(finding)
+    case 'silentScripts':
+      return {
+        outcome: 'notRun',
+        parts: [
+          link(`${count(finding.count, 'script')} ${verb(finding.count, 'is', 'are')} silent`, 'mapping?show=silent'),
+          text(`: in the code, with results before, and with none in the newest builds.`),
+        ],
+        detail: [],
+      }
+    case 'mine':
+      return {
+        outcome: 'blocked',
+        parts: [link(mineWords(finding), 'mine'), text(` ${verb(finding.failures + finding.unread, 'waits', 'wait')} for you.`)],
+        detail: [],
+      }
+    case 'next':
+      return {
+        outcome: 'passed',
+        parts: [link(finding.name, `plans?plan=${finding.planId}`), text(` runs next, ${formatExact(finding.at)}.`)],
+        detail: [],
+      }
     case 'silent':
       return {
         outcome: 'skipped',
@@ -127,6 +154,7 @@ function newlyFailing(finding: Of<'newlyFailing'>): Sentence {
       text('Since '),
       link(`build ${run.build}`, `runs/${run.id}`),
       text(` of ${where(run)}${run.commit ? `, commit ${run.commit}` : ''}.`),
+      ...flakyToo(finding.flaky),
       ...(finding.causes > 0 ? [text(' '), link(count(finding.causes, 'cause'), `failures?run=${run.id}`), text('.')] : []),
     ],
   }
@@ -172,6 +200,70 @@ function recovered({ run, count: n, worst }: Of<'recovered'>): Sentence {
           text(` did so in ${formatNumber(worst.times)} of ${count(worst.of, 'build')}: that is flaky, not broken.`),
         ]
       : [],
+  }
+}
+
+/** What a run's page lists, too, and is no news. */
+const flakyToo = (n: number): Part[] =>
+  n === 0 ? [] : [text(` Its page lists ${formatNumber(n)} more that ${verb(n, 'is', 'are')} proven flaky.`)]
+
+const mineWords = ({ failures, unread }: Of<'mine'>) =>
+  formatList(
+    [failures > 0 && count(failures, 'cause of failures', 'causes of failures'), unread > 0 && count(unread, 'mention')].filter(
+      (words) => words !== false,
+    ),
+  )
+
+const percent = (share: number) => `${Math.max(1, Math.round(share * 100))} %`
+
+/** What a proven flaky test does is no news: it neither broke nor is it fixed. */
+function unsteady({ run, failed, passed, worst }: Of<'unsteady'>): Sentence {
+  const n = failed + passed
+  const did = [
+    failed > 0 && `${formatNumber(failed)} ${verb(failed, 'fails', 'fail')}`,
+    passed > 0 && `${formatNumber(passed)} ${verb(passed, 'passes', 'pass')} again`,
+  ].filter((words) => words !== false)
+  return {
+    outcome: 'recovered',
+    parts: [
+      link(`${count(n, 'test')} that ${verb(n, 'is', 'are')} proven flaky`, 'trends'),
+      text(` changed in ${where(run)}: ${formatList(did)}. That is no news.`),
+    ],
+    detail: [link(`“${worst.name}”`, `tests/${worst.scriptId}`), text(` does not pass at first in ${percent(worst.share)} of its runs.`)],
+  }
+}
+
+function flaky({ proven, maybe, redAlone, retryMs }: Of<'flaky'>): Sentence {
+  const cost = [
+    redAlone > 0 && `${count(redAlone, 'run')} ${verb(redAlone, 'was', 'were')} red because of one alone`,
+    retryMs > 0 && `${formatDuration(retryMs)} went into retries`,
+  ].filter((words) => words !== false)
+  return {
+    outcome: 'recovered',
+    parts: [
+      link(
+        proven > 0 ? `${count(proven, 'test')} ${verb(proven, 'is', 'are')} proven flaky` : `${count(maybe, 'test')} may be flaky`,
+        'trends',
+      ),
+      text(proven > 0 && maybe > 0 ? `, ${formatNumber(maybe)} more may be.` : '.'),
+    ],
+    detail: cost.length > 0 ? [text(`${formatList(cost)}.`)] : [],
+  }
+}
+
+function slower({ count: n, costMs, worst }: Of<'slower'>): Sentence {
+  const { name, scriptId, beforeMs, afterMs, build, commit, runId, creeps } = worst
+  return {
+    outcome: 'passed',
+    parts: [link(`${count(n, 'test')} got slower`, 'trends/slow'), text(`, by ${formatDuration(costMs)} a run.`)],
+    detail: [
+      link(`“${name}”`, `tests/${scriptId}`),
+      text(
+        ` takes ${formatDuration(afterMs)} instead of ${formatDuration(beforeMs)}, ${creeps ? 'a little more with each build, since ' : 'since '}`,
+      ),
+      link(`build ${build}`, `runs/${runId}?script=${scriptId}`),
+      text(`${commit ? `, commit ${commit.slice(0, 7)}` : ''}.`),
+    ],
   }
 }
 
