@@ -30,6 +30,7 @@ const SERVER_DOMAINS = [
   'keeping',
   'sources',
   'brief',
+  'boards',
   'audit',
 ]
 const WEB_FEATURES = [
@@ -50,6 +51,7 @@ const WEB_FEATURES = [
   'cases',
   'intake',
   'brief',
+  'boards',
 ]
 
 /** A domain may use those before it in the list, and only through their index.ts. */

@@ -215,12 +215,13 @@ program
   .command('recount')
   .description('Count what is kept with runs anew from their results, and say whether anything differed')
   .option('--project <slug>', 'project; by default the one the token belongs to')
+  .option('--figures', 'compare what pages show with a second, simpler count of the raw results, and change nothing')
   .option('--json', 'print the answer as JSON')
   .addHelpText(
     'after',
-    `\nExample:\n  bobbin recount --json\n\nExit codes: 0 nothing differed, 1 wrong use, 2 something differed or was refused, 3 the server was not reached`,
+    `\nExamples:\n  bobbin recount --json\n  bobbin recount --figures\n\nExit codes: 0 nothing differed, 1 wrong use, 2 something differed or was refused, 3 the server was not reached`,
   )
-  .action(async (options: { project?: string; json?: boolean }) => {
+  .action(async (options: { project?: string; json?: boolean; figures?: boolean }) => {
     exitCode = await recount(options)
   })
 

@@ -7,7 +7,8 @@ import { AccessModule, Account, ApiToken, Session } from './access/index.js'
 import { AuditModule } from './audit/audit.module.js'
 import { AttachmentsModule } from './attachments/attachments.module.js'
 import { BuildsModule } from './builds/index.js'
-import { BriefModule } from './brief/brief.module.js'
+import { BoardsModule } from './boards/index.js'
+import { BriefModule } from './brief/index.js'
 import { Area, CasesModule, TestCase } from './cases/index.js'
 import { EventsModule } from './events/events.module.js'
 import { IntakeModule } from './intake/index.js'
@@ -103,6 +104,7 @@ export class AppModule {
         SourcesModule,
         AttachmentsModule,
         BriefModule,
+        BoardsModule,
         ViewsModule,
         EventsModule,
         AuditModule,

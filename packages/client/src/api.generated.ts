@@ -429,6 +429,59 @@ export interface paths {
     patch?: never
     trace?: never
   }
+  '/projects/{project}/boards': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** One's own boards, and those that others share */
+    get: operations['boardsList']
+    put?: never
+    post: operations['boardsAdd']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/boards/{id}': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** What a board shows */
+    get: operations['boardsData']
+    /** Changes a board of one's own */
+    put: operations['boardsChange']
+    post?: never
+    delete: operations['boardsRemove']
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/boards/{id}/wall': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    /** Makes a link under which a board is shown without signing in; one that there was ends */
+    post: operations['boardsOpen']
+    /** Revokes the link of a board */
+    delete: operations['boardsClose']
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
   '/projects/{project}/brief': {
     parameters: {
       query?: never
@@ -3141,6 +3194,23 @@ export interface paths {
     patch?: never
     trace?: never
   }
+  '/projects/{project}/trends/recount': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** Counts what these pages show by a second, simpler way from raw results, and says what differs */
+    get: operations['trendsRecount']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
   '/projects/{project}/trends/slow': {
     parameters: {
       query?: never
@@ -3466,6 +3536,26 @@ export interface paths {
     patch?: never
     trace?: never
   }
+  '/wall/{key}': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /**
+     * What a board shows on a wall
+     * @description for whoever has its link.
+     */
+    get: operations['wallWall']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
 }
 export type webhooks = Record<string, never>
 export interface components {
@@ -3572,6 +3662,11 @@ export interface components {
       | 'plan.made'
       | 'plan.changed'
       | 'plan.deleted'
+      | 'board.made'
+      | 'board.changed'
+      | 'board.deleted'
+      | 'board.opened'
+      | 'board.closed'
       | 'pool.made'
       | 'pool.changed'
       | 'pool.deleted'
@@ -3901,6 +3996,57 @@ export interface components {
     Began: {
       /** @description Milliseconds for which nothing has changed: what a page read longer ago than that may be old. */
       quietMs: number
+    }
+    Board: {
+      id: number
+      name: string
+      by: string
+      mine: boolean
+      shared: boolean
+      lens: components['schemas']['BoardLens']
+      tiles: components['schemas']['Tile'][]
+      /** @description The path of its link for walls; null where it has none, or where it is somebody else's. */
+      wall: string | null
+    }
+    /** @description What the tiles of a board show; of each kind what its own page says. */
+    BoardData: {
+      board: components['schemas']['Board']
+      project: {
+        slug: string
+        name: string
+      }
+      at: string
+      brief: components['schemas']['Brief'] | null
+      weave: components['schemas']['Weave'] | null
+      days: components['schemas']['DayList'] | null
+      flaky: components['schemas']['FlakyList'] | null
+      slow: components['schemas']['SlowList'] | null
+      areas: components['schemas']['AreaList'] | null
+    }
+    BoardDto: {
+      name: string
+      /** @description Others of the project see it, too. */
+      shared: boolean
+      lens: components['schemas']['BoardLensDto']
+      tiles: components['schemas']['TileDto'][]
+    }
+    /** @description What a board looks through; what is left out is not narrowed. */
+    BoardLens: {
+      branch?: string
+      environments?: string[]
+      profile?: string
+      release?: string
+      span?: number
+    }
+    BoardLensDto: {
+      branch?: string
+      environments?: string[]
+      profile?: string
+      release?: string
+      span?: number
+    }
+    BoardList: {
+      rows: components['schemas']['Board'][]
     }
     /** @description A share with its bounds. */
     Bounds: {
@@ -4604,6 +4750,15 @@ export interface components {
      * @enum {string}
      */
     DeliveryState: 'coming' | 'waiting' | 'reading' | 'read' | 'failed'
+    /** @description A displayed figure that a recount from raw results does not confirm. */
+    DifferingFigure: {
+      /** @description Where it is shown, as `flaky: flips`. */
+      figure: string
+      /** @description What it is of: a test, a day, a run, an area. */
+      of: string
+      shown: string
+      recounted: string
+    }
     /** @description Where the system under test runs, and what runs there need. */
     Environment: {
       id: number
@@ -4932,6 +5087,13 @@ export interface components {
       field: string
       from: string
       to: string
+    }
+    FiguresRecount: {
+      /** @description How many figures were compared. */
+      checked: number
+      differing: components['schemas']['DifferingFigure'][]
+      /** @description Raw results that were read for it. */
+      results: number
     }
     FileWarnings: {
       file: string
@@ -7526,6 +7688,7 @@ export interface components {
       | 'account'
       | 'agent'
       | 'area'
+      | 'board'
       | 'case'
       | 'comment'
       | 'defect'
@@ -7785,6 +7948,24 @@ export interface components {
         [key: string]: string
       }
     }
+    /** @description A part of another page on a board. */
+    Tile: {
+      kind: components['schemas']['TileKind']
+      /** @description Over the whole width, or over half of it. */
+      wide: boolean
+      /** @description Of day by day: what failures are told apart by. */
+      by?: components['schemas']['DayPart']
+      /** @description Of the weave: whose builds; by itself those of the pipeline with the most. */
+      pipeline?: string
+    }
+    TileDto: {
+      kind: components['schemas']['TileKind']
+      wide: boolean
+      by?: components['schemas']['DayPart']
+      pipeline?: string
+    }
+    /** @enum {string} */
+    TileKind: 'brief' | 'runs' | 'weave' | 'days' | 'flaky' | 'slow' | 'areas'
     Today: {
       from: string
       to: string
@@ -7864,6 +8045,7 @@ export interface components {
       | 'failures'
       | 'comments'
       | 'notifications'
+      | 'boards'
     TrackerDto: {
       name: string
       url: string
@@ -8104,6 +8286,12 @@ export type BackgroundJobs = components['schemas']['BackgroundJobs']
 export type BatchDto = components['schemas']['BatchDto']
 export type BatchTaken = components['schemas']['BatchTaken']
 export type Began = components['schemas']['Began']
+export type Board = components['schemas']['Board']
+export type BoardData = components['schemas']['BoardData']
+export type BoardDto = components['schemas']['BoardDto']
+export type BoardLens = components['schemas']['BoardLens']
+export type BoardLensDto = components['schemas']['BoardLensDto']
+export type BoardList = components['schemas']['BoardList']
 export type Bounds = components['schemas']['Bounds']
 export type Brief = components['schemas']['Brief']
 export type BriefRun = components['schemas']['BriefRun']
@@ -8165,6 +8353,7 @@ export type DeliveryReport = components['schemas']['DeliveryReport']
 export type DeliveryRow = components['schemas']['DeliveryRow']
 export type DeliveryRun = components['schemas']['DeliveryRun']
 export type DeliveryState = components['schemas']['DeliveryState']
+export type DifferingFigure = components['schemas']['DifferingFigure']
 export type Environment = components['schemas']['Environment']
 export type EnvironmentDto = components['schemas']['EnvironmentDto']
 export type EnvironmentList = components['schemas']['EnvironmentList']
@@ -8187,6 +8376,7 @@ export type FeedClosed = components['schemas']['FeedClosed']
 export type FeedOpened = components['schemas']['FeedOpened']
 export type FeedRow = components['schemas']['FeedRow']
 export type FieldChange = components['schemas']['FieldChange']
+export type FiguresRecount = components['schemas']['FiguresRecount']
 export type FileWarnings = components['schemas']['FileWarnings']
 export type Finding = components['schemas']['Finding']
 export type FinishScanDto = components['schemas']['FinishScanDto']
@@ -8428,6 +8618,9 @@ export type TeamDto = components['schemas']['TeamDto']
 export type TestLife = components['schemas']['TestLife']
 export type TestStep = components['schemas']['TestStep']
 export type Threads = components['schemas']['Threads']
+export type Tile = components['schemas']['Tile']
+export type TileDto = components['schemas']['TileDto']
+export type TileKind = components['schemas']['TileKind']
 export type Today = components['schemas']['Today']
 export type TodayBar = components['schemas']['TodayBar']
 export type TokenRow = components['schemas']['TokenRow']
@@ -9374,6 +9567,234 @@ export interface operations {
         }
         content: {
           'image/webp': string
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  boardsList: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['BoardList']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  boardsAdd: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['BoardDto']
+      }
+    }
+    responses: {
+      /** @description Done */
+      201: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['Board']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  boardsData: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+        id: number
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['BoardData']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  boardsChange: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+        id: number
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['BoardDto']
+      }
+    }
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['Board']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  boardsRemove: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+        id: number
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done, nothing to say */
+      204: {
+        headers: {
+          [name: string]: unknown
+        }
+        content?: never
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  boardsOpen: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+        id: number
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done */
+      201: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['Board']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  boardsClose: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+        id: number
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['Board']
         }
       }
       /** @description What went wrong */
@@ -16169,6 +16590,48 @@ export interface operations {
       }
     }
   }
+  trendsRecount: {
+    parameters: {
+      query?: {
+        branch?: string
+        /** @description Comma-separated names. */
+        environments?: string[]
+        /** @description How many of the newest builds of each lane are looked at. */
+        span?: number
+        /** @description A browser, device or operating system that runs were made on. */
+        profile?: string
+        release?: string
+        /** @description Trial runs, in place of the record. */
+        trial?: 'true'
+      }
+      header?: never
+      path: {
+        project: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['FiguresRecount']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
   trendsSlowest: {
     parameters: {
       query?: {
@@ -16868,6 +17331,37 @@ export interface operations {
           [name: string]: unknown
         }
         content?: never
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  wallWall: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        key: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['BoardData']
+        }
       }
       /** @description What went wrong */
       default: {

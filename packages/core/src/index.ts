@@ -107,6 +107,7 @@ export {
 } from './history/change.js'
 export { naturalKey } from './text/natural-key.js'
 export { readOutline, type OutlineCase } from './text/outline.js'
+export { TILE_KINDS, type TileKind } from './boards.js'
 export { OUTAGE } from './history/outage.js'
 export { NOTABLE_CODES, OUTCOME_RANKS, worseCode } from './history/worst.js'
 export {
@@ -121,6 +122,17 @@ export {
 } from './history/weave.js'
 export { DAY_PARTS, type DayPart, type Explanation, explainSpike, findSpike, type RedCount } from './history/spike.js'
 export { type Helped, helped, type Placed, whereOnly, type WhereOnly } from './history/where-only.js'
+export {
+  newestBuilds,
+  type RawLink,
+  type RawResult,
+  type RawRun,
+  recountCases,
+  recountDays,
+  recountFlaky,
+  recountMeans,
+  recountThreads,
+} from './history/recount.js'
 export { type Creep, type Jump, PACE, paceOf } from './history/pace.js'
 export { CASE_COLUMNS, INTENT_WORDS, readCaseTable, writeCaseTable } from './cases/case-table.js'
 export type { ReadRow, ReadTable, TableCase, TableRow } from './cases/case-table.js'

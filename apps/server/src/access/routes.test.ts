@@ -42,6 +42,7 @@ const OPEN = [
   'GET /api/oidc/start',
   'GET /api/oidc/callback',
   'GET /api/calendars/:key.ics',
+  'GET /api/wall/:key',
   'POST /api/tracker-hooks/:hook',
 ]
 /** Signing in elsewhere is not set up here; coming back leads to the sign-in page all the same. */
@@ -49,6 +50,7 @@ const OPEN_ANSWERS: Record<string, number> = {
   'GET /api/oidc/start': 404,
   'GET /api/oidc/callback': 302,
   'GET /api/calendars/:key.ics': 400,
+  'GET /api/wall/:key': 400,
 }
 /** What a token with the scope `deliver` may do besides reading. */
 const DELIVERING = [

@@ -325,6 +325,14 @@ const STEPS: Record<string, Step> = {
     act: async () => ask('PUT', `/recipes/${await idIn('recipe')}`, recipeDto({ limitMinutes: 9 })),
   },
   'DELETE /recipes/:id': { kind: 'recipe.deleted', act: async () => ask('DELETE', `/recipes/${await idIn('recipe')}`) },
+  'POST /boards': { kind: 'board.made', act: () => ask('POST', '/boards', { name: 'Morning', ...A_BOARD }) },
+  'PUT /boards/:id': {
+    kind: 'board.changed',
+    act: async () => ask('PUT', `/boards/${await idIn('board')}`, { name: 'Evening', ...A_BOARD }),
+  },
+  'POST /boards/:id/wall': { kind: 'board.opened', act: async () => ask('POST', `/boards/${await idIn('board')}/wall`) },
+  'DELETE /boards/:id/wall': { kind: 'board.closed', act: async () => ask('DELETE', `/boards/${await idIn('board')}/wall`) },
+  'DELETE /boards/:id': { kind: 'board.deleted', act: async () => ask('DELETE', `/boards/${await idIn('board')}`) },
   'POST /pools': { kind: 'pool.made', act: () => ask('POST', '/pools', { name: 'quay', ...NO_POOL }) },
   'PUT /pools/:id': { kind: 'pool.changed', act: async () => ask('PUT', `/pools/${await idIn('pool')}`, { name: 'pier', ...NO_POOL }) },
   'DELETE /pools/:id': { kind: 'pool.deleted', act: async () => ask('DELETE', `/pools/${await idIn('pool')}`) },
@@ -443,6 +451,7 @@ const STEPS: Record<string, Step> = {
   'DELETE /api/sessions': { kind: 'account.sessionsEnded', act: async () => outside('DELETE', '/sessions', undefined, await cookie()) },
 }
 
+const A_BOARD = { shared: false, lens: {}, tiles: [{ kind: 'runs', wide: true }] }
 const NO_POOL = { costPerMinute: 0.1, closed: [], idleMinutes: 10, confirmed: false }
 
 /** What was there before the act that is looked at: signing in is an act itself. */

@@ -20,5 +20,10 @@ export class BriefController {
   }
 }
 
-@Module({ imports: [CommentsModule, TrendsModule, RunsModule, HistoryModule], controllers: [BriefController], providers: [BriefService] })
+@Module({
+  imports: [CommentsModule, TrendsModule, RunsModule, HistoryModule],
+  controllers: [BriefController],
+  providers: [BriefService],
+  exports: [BriefService],
+})
 export class BriefModule {}

@@ -23,6 +23,7 @@ import { runs } from '../migrations/0021-runs.js'
 import { scans } from '../migrations/0022-scans.js'
 import { running } from '../migrations/0023-running.js'
 import { causes } from '../migrations/0024-causes.js'
+import { boards } from '../migrations/0025-boards.js'
 
 /** Every migration, in order; a name stays for ever. */
 const MIGRATIONS: readonly { name: string; sql: string }[] = [
@@ -50,6 +51,7 @@ const MIGRATIONS: readonly { name: string; sql: string }[] = [
   { name: '0022-scans', sql: scans },
   { name: '0023-running', sql: running },
   { name: '0024-causes', sql: causes },
+  { name: '0025-boards', sql: boards },
 ]
 
 const LOCK = 0x0b0bb1

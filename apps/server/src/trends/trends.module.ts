@@ -1,12 +1,13 @@
 import { Controller, Get, Module, Param, ParseIntPipe, Query } from '@nestjs/common'
 import { AccessModule, Ctx, type Context, Needs } from '../access/index.js'
-import type { ActivityList, AreaList, DayList, FlakyList, SlowList, TestLife, Weave } from '../contract/index.js'
+import type { ActivityList, AreaList, DayList, FiguresRecount, FlakyList, SlowList, TestLife, Weave } from '../contract/index.js'
 import { HistoryModule } from '../history/index.js'
 import { LensDto, lensOf } from '../runs/index.js'
 import { ActivityDto, AreasDto, DaysDto, WeaveDto } from './trends.dto.js'
 import { ACTIVITY_KINDS, ActivityService } from './activity.service.js'
 import { AreasService } from './areas.service.js'
 import { DaysService } from './days.service.js'
+import { FiguresService } from './figures.service.js'
 import { LifeService } from './life.service.js'
 import { SlowService } from './slow.service.js'
 import { TrendsService } from './trends.service.js'
@@ -20,6 +21,7 @@ export class TrendsController {
     private readonly days: DaysService,
     private readonly areas: AreasService,
     private readonly activities: ActivityService,
+    private readonly figures: FiguresService,
   ) {}
 
   /** Flaky tests in the lens, by what they cost. */
@@ -50,6 +52,13 @@ export class TrendsController {
   @Needs('read')
   byArea(@Ctx() context: Context, @Query() dto: AreasDto): Promise<AreaList> {
     return this.areas.get(context, lensOf(dto), dto.by ?? 'area', dto.plan ?? null)
+  }
+
+  /** Counts what these pages show by a second, simpler way from raw results, and says what differs. */
+  @Get('recount')
+  @Needs('read')
+  recount(@Ctx() context: Context, @Query() lens: LensDto): Promise<FiguresRecount> {
+    return this.figures.recount(context, lensOf(lens))
   }
 
   /** What goes on: plans, deliveries, scans, sources, agents, messages to the tracker. */
@@ -92,7 +101,7 @@ export class LifeController {
 @Module({
   imports: [AccessModule, HistoryModule],
   controllers: [TrendsController, WeaveController, LifeController],
-  providers: [ActivityService, AreasService, DaysService, LifeService, SlowService, TrendsService, WeaveService],
-  exports: [SlowService, TrendsService],
+  providers: [ActivityService, AreasService, DaysService, FiguresService, LifeService, SlowService, TrendsService, WeaveService],
+  exports: [AreasService, DaysService, SlowService, TrendsService, WeaveService],
 })
 export class TrendsModule {}

@@ -10,12 +10,21 @@ const TOUCHED: Record<Topic, readonly string[]> = {
   cases: ['cases', 'case', 'areas', 'case-facets', 'case-scripts', 'scripts', 'script', 'mapping', 'mapping-overview', 'brief', 'run'],
   scripts: ['scripts', 'script', 'mapping', 'mapping-overview', 'cases', 'case', 'case-scripts', 'brief', 'run'],
   suites: ['suites', 'suite', 'suite-threads', 'plan'],
-  plans: ['plans', 'plan', 'today', 'parts', 'runs', 'releases', 'release'],
+  plans: ['plans', 'plan', 'today', 'parts', 'runs', 'releases', 'release', 'activity', 'areas-status'],
   agents: ['agents', 'recipes', 'handoffs', 'today', 'plan'],
   environments: ['environments', 'plan'],
   runs: [
     'failures',
     'flaky',
+    'builds',
+    'build',
+    'weave',
+    'slow',
+    'days',
+    'life',
+    'areas-status',
+    'activity',
+    'board',
     'mine-count',
     'runs',
     'run',
@@ -42,6 +51,7 @@ const TOUCHED: Record<Topic, readonly string[]> = {
   failures: ['failures', 'failure', 'flaky', 'mine', 'mine-count', 'quarantine', 'mutes', 'score', 'tracker', 'brief', 'run'],
   comments: ['comments', 'mine', 'mine-count'],
   notifications: ['notification-rules', 'notification-log'],
+  boards: ['boards', 'board'],
 }
 
 /** Changes come in flocks: those of half a second are asked for at once. */

@@ -32,6 +32,7 @@ export const router = createBrowserRouter([
     ErrorBoundary: Broken,
   },
   { path: '/reference', Component: later(() => import('../features/reference/reference-page.js'), 'ReferencePage'), ErrorBoundary: Broken },
+  { path: '/wall/:key', Component: later(() => import('../features/boards/wall-page.js'), 'WallPage'), ErrorBoundary: Broken },
   { path: '/', element: <SessionProvider>{null}</SessionProvider>, ErrorBoundary: Broken },
   {
     path: '/:project',
@@ -40,6 +41,8 @@ export const router = createBrowserRouter([
     children: [
       { index: true, Component: BriefPage },
       { path: 'brief', Component: BriefPage },
+      { path: 'boards', Component: later(() => import('../features/boards/boards-page.js'), 'BoardsPage') },
+      { path: 'boards/:id', Component: later(() => import('../features/boards/boards-page.js'), 'BoardsPage') },
       { path: 'cases', Component: later(() => import('../features/cases/cases-page.js'), 'CasesPage') },
       { path: 'scripts', Component: later(() => import('../features/scripts/scripts-page.js'), 'ScriptsPage') },
       { path: 'mapping', Component: later(() => import('../features/mapping/mapping-page.js'), 'MappingPage') },

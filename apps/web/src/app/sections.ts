@@ -8,6 +8,7 @@ import {
   GitCommitHorizontal,
   Grid3x3,
   Inbox,
+  LayoutDashboard,
   ListOrdered,
   Play,
   Settings,
@@ -26,7 +27,10 @@ export interface Section {
 
 /** The sections that are there, in the order of work; a gap between groups. */
 export const SECTIONS: readonly (readonly Section[])[] = [
-  [{ to: 'brief', name: 'Brief', icon: AlignLeft, key: 'b' }],
+  [
+    { to: 'brief', name: 'Brief', icon: AlignLeft, key: 'b' },
+    { to: 'boards', name: 'Boards', icon: LayoutDashboard, key: 'o' },
+  ],
   [
     { to: 'cases', name: 'Cases', icon: FileText, key: 'c' },
     { to: 'scripts', name: 'Scripts', icon: Code2, key: 's' },

@@ -6,6 +6,7 @@ export type SubjectKind =
   | 'account'
   | 'agent'
   | 'area'
+  | 'board'
   | 'case'
   | 'comment'
   | 'defect'
@@ -61,6 +62,7 @@ export type Topic =
   | 'failures'
   | 'comments'
   | 'notifications'
+  | 'boards'
 
 interface ActSort {
   subject: SubjectKind
@@ -163,6 +165,11 @@ export const ACTS = {
   'plan.made': sort('plan', ['plans'], 'created the plan #'),
   'plan.changed': sort('plan', ['plans'], 'changed the plan #'),
   'plan.deleted': sort('plan', ['plans'], 'deleted the plan #'),
+  'board.made': sort('board', ['boards'], 'created the board #'),
+  'board.changed': sort('board', ['boards'], 'changed the board #'),
+  'board.deleted': sort('board', ['boards'], 'deleted the board #'),
+  'board.opened': sort('board', ['boards'], 'made a link to the board # for walls'),
+  'board.closed': sort('board', ['boards'], 'revoked the link to the board #'),
   'pool.made': sort('pool', ['agents', 'plans'], 'created the pool #'),
   'pool.changed': sort('pool', ['agents', 'plans'], 'changed the pool #'),
   'pool.deleted': sort('pool', ['agents', 'plans'], 'deleted the pool #'),

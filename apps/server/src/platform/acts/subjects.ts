@@ -53,6 +53,12 @@ export const SUBJECT_ROWS = {
     id: 'id',
     name: 't.name',
   },
+  // the key of its link is a secret
+  board: {
+    table: '(select id, project_id, name, account_id, shared, lens, tiles, wall_key is not null as on_walls from board)',
+    id: 'id',
+    name: 't.name',
+  },
   pool: { table: 'pool', id: 'id', name: 't.name' },
   profile: { table: 'profile', id: 'id', name: 't.name' },
   project: { table: 'project', id: 'id', name: 't.name' },

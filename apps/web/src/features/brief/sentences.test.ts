@@ -49,12 +49,18 @@ describe('sentenceOf', () => {
   it('says of what is proven flaky that it is no news', () => {
     expect(
       words({ kind: 'unsteady', run, failed: 2, passed: 1, worst: { name: 'Scanner rejoins', scriptId: 7, share: 0.36 } }),
-    ).toMatchInlineSnapshot(`"[3 tests that are proven flaky](trends) changed in fare-desk-web in pier-test: 2 fail and 1 passes again. That is no news.[“Scanner rejoins”](tests/7) does not pass at first in 36 % of its runs."`)
+    ).toMatchInlineSnapshot(
+      `"[3 tests that are proven flaky](trends) changed in fare-desk-web in pier-test: 2 fail and 1 passes again. That is no news.[“Scanner rejoins”](tests/7) does not pass at first in 36 % of its runs."`,
+    )
     expect(words({ kind: 'newlyFailing', run, flaky: 1, count: 2, areas: [], causes: 0, largest: null })).toContain(
       'Its page lists 1 more that is proven flaky.',
     )
-    expect(words({ kind: 'flaky', proven: 3, maybe: 1, redAlone: 12, retryMs: 22_000 })).toMatchInlineSnapshot(`"[3 tests are proven flaky](trends), 1 more may be.12 runs were red because of one alone and 22.0 s went into retries."`)
-    expect(words({ kind: 'flaky', proven: 0, maybe: 2, redAlone: 0, retryMs: 0 })).toMatchInlineSnapshot(`"[2 tests may be flaky](trends)."`)
+    expect(words({ kind: 'flaky', proven: 3, maybe: 1, redAlone: 12, retryMs: 22_000 })).toMatchInlineSnapshot(
+      `"[3 tests are proven flaky](trends), 1 more may be.12 runs were red because of one alone and 22.0 s went into retries."`,
+    )
+    expect(words({ kind: 'flaky', proven: 0, maybe: 2, redAlone: 0, retryMs: 0 })).toMatchInlineSnapshot(
+      `"[2 tests may be flaky](trends)."`,
+    )
   })
   it('says what got slower, what is silent, what waits and what comes next', () => {
     const worst = {
@@ -67,9 +73,15 @@ describe('sentenceOf', () => {
       runId: 9,
       creeps: false,
     }
-    expect(words({ kind: 'slower', count: 1, costMs: 4700, worst })).toMatchInlineSnapshot(`"[1 test got slower](trends/slow), by 4.70 s a run.[“Deck plan”](tests/7) takes 6.80 s instead of 2.10 s, since [build 398](runs/9?script=7), commit a61f0c2."`)
-    expect(words({ kind: 'silentScripts', count: 2 })).toMatchInlineSnapshot(`"[2 scripts are silent](mapping?show=silent): in the code, with results before, and with none in the newest builds."`)
-    expect(words({ kind: 'mine', failures: 1, unread: 2 })).toMatchInlineSnapshot(`"[1 cause of failures and 2 mentions](mine) wait for you."`)
+    expect(words({ kind: 'slower', count: 1, costMs: 4700, worst })).toMatchInlineSnapshot(
+      `"[1 test got slower](trends/slow), by 4.70 s a run.[“Deck plan”](tests/7) takes 6.80 s instead of 2.10 s, since [build 398](runs/9?script=7), commit a61f0c2."`,
+    )
+    expect(words({ kind: 'silentScripts', count: 2 })).toMatchInlineSnapshot(
+      `"[2 scripts are silent](mapping?show=silent): in the code, with results before, and with none in the newest builds."`,
+    )
+    expect(words({ kind: 'mine', failures: 1, unread: 2 })).toMatchInlineSnapshot(
+      `"[1 cause of failures and 2 mentions](mine) wait for you."`,
+    )
     expect(words({ kind: 'next', planId: 3, name: 'Nightly', at: '2026-11-30T06:00:00Z' })).toMatch(
       /^\[Nightly\]\(plans\?plan=3\) runs next, /,
     )

@@ -10,10 +10,11 @@ import { count, formatNumber } from '../../lib/format.js'
 import { csvOf, saveFile } from '../../lib/save-file.js'
 import { useAddress } from '../../lib/use-address.js'
 import { useKeys } from '../../lib/use-keys.js'
-import { BarChart, type BarPart } from '../../ui/bar-chart.js'
+import { BarChart } from '../../ui/bar-chart.js'
 import { Menu, MenuCheck } from '../../ui/menu.js'
 import { EmptyState, ErrorState, Loading } from '../../ui/states.js'
-import { dayShort, lastingWords, PART_WORDS, rangeWords, spikeWords, WITHOUT } from './day-words.js'
+import { allSeries, dayBars, seriesName } from './day-series.js'
+import { dayShort, lastingWords, PART_WORDS, rangeWords, spikeWords } from './day-words.js'
 
 /** What failed, day by day; what a spike is made of. */
 export function DaysPart() {
@@ -79,7 +80,7 @@ export function DaysPart() {
       <BarChart
         label={`Failures and errors of ${count(days.data.days.length, 'day')} by ${PART_WORDS[by]}; the table below has the figures`}
         names={days.data.days.map(({ day }) => dayShort(day))}
-        parts={partsOf(days.data)}
+        parts={dayBars(days.data)}
         chosen={chosen}
         onChoose={choose}
         onReady={ready}
@@ -137,26 +138,13 @@ function Head({ list, by, onPicture }: { list: DayList; by: DayPart; onPicture: 
   )
 }
 
-const allSeries = ({ series, others }: DayList) => [...series, ...(others ? [others] : [])]
-
-const nameOf = (list: DayList, at: number) => (at >= list.series.length ? 'all others' : (list.series[at]?.name ?? WITHOUT[list.by]))
-
-function partsOf(list: DayList): BarPart[] {
-  return allSeries(list).flatMap(({ failed, errored }, at) => {
-    const [name, colour] = [nameOf(list, at), `part-${at + 1}`]
-    const parts: BarPart[] = [{ name: `${name}, failed`, colour, values: failed }]
-    if (errored.some((value) => value > 0)) parts.push({ name: `${name}, errored`, colour, striped: true, values: errored })
-    return parts
-  })
-}
-
 function Legend({ list }: { list: DayList }) {
   return (
     <ul aria-label="Parts" className="mt-2 flex flex-wrap gap-x-5 gap-y-1 text-xs text-soft">
       {allSeries(list).map((_, at) => (
         <li key={at} className="flex max-w-[260px] items-center gap-1.5">
           <span aria-hidden="true" className="size-[9px] shrink-0 rounded-[2px]" style={{ background: `var(--part-${at + 1})` }} />
-          <span className="truncate">{nameOf(list, at)}</span>
+          <span className="truncate">{seriesName(list, at)}</span>
         </li>
       ))}
     </ul>
@@ -288,7 +276,7 @@ function csvFile(list: DayList): string {
   return csvOf([
     [
       ...['Day', 'Runs', 'Outages', 'Passed', 'Failed', 'Errored', 'Recovered', 'Newly failing', 'Fixed', 'Pass rate', 'Low', 'High'],
-      ...series.flatMap((_, at) => [`${nameOf(list, at)}: failed`, `${nameOf(list, at)}: errored`]),
+      ...series.flatMap((_, at) => [`${seriesName(list, at)}: failed`, `${seriesName(list, at)}: errored`]),
     ],
     ...list.days.map((row, i) => [
       ...[row.day, row.runs, row.outages, row.passed, row.failed, row.errored, row.recovered, row.newlyFailing, row.fixed],

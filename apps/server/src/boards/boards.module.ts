@@ -1,0 +1,81 @@
+import { Body, Controller, Delete, Get, Header, HttpCode, Module, Param, ParseIntPipe, ParseUUIDPipe, Post, Put } from '@nestjs/common'
+import { AccessModule, Ctx, type Context, Needs, PersonOnly, Public } from '../access/index.js'
+import { BriefModule } from '../brief/index.js'
+import type { Board, BoardData, BoardList } from '../contract/index.js'
+import { TrendsModule } from '../trends/index.js'
+import { BoardDto } from './boards.dto.js'
+import { BoardsService } from './boards.service.js'
+
+@Controller('projects/:project/boards')
+@PersonOnly()
+export class BoardsController {
+  constructor(private readonly boards: BoardsService) {}
+
+  /** One's own boards, and those that others share. */
+  @Get()
+  @Needs('read')
+  list(@Ctx() context: Context): Promise<BoardList> {
+    return this.boards.list(context)
+  }
+
+  /** What a board shows. */
+  @Get(':id')
+  @Needs('read')
+  data(@Ctx() context: Context, @Param('id', ParseIntPipe) id: number): Promise<BoardData> {
+    return this.boards.data(context, id)
+  }
+
+  @Post()
+  @Needs('read')
+  add(@Ctx() context: Context, @Body() dto: BoardDto): Promise<Board> {
+    return this.boards.add(context, dto)
+  }
+
+  /** Changes a board of one's own. */
+  @Put(':id')
+  @Needs('read')
+  change(@Ctx() context: Context, @Param('id', ParseIntPipe) id: number, @Body() dto: BoardDto): Promise<Board> {
+    return this.boards.change(context, id, dto)
+  }
+
+  @Delete(':id')
+  @HttpCode(204)
+  @Needs('read')
+  remove(@Ctx() context: Context, @Param('id', ParseIntPipe) id: number): Promise<void> {
+    return this.boards.remove(context, id)
+  }
+
+  /** Makes a link under which a board is shown without signing in; one that there was ends. */
+  @Post(':id/wall')
+  @Needs('manage')
+  open(@Ctx() context: Context, @Param('id', ParseIntPipe) id: number): Promise<Board> {
+    return this.boards.open(context, id)
+  }
+
+  /** Revokes the link of a board. */
+  @Delete(':id/wall')
+  @Needs('read')
+  close(@Ctx() context: Context, @Param('id', ParseIntPipe) id: number): Promise<Board> {
+    return this.boards.close(context, id)
+  }
+}
+
+@Controller('wall')
+export class WallController {
+  constructor(private readonly boards: BoardsService) {}
+
+  /** What a board shows on a wall: for whoever has its link. */
+  @Get(':key')
+  @Public()
+  @Header('cache-control', 'no-store')
+  wall(@Param('key', ParseUUIDPipe) key: string): Promise<BoardData> {
+    return this.boards.wall(key)
+  }
+}
+
+@Module({
+  imports: [AccessModule, BriefModule, TrendsModule],
+  controllers: [BoardsController, WallController],
+  providers: [BoardsService],
+})
+export class BoardsModule {}

@@ -1,0 +1,87 @@
+import type { Board, BoardData, BoardList } from '@bobbin/client'
+import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { type AsPerson, resultFile, seedCase, TestApp } from '../testing/test-app.js'
+
+let bobbin: TestApp
+let runa: AsPerson
+const lens = { branch: 'main', span: 10 }
+const tiles = [
+  { kind: 'brief', wide: false },
+  { kind: 'weave', wide: true },
+  { kind: 'days', wide: true, by: 'cause' },
+  { kind: 'areas', wide: false },
+]
+
+beforeAll(async () => {
+  bobbin = await TestApp.start([seedCase(214, 'Axle limit')])
+  runa = await bobbin.person('runa@gullhaven.example')
+  await bobbin.deliver(resultFile(['calm', { name: 'axle', key: 'FERRY-214' }]), { build: '1' })
+  await bobbin.deliver(resultFile(['calm', { name: 'axle', key: 'FERRY-214', fails: 'too heavy' }]), { build: '2' })
+})
+afterAll(() => bobbin.stop())
+
+const wall = (path: string | null) => fetch(`${bobbin.url}/api${path}`)
+
+describe('a board', () => {
+  let board: Board
+
+  it('is kept with its lens and tiles, and shows what their pages say', async () => {
+    board = await runa<Board>('POST', '/boards', { name: 'Morning', shared: false, lens, tiles })
+    expect(board).toMatchObject({ name: 'Morning', mine: true, shared: false, lens, tiles, wall: null })
+    const data = await runa<BoardData>('GET', `/boards/${board.id}`)
+    expect(data.brief?.findings[0]).toMatchObject({ kind: 'newlyFailing', count: 1 })
+    expect(data.weave?.rows.map(({ thread }) => thread)).toEqual(['12'])
+    expect(data.days).toMatchObject({ by: 'cause', series: [{ name: 'too heavy', failed: [1] }] })
+    expect(data.areas?.rows).toMatchObject([{ name: 'Deck planner', failed: 1 }])
+    expect([data.flaky, data.slow]).toEqual([null, null])
+  })
+
+  it('is changed, and refused where its name is taken or a tile is unknown', async () => {
+    const other = await runa<Board>('POST', '/boards', { name: 'Other', shared: false, lens: {}, tiles: [] })
+    await expect(runa('PUT', `/boards/${other.id}`, { name: 'Morning', shared: false, lens: {}, tiles: [] })).rejects.toThrow(/already/)
+    await expect(runa('POST', '/boards', { name: 'x', shared: false, lens: {}, tiles: [{ kind: 'weather', wide: true }] })).rejects.toThrow(
+      /kind/,
+    )
+    const changed = await runa<Board>('PUT', `/boards/${other.id}`, { name: 'Other', shared: true, lens: { span: 5 }, tiles: [tiles[0]] })
+    expect(changed).toMatchObject({ shared: true, lens: { span: 5 }, tiles: [tiles[0]] })
+    await runa('DELETE', `/boards/${other.id}`)
+    await expect(runa('GET', `/boards/${other.id}`)).rejects.toThrow(/board/)
+  })
+
+  it('is seen by others once it is shared, and changed by nobody else', async () => {
+    await bobbin.ask(
+      `insert into account (email, name, kind, password_hash) select 'tove@gullhaven.example', 'Tove', kind, password_hash from account where email like 'runa%'`,
+    )
+    await bobbin.ask(`insert into membership (project_id, account_id, role) select 1, id, 'lead' from account where email like 'tove%'`)
+    const tove = await bobbin.person('tove@gullhaven.example')
+    expect((await tove<BoardList>('GET', '/boards')).rows).toEqual([])
+    await expect(tove('GET', `/boards/${board.id}`)).rejects.toThrow(/board/)
+    await runa('PUT', `/boards/${board.id}`, { name: 'Morning', shared: true, lens, tiles })
+    expect((await tove<BoardList>('GET', '/boards')).rows).toMatchObject([{ name: 'Morning', mine: false, wall: null }])
+    await expect(tove('PUT', `/boards/${board.id}`, { name: 'Mine now', shared: true, lens, tiles })).rejects.toThrow(/belongs to/)
+    await expect(tove('POST', `/boards/${board.id}/wall`)).rejects.toThrow(/belongs to/)
+  })
+
+  it('is shown on walls under its link, without signing in, until that is revoked', async () => {
+    const opened = await runa<Board>('POST', `/boards/${board.id}/wall`)
+    expect(opened.wall).toMatch(/^\/wall\/[0-9a-f-]{36}$/)
+    const shown = (await (await wall(opened.wall)).json()) as BoardData
+    expect(shown).toMatchObject({ board: { name: 'Morning', mine: false, wall: null }, project: { slug: 'gullhaven' } })
+    expect(shown.weave?.rows).toHaveLength(1)
+    expect(shown.brief?.findings.filter(({ kind }) => kind === 'mine')).toEqual([])
+    // the link opens nothing else, and a guessed one nothing at all
+    expect((await fetch(`${bobbin.url}/api/projects/gullhaven/brief`)).status).toBe(401)
+    expect((await wall('/wall/00000000-0000-4000-8000-000000000000')).status).toBe(404)
+    const renewed = await runa<Board>('POST', `/boards/${board.id}/wall`)
+    expect((await wall(opened.wall)).status).toBe(404)
+    expect((await wall(renewed.wall)).status).toBe(200)
+    await runa('DELETE', `/boards/${board.id}/wall`)
+    expect((await wall(renewed.wall)).status).toBe(404)
+  })
+
+  it('ends on walls when its maker leaves the project', async () => {
+    const { wall: path } = await runa<Board>('POST', `/boards/${board.id}/wall`)
+    await bobbin.ask(`delete from membership m using account a where a.id = m.account_id and a.email like 'runa%'`)
+    expect((await wall(path)).status).toBe(404)
+  })
+})

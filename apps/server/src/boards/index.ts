@@ -1,0 +1,1 @@
+export { BoardsModule } from './boards.module.js'

@@ -1,0 +1,2 @@
+export { BriefModule } from './brief.module.js'
+export { BriefService } from './brief.service.js'

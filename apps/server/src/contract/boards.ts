@@ -1,0 +1,56 @@
+import type { DayPart, TileKind } from '@bobbin/core'
+import type { AreaList } from './areas.js'
+import type { Brief } from './brief.js'
+import type { DayList } from './days.js'
+import type { SlowList } from './slow.js'
+import type { FlakyList } from './trends.js'
+import type { Weave } from './weave.js'
+
+/** A part of another page on a board. */
+export interface Tile {
+  kind: TileKind
+  /** Over the whole width, or over half of it. */
+  wide: boolean
+  /** Of day by day: what failures are told apart by. */
+  by?: DayPart
+  /** Of the weave: whose builds; by itself those of the pipeline with the most. */
+  pipeline?: string
+}
+
+/** What a board looks through; what is left out is not narrowed. */
+export interface BoardLens {
+  branch?: string
+  environments?: string[]
+  profile?: string
+  release?: string
+  span?: number
+}
+
+export interface Board {
+  id: number
+  name: string
+  by: string
+  mine: boolean
+  shared: boolean
+  lens: BoardLens
+  tiles: Tile[]
+  /** The path of its link for walls; null where it has none, or where it is somebody else's. */
+  wall: string | null
+}
+
+export interface BoardList {
+  rows: Board[]
+}
+
+/** What the tiles of a board show; of each kind what its own page says. */
+export interface BoardData {
+  board: Board
+  project: { slug: string; name: string }
+  at: string
+  brief: Brief | null
+  weave: Weave | null
+  days: DayList | null
+  flaky: FlakyList | null
+  slow: SlowList | null
+  areas: AreaList | null
+}
