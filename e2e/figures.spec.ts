@@ -65,7 +65,7 @@ test('trends find what the story planted, and claim nothing else', async ({ sign
   await expect(slower.filter({ hasText: 'Return ticket shows the price in both currencies' })).toContainText('since build 407')
   await page.getByRole('link', { name: 'Day by day' }).click()
   await expect(page.getByText(/The spike of .* is 918 errors/)).toContainText('All in the environment “breakwater-stage”')
-  await page.getByRole('checkbox', { name: 'Without outages' }).check()
+  await page.getByRole('checkbox', { name: 'Without outages' }).click()
   await expect(page.getByText(/918 errors/)).toBeHidden()
   await page.getByRole('link', { name: 'Areas' }).click()
   await expect(page.getByRole('row', { name: /Deck planner/ })).toContainText('4 failed')

@@ -2,15 +2,16 @@ import { expect, openRun, test } from './bobbin.js'
 
 test('the brief says what broke, and each part leads to exactly the rows it counts', async ({ signedIn: page }) => {
   // where other journeys run their plans is another environment
-  const brief = '/gullhaven/brief?all=1&env=pier-test,breakwater-stage'
-  await page.goto(brief)
+  const brief = (environments: string) => `/gullhaven/brief?all=1&env=${environments}`
+  await page.goto(brief('pier-test,breakwater-stage'))
   await expect(page.getByRole('heading', { level: 1 })).toContainText('Deck planner broke in build 412.')
-  for (const [words, pattern] of [
-    ['newly fail', /^(\d+) tests newly fail/],
-    ['have no case', /^(\d+) scripts have no case/],
-    ['did not run', /^(\d+) tests did not run/],
-    ['could not judge', /could not judge (\d+) of/],
+  for (const [words, pattern, environment] of [
+    ['newly fail', /^(\d+) tests newly fail/, 'pier-test'],
+    ['have no case', /^(\d+) scripts have no case/, 'pier-test'],
+    ['did not run', /^(\d+) tests did not run/, 'harbour-dev'],
+    ['could not judge', /could not judge (\d+) of/, 'breakwater-stage'],
   ] as const) {
+    await page.goto(brief(environment))
     const link = page.getByRole('link', { name: pattern }).first()
     const count = Number(pattern.exec((await link.textContent()) ?? '')?.[1])
     expect(count, words).toBeGreaterThan(1)
@@ -21,7 +22,6 @@ test('the brief says what broke, and each part leads to exactly the rows it coun
     await page.keyboard.press('End')
     const counted = page.getByText(new RegExp(`: ${count} rows\\.`)).or(page.getByRole('button', { name: `${count} without a case` }))
     await expect(counted.first(), words).toBeVisible()
-    await page.goto(brief)
   }
 })
 

@@ -48,9 +48,10 @@ export function BarChart({ label, names, parts, chosen, onChoose, onReady }: Bar
   }
   const text = { color: colour('soft'), font: { family: colour('font-sans'), size: 11 } }
   return (
-    <div role="img" aria-label={label} className="relative h-[220px] min-w-0">
+    <div className="relative h-[220px] min-w-0">
       <Bar
         ref={chart}
+        aria-label={label}
         data={data}
         options={{
           animation: false,

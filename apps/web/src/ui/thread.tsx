@@ -36,17 +36,11 @@ export function Thread({ outcomes, cell = 9, height = 16, room = 0, label, muted
   )
 }
 
-/** One shape by itself, for headings and steps. */
-export function OutcomeGlyph({ outcome, label }: { outcome: Outcome; label?: string }) {
+/** One shape by itself, for headings and steps. @param label null where words beside it say the same */
+export function OutcomeGlyph({ outcome, label }: { outcome: Outcome; label?: string | null }) {
+  const said = label === null ? { 'aria-hidden': true } : { role: 'img', 'aria-label': label ?? OUTCOME_WORDS[outcome] }
   return (
-    <svg
-      role="img"
-      aria-label={label ?? OUTCOME_WORDS[outcome]}
-      width={18}
-      height={12}
-      viewBox="0 0 18 12"
-      className="inline-block shrink-0 overflow-visible"
-    >
+    <svg {...said} width={18} height={12} viewBox="0 0 18 12" className="inline-block shrink-0 overflow-visible">
       <ThreadCell outcome={outcome} x={0} width={18} y={6} />
     </svg>
   )

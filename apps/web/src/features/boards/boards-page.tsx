@@ -32,10 +32,13 @@ export function BoardsPage() {
       {chosen ? (
         <Shown key={chosen.id} board={chosen} />
       ) : (
-        <EmptyState title={id === undefined ? 'No board yet' : 'This board is not here'} action={<NewBoard />}>
-          A board keeps parts of other pages together, looked at through a lens of its own: the brief, the newest runs, the weave, charts
-          and tables. It can be shared, and shown on a wall.
-        </EmptyState>
+        <>
+          <h1 className="sr-only">Boards</h1>
+          <EmptyState title={id === undefined ? 'No board yet' : 'This board is not here'} action={<NewBoard />}>
+            A board keeps parts of other pages together, looked at through a lens of its own: the brief, the newest runs, the weave, charts
+            and tables. It can be shared, and shown on a wall.
+          </EmptyState>
+        </>
       )}
     </div>
   )

@@ -75,7 +75,7 @@ function BriefTile({ brief }: { brief: NonNullable<BoardData['brief']> }) {
           const { outcome, parts } = sentenceOf(finding)
           return (
             <li key={i} className="flex gap-2.5 border-t border-hairline py-1.5">
-              <OutcomeGlyph outcome={outcome} label="" />
+              <OutcomeGlyph outcome={outcome} label={null} />
               <p className="min-w-0 break-words">
                 <Parts parts={parts} />
               </p>

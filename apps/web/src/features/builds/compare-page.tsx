@@ -199,7 +199,7 @@ function SideCell({ outcome, run, script }: { outcome: ComparedRow['left']; run:
         <span className="text-soft">not in it</span>
       ) : (
         <ProjectLink to={`runs/${run.id}?script=${script}`} className="flex items-center gap-2 hover:underline">
-          <OutcomeGlyph outcome={outcome} label="" /> {OUTCOME_WORDS[outcome]} <span className="text-soft">in {run.build}</span>
+          <OutcomeGlyph outcome={outcome} label={null} /> {OUTCOME_WORDS[outcome]} <span className="text-soft">in {run.build}</span>
         </ProjectLink>
       )}
     </div>

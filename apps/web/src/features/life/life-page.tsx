@@ -155,7 +155,7 @@ function InstanceLine({ one, scriptId }: { one: LifeInstance; scriptId: number }
     <>
       <div role="gridcell" className="w-[130px] shrink-0 pl-4">
         <ProjectLink to={`runs/${one.runId}?script=${scriptId}`} className="flex items-center gap-2 hover:underline">
-          <OutcomeGlyph outcome={one.outcome} label="" /> {OUTCOME_WORDS[one.outcome]}
+          <OutcomeGlyph outcome={one.outcome} label={null} /> {OUTCOME_WORDS[one.outcome]}
         </ProjectLink>
       </div>
       <div role="gridcell" className="w-[90px] shrink-0 truncate font-mono" title={one.commit ?? undefined}>

@@ -335,7 +335,7 @@ function Legend() {
     <ul aria-label="What the shapes mean" className="flex flex-wrap gap-x-5 gap-y-1 py-2.5 text-xs text-soft">
       {LEGEND.map((outcome) => (
         <li key={outcome} className="flex items-center gap-1.5">
-          <OutcomeGlyph outcome={outcome} label="" /> {OUTCOME_WORDS[outcome]}
+          <OutcomeGlyph outcome={outcome} label={null} /> {OUTCOME_WORDS[outcome]}
         </li>
       ))}
       <li>one column, one build; the worst of its environments</li>
