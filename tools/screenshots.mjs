@@ -127,6 +127,20 @@ try {
         .getByText(/^likely/)
         .waitFor(),
   })
+  await shoot('weave', '/gullhaven/weave', {
+    act: async (page) => {
+      await page.getByRole('application', { name: 'Weave' }).focus()
+      for (const key of ['j', 'Shift+ArrowDown', 'Shift+ArrowDown', 'Shift+ArrowDown']) await page.keyboard.press(key)
+      await page.getByText('4 tests failed.').first().waitFor()
+    },
+  })
+  await shoot('builds', '/gullhaven/builds?pipeline=nightly-full', {
+    act: async (page) => {
+      await page.getByRole('row', { name: /206/ }).click()
+      await page.getByText('Why it is red').waitFor()
+    },
+  })
+  await shoot('trends-dark', '/gullhaven/trends/days?outages=0', { theme: 'dark' })
   await shoot('commands-dark', '/gullhaven/brief', {
     theme: 'dark',
     act: async (page) => {
@@ -140,35 +154,6 @@ try {
       await page.getByLabel('Name').fill('Nightly pipeline')
       await page.getByRole('button', { name: 'Create a token' }).click()
       await page.getByText('copy the secret now').waitFor()
-    },
-  })
-  await shoot('audit-dark', '/gullhaven/settings/audit', {
-    theme: 'dark',
-    act: async (page) => {
-      const ask = askOf(page)
-      await ask('POST', '/cases/bulk', { keys: ['FERRY-101', 'FERRY-102', 'FERRY-103'], set: { priority: 1, addTags: ['smoke'] } })
-      const { version } = await ask('GET', '/cases/FERRY-104')
-      await ask('PATCH', '/cases/FERRY-104', { version, title: 'Return ticket is dearer than a single one, and cheaper than two' })
-      const { actId } = await ask('POST', '/cases/delete', { keys: ['FERRY-110'] })
-      await ask('POST', `/acts/${actId}/undo`)
-      await page.getByText('undid').first().waitFor()
-    },
-  })
-  await shoot('taking-in', '/gullhaven/settings/intake', {
-    act: async (page) => {
-      const ask = askOf(page)
-      const place = { pipeline: 'nightly-full', branch: 'main', environment: 'breakwater-stage', build: null }
-      const folder = { name: 'Reports of the night', kind: 'folder', address: '/srv/reports/nightly', everySeconds: 900, ...place }
-      const { id } = await ask('POST', '/sources', folder)
-      await ask('POST', `/sources/${id}/fetch`)
-      await page.getByText('is not a folder inside').waitFor()
-    },
-  })
-  await shoot('scripts', '/gullhaven/scripts?only=unlinked', {
-    act: async (page) => {
-      await page.getByRole('grid').focus()
-      await page.keyboard.press('ArrowDown')
-      await page.getByRole('complementary', { name: 'Script' }).waitFor()
     },
   })
   await shoot('runs', '/gullhaven/runs')

@@ -133,7 +133,7 @@ export {
   recountMeans,
   recountThreads,
 } from './history/recount.js'
-export { type Creep, type Jump, PACE, paceOf } from './history/pace.js'
+export { type Creep, type Jump, mayDrift, PACE, paceOf } from './history/pace.js'
 export { CASE_COLUMNS, INTENT_WORDS, readCaseTable, writeCaseTable } from './cases/case-table.js'
 export type { ReadRow, ReadTable, TableCase, TableRow } from './cases/case-table.js'
 export { mergeEdits, type Merge, type MergeConflict } from './cases/case-merge.js'

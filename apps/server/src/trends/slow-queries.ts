@@ -1,9 +1,11 @@
+import { PACE } from '@bobbin/core'
 import { SCRIPT_REF } from '../scripts/index.js'
 import { SEEN_RUNS } from '../runs/index.js'
 
-/** Runs that say how long tests take: no outage. \`nth\` counts them in their lane, oldest first. */
+/** Runs that say how long tests take: no outage. \`nth\` counts them in their lane, oldest first, \`back\` newest first. */
 const TIMED = `${SEEN_RUNS}, timed as materialized (
-  select *, row_number() over (partition by lane_id order by sort_key) as nth from runs where not outage
+  select *, row_number() over (partition by lane_id order by sort_key) as nth, row_number() over (partition by lane_id order by sort_key desc) as back
+  from runs where not outage
 )`
 
 /**
@@ -14,7 +16,7 @@ const TIMED = `${SEEN_RUNS}, timed as materialized (
 export const DURATIONS = `
 with ${TIMED}
 select x.script_id as "scriptId", t.lane_id as "laneId", count(*)::int as runs, avg(x.duration_ms)::float8 as "meanMs",
-  corr(t.nth, x.duration_ms)::float8 as drift, max(t.id) as "lastRunId"
+  corr(t.nth, x.duration_ms) filter (where t.back <= ${PACE.most})::float8 as drift, max(t.id) as "lastRunId"
 from timed t join result x on x.run_id = t.id and x.day = t.day and x.outcome = 1 and x.duration_ms is not null
 group by x.script_id, t.lane_id`
 
@@ -23,7 +25,7 @@ export const SERIES = `
 with ${TIMED}
 select w.nth::int - 1 as nth, array_agg(x.duration_ms::float8 order by t.nth) as durations, array_agg(t.id order by t.nth) as "runIds"
 from unnest($scriptIds::int[], $laneIds::int[]) with ordinality w (script_id, lane_id, nth)
-join timed t on t.lane_id = w.lane_id
+join timed t on t.lane_id = w.lane_id and t.back <= ${PACE.most}
 join result x on x.run_id = t.id and x.day = t.day and x.script_id = w.script_id and x.outcome = 1 and x.duration_ms is not null
 group by w.nth`
 

@@ -1,4 +1,4 @@
-import { PACE, paceOf, splitByTime } from '@bobbin/core'
+import { mayDrift, PACE, paceOf, splitByTime } from '@bobbin/core'
 import { Injectable } from '@nestjs/common'
 import { InjectConnection } from '@nestjs/sequelize'
 import { Sequelize } from 'sequelize-typescript'
@@ -10,8 +10,6 @@ import * as sql from './slow-queries.js'
 
 const MOST_SLOWEST = 100
 const MOST_CHANGED = 200
-/** Durations are looked at one by one where they correlate so much with time: what changes its pace at all does. */
-const DRIFT = 0.3
 /** The most that are looked at, those that could cost most first. */
 const MOST_LOOKED = 4000
 const MACHINES = [1, 2, 4, 8, 16]
@@ -69,7 +67,7 @@ export class SlowService {
   private async changed(durations: readonly Duration[], bind: Lens & { projectId: number }) {
     const weight = ({ drift, meanMs }: Duration) => Math.abs(drift ?? 0) * meanMs
     const likely = durations
-      .filter(({ runs, drift }) => runs >= PACE.least && Math.abs(drift ?? 0) >= DRIFT)
+      .filter(({ runs, drift }) => runs >= PACE.least && mayDrift(drift ?? 0, Math.min(runs, PACE.most)))
       .sort((a, b) => weight(b) - weight(a))
       .slice(0, MOST_LOOKED)
     if (likely.length === 0) return []

@@ -36,9 +36,18 @@ export const PACE = {
   difference: 50,
   /** So many times what values scatter around their pace (1.4826 × median absolute deviation). */
   scatter: 4,
+  /** No more than the newest so many values are looked at: what was long ago is no news. */
+  most: 120,
   jumpP: 0.02,
   creepP: 0.001,
 } as const
+
+/**
+ * Whether durations may have another pace at all, by how they correlate with time: a filter that is quick for many tests. Two standard
+ * deviations of what chance does; a jump in the newest three of thirty builds correlates by 0.5.
+ * @param correlation Pearson's, of durations with the place of their build
+ */
+export const mayDrift = (correlation: number, values: number): boolean => Math.abs(correlation) >= 2 / Math.sqrt(values)
 
 /** Makes a median absolute deviation comparable with a standard deviation (normal distribution). */
 const MAD_TO_SD = 1.4826
