@@ -5319,6 +5319,8 @@ export interface components {
       /** @description How likely a build without a fault is red if all tests of its run were like it. */
       redIfAll: number
       quarantined: boolean
+      /** @description The cause of its last failure, where it is decided on; null where none was found. */
+      groupId: number | null
       /** @description A digit a build of the lane where it failed last, as the outcome codes; 0 where it has no result. */
       thread: string
     }

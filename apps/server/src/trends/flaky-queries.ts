@@ -36,6 +36,8 @@ with ${SEEN_RUNS}, judging as materialized (
 select ${SCRIPT_REF}, u.runs, u.passed, u.failed, u.recovered, f.flips, coalesce(b.commits, 0) as "bothWays", u.since, u.last_run as "lastRun", u.lane_id as "laneId",
   array(select e.name from environment e where e.id = any(u.environment_ids) order by e.name) as environments, u.environments_of_runs as "environmentsOfRuns",
   u.retry_ms as "retryMs", u.red_alone as "redAlone", lr.total, lb.name as build, lr.started_at as at,
+  (select c.group_id from result x join signature_cause c on c.signature_id = x.signature_id
+    where x.run_id = u.last_run and x.day = lr.day and x.script_id = u.script_id limit 1) as "groupId",
   exists (select 1 from quarantine q where q.script_id = s.id and q.ended_at is null) as quarantined,
   coalesce((select array_agg($prefix || '-' || c.number order by c.number) from link k join test_case c on c.id = k.case_id and c.deleted_at is null
     where k.script_id = s.id and k.state = 'active'), '{}') as cases

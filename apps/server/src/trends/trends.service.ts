@@ -32,6 +32,7 @@ type Found = ScriptRef & {
   build: string
   at: Date
   quarantined: boolean
+  groupId: number | null
   cases: string[]
 }
 
@@ -118,6 +119,7 @@ function flakyRow(one: Found, steadiness: FlakyRow['steadiness'], thread: string
     total,
     cases,
     quarantined,
+    groupId,
     ...rest
   } = one
   const { environments, environmentsOfRuns, retryMs, redAlone, ...script } = rest
@@ -126,7 +128,21 @@ function flakyRow(one: Found, steadiness: FlakyRow['steadiness'], thread: string
     script,
     cases,
     steadiness,
-    ...{ runs, failed, recovered, share, flips, bothWays, environments, environmentsOfRuns, retryMs, redAlone, quarantined, thread },
+    ...{
+      runs,
+      failed,
+      recovered,
+      share,
+      flips,
+      bothWays,
+      environments,
+      environmentsOfRuns,
+      retryMs,
+      redAlone,
+      quarantined,
+      groupId,
+      thread,
+    },
     bounds: wilson(failed + recovered, runs) ?? { low: 0, high: 1 },
     since: since.toISOString(),
     last: { runId: lastRun, build, at: at.toISOString() },

@@ -72,6 +72,21 @@ const GROUPS: readonly { name: string; keys: readonly (readonly [string, string]
     ],
   },
   {
+    name: 'Builds, weave, boards',
+    keys: [
+      ['c', 'Compare a build with the one before'],
+      ['s', 'Swap the compared sides'],
+      ['← ↑ ↓ →', 'Move in the weave; with Shift mark a part'],
+      ['+ −', 'Zoom the weave'],
+      ['o', 'Next order of its rows'],
+      ['a', 'All tests, or those that did not always pass'],
+      ['v', 'Drawn, or as a table'],
+      ['Enter', 'Open the marked result'],
+      ['← →', 'Day by day: choose another day; with Shift several'],
+      ['n, e', 'New board, arrange the board'],
+    ],
+  },
+  {
     name: 'Failures',
     keys: [
       ['n', 'Next cause that is not triaged'],

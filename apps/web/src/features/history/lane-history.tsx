@@ -34,6 +34,9 @@ export function LaneHistory({ history, scriptId, title = true }: LaneHistoryProp
         style={{ minWidth: cell * points.length, width: 'fit-content' }}
       >
         <span>{points.length > 1 ? points[0]?.build : ''}</span>
+        <ProjectLink to={`tests/${scriptId}`} className="font-sans hover:text-dye">
+          its life
+        </ProjectLink>
         {last && (
           <ProjectLink
             to={`runs/${last.runId}?script=${scriptId}`}

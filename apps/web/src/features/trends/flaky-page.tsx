@@ -99,7 +99,7 @@ function FlakyLine({ row }: { row: FlakyRow }) {
 }
 
 function Chosen({ row }: { row: FlakyRow }) {
-  const { script, cases, last } = row
+  const { script, cases, last, groupId, quarantined } = row
   return (
     <footer className="flex flex-wrap items-baseline gap-x-4 gap-y-1 border-t border-hairline bg-surface px-5 py-2.5">
       <strong className="font-semibold">{script.name}</strong>
@@ -111,6 +111,11 @@ function Chosen({ row }: { row: FlakyRow }) {
       <span className="text-soft">{suiteWords(row)}</span>
       <ProjectLink to={`runs/${last.runId}?script=${script.id}`}>Its last failure, build {last.build}</ProjectLink>
       <ProjectLink to={`tests/${script.id}`}>Its life</ProjectLink>
+      {groupId !== null && (
+        <ProjectLink to={`failures?cause=${groupId}`}>
+          {quarantined ? 'Its cause, and its quarantine' : 'Decide, assign or quarantine'}
+        </ProjectLink>
+      )}
     </footer>
   )
 }

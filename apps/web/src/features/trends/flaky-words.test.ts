@@ -6,7 +6,7 @@ const row = (more: Partial<FlakyRow> = {}): FlakyRow => ({
   script: { id: 1, name: 'Scanner rejoins after tunnel', classname: null, suites: [], file: null, profile: null, framework: null }, cases: [],
   steadiness: 'proven', runs: 28, failed: 0, recovered: 10, share: 10 / 28, bounds: { low: 0.207, high: 0.542 }, flips: 0, bothWays: 0,
   since: '2026-10-01T00:00:00Z', last: { runId: 1, build: '412', at: '2026-11-20T00:00:00Z' }, environments: ['pier-test'], environmentsOfRuns: 1,
-  retryMs: 0, redAlone: 0, redIfAll: 0.4, quarantined: false, thread: '', ...more,
+  retryMs: 0, redAlone: 0, redIfAll: 0.4, quarantined: false, groupId: null, thread: '', ...more,
 }) // prettier-ignore
 
 it('says how it is known', () => {
