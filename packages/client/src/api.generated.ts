@@ -439,6 +439,7 @@ export interface paths {
     /** One's own boards, and those that others share */
     get: operations['boardsList']
     put?: never
+    /** Makes a board of one's own */
     post: operations['boardsAdd']
     delete?: never
     options?: never
@@ -458,6 +459,7 @@ export interface paths {
     /** Changes a board of one's own */
     put: operations['boardsChange']
     post?: never
+    /** Deletes a board of one's own; what its tiles show stays */
     delete: operations['boardsRemove']
     options?: never
     head?: never

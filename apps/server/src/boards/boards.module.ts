@@ -25,6 +25,7 @@ export class BoardsController {
     return this.boards.data(context, id)
   }
 
+  /** Makes a board of one's own. */
   @Post()
   @Needs('read')
   add(@Ctx() context: Context, @Body() dto: BoardDto): Promise<Board> {
@@ -38,6 +39,7 @@ export class BoardsController {
     return this.boards.change(context, id, dto)
   }
 
+  /** Deletes a board of one's own; what its tiles show stays. */
   @Delete(':id')
   @HttpCode(204)
   @Needs('read')
