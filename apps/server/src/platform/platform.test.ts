@@ -92,6 +92,7 @@ describe('migrate', () => {
         '0022-scans',
         '0023-running',
         '0024-causes',
+        '0025-boards',
       ])
       expect(await migrate(url)).toEqual([])
     }))

@@ -5,7 +5,7 @@ import { Sequelize } from 'sequelize-typescript'
 import type { Context } from '../access/index.js'
 import type { LaneRef, PaceRow, ScriptRef, SlowList, SlowRow, SplitRow } from '../contract/index.js'
 import { rowsOf } from '../platform/database.js'
-import type { Lens } from '../runs/index.js'
+import { type Lens, UntilDelivered } from '../runs/index.js'
 import * as sql from './slow-queries.js'
 
 const MOST_SLOWEST = 100
@@ -29,36 +29,51 @@ type RunOf = Omit<PaceRow['since'], 'at'> & { at: Date }
 /** What takes long, and what takes longer than it did. */
 @Injectable()
 export class SlowService {
+  private readonly kept = new UntilDelivered<Awaited<ReturnType<SlowService['measured']>>>()
+
   constructor(@InjectConnection() readonly sequelize: Sequelize) {}
 
   async get({ project }: Context, lens: Lens): Promise<SlowList> {
     const bind = { projectId: project.id, ...lens }
-    const [durations, files] = await Promise.all([
-      rowsOf<Duration>(this, sql.DURATIONS, bind),
-      rowsOf<FileOfLane>(this, sql.NEWEST_FILES, bind),
-    ])
-    const changed = await this.changed(durations, bind)
-    const slowest = durations.toSorted((a, b) => b.meanMs - a.meanMs).slice(0, MOST_SLOWEST)
-    const splits = splitsOf(files)
+    // all durations in the lens are read for it
+    const { changed, slowest, splits, looked } = await this.kept.get(this, project.id, JSON.stringify(lens), () => this.measured(bind))
     const scripts = await this.scripts(project.keyPrefix, [
       ...changed.map(({ one }) => one.scriptId),
-      ...slowest.map(({ scriptId }) => scriptId),
+      ...slowest.map(({ one }) => one.scriptId),
       ...splits.map(({ longest }) => longest.scriptId),
     ])
-    const lanes = await this.lanes([...changed.map(({ one }) => one.laneId), ...slowest.map(({ laneId }) => laneId), ...splits.map(({ laneId }) => laneId)]) // prettier-ignore
+    const lanes = await this.lanes([...changed, ...slowest].map(({ one }) => one.laneId).concat(splits.map(({ laneId }) => laneId)))
+    return {
+      changed: changed.flatMap(({ one, ...row }) => refsOf(scripts, lanes, one).map((refs) => ({ ...refs, ...row }))),
+      slowest: slowest.flatMap(({ one, ...row }) => refsOf(scripts, lanes, one).map((refs): SlowRow => ({ ...refs, ...row }))),
+      splits: splits.flatMap(({ laneId, longest: { scriptId, ...longest }, ...row }) =>
+        refsOf(scripts, lanes, { scriptId, laneId }).map(({ script, lane }): SplitRow => ({
+          ...row,
+          lane,
+          longest: { ...longest, script },
+        })),
+      ),
+      looked,
+    }
+  }
+
+  /** What is told, by the ids of tests and lanes. */
+  private async measured(bind: Lens & { projectId: number }) {
+    const [durations, files] = await Promise.all([
+      rowsOf<Duration>(this, sql.DURATIONS, { ...bind }),
+      rowsOf<FileOfLane>(this, sql.NEWEST_FILES, { ...bind }),
+    ])
     const sums = new Map<number, number>()
     for (const { laneId, meanMs } of durations) sums.set(laneId, (sums.get(laneId) ?? 0) + meanMs)
+    const slowest = durations.toSorted((a, b) => b.meanMs - a.meanMs).slice(0, MOST_SLOWEST)
     return {
-      changed: changed.map(({ one, ...row }) => ({ ...refsOf(scripts, lanes, one), ...row })),
-      slowest: slowest.map((one): SlowRow => ({
-        ...refsOf(scripts, lanes, one),
+      changed: await this.changed(durations, bind),
+      slowest: slowest.map((one) => ({
+        one,
         ...{ runs: one.runs, meanMs: one.meanMs, lastRunId: one.lastRunId },
         share: one.meanMs / (sums.get(one.laneId) || 1),
       })),
-      splits: splits.map(({ laneId, longest: { scriptId, ...longest }, ...row }): SplitRow => {
-        const { script, lane } = refsOf(scripts, lanes, { scriptId, laneId })
-        return { ...row, lane, longest: { ...longest, script } }
-      }),
+      splits: splitsOf(files),
       looked: durations.filter(({ runs }) => runs >= PACE.least).length,
     }
   }
@@ -102,9 +117,12 @@ export class SlowService {
   }
 }
 
+/** One, or none where the test or the lane went meanwhile. */
 function refsOf(scripts: ReadonlyMap<number, Script>, lanes: ReadonlyMap<number, LaneRef>, one: { scriptId: number; laneId: number }) {
-  const { cases, ...script } = scripts.get(one.scriptId) as Script
-  return { script, cases, lane: lanes.get(one.laneId) as LaneRef }
+  const [found, lane] = [scripts.get(one.scriptId), lanes.get(one.laneId)]
+  if (!found || !lane) return []
+  const { cases, ...script } = found
+  return [{ script, cases, lane }]
 }
 
 interface FileOfLane {
