@@ -77,6 +77,9 @@ function kept({ branch, environments, profile, release, span }: Lens): Board['le
   }
 }
 
+/** An error was told already, where the change is defined; what waits for its end may be gone from the page by then. */
+const told = () => undefined
+
 function NewBoard() {
   const { data } = useBoards()
   const changes = useBoardChanges()
@@ -88,10 +91,9 @@ function NewBoard() {
     let nth = 1
     while (names.has(nth === 1 ? 'My board' : `My board ${nth}`)) nth++
     const name = nth === 1 ? 'My board' : `My board ${nth}`
-    changes.add.mutate(
-      { name, shared: false, lens: kept(lens), tiles: FIRST_TILES },
-      { onSuccess: ({ id }) => void navigate(path(`boards/${id}?edit=1`)) },
-    )
+    void changes.add
+      .mutateAsync({ name, shared: false, lens: kept(lens), tiles: FIRST_TILES })
+      .then(({ id }) => navigate(path(`boards/${id}?edit=1`)), told)
   }
   useKeys({ n: add })
   return (
@@ -161,10 +163,9 @@ function Copy({ board: { name, lens, tiles } }: { board: Board }) {
       type="button"
       className="link"
       onClick={() =>
-        changes.add.mutate(
-          { name: `${name} (mine)`, shared: false, lens, tiles },
-          { onSuccess: ({ id }) => void navigate(path(`boards/${id}`)) },
-        )
+        void changes.add
+          .mutateAsync({ name: `${name} (mine)`, shared: false, lens, tiles })
+          .then(({ id }) => navigate(path(`boards/${id}`)), told)
       }
     >
       Copy as mine
@@ -297,7 +298,7 @@ function Arranging({ board }: { board: Board }) {
           title={`Delete “${name}”?`}
           description={`What its tiles show stays where it is.${board.wall ? ' Its link for walls ends.' : ''}`}
           action="Delete the board"
-          onConfirm={() => changes.remove.mutate(id, { onSuccess: () => void navigate(path('boards')) })}
+          onConfirm={() => void changes.remove.mutateAsync(id).then(() => navigate(path('boards')), told)}
           onClose={() => setAsking(false)}
         />
       )}

@@ -19,6 +19,24 @@ export function WeaveCanvas({ lines, builds, marked, onMark, words, onOpen }: We
   const dragging = useRef<Marked['from'] | null>(null)
   const [size, setSize] = useState({ width: 0, height: 0 })
   const colours = useWeaveColours()
+  /** What is marked, or will be once it is drawn: keys may come faster than that, and what was set before is drawn on the way. */
+  const newest = useRef(marked)
+  const waiting = useRef<string[]>([])
+  const drawn = useRef('')
+  useEffect(() => {
+    const now = JSON.stringify(marked)
+    if (now === drawn.current) return
+    drawn.current = now
+    const at = waiting.current.indexOf(now)
+    waiting.current = at < 0 ? [] : waiting.current.slice(at + 1)
+    // somebody else's: a link, Escape, another order
+    if (at < 0) newest.current = marked
+  }, [marked])
+  const set = (next: Marked) => {
+    newest.current = next
+    waiting.current.push(JSON.stringify(next))
+    onMark(next)
+  }
 
   const draw = useCallback(() => {
     const context = canvas.current?.getContext('2d')
@@ -69,23 +87,23 @@ export function WeaveCanvas({ lines, builds, marked, onMark, words, onOpen }: We
     if (!place || lines.length === 0 || event.button !== 0) return
     const { line, build, named } = place
     // a name stands for its whole thread
-    if (named) return onMark({ from: { line, build: 0 }, to: { line, build: builds.length - 1 } })
+    if (named) return set({ from: { line, build: 0 }, to: { line, build: builds.length - 1 } })
     dragging.current = event.shiftKey && marked ? marked.from : { line, build }
     event.currentTarget.setPointerCapture(event.pointerId)
-    onMark({ from: dragging.current, to: { line, build } })
+    set({ from: dragging.current, to: { line, build } })
   }
   const drag = (event: PointerEvent) => {
     const place = dragging.current && placeOf(event)
-    if (place && dragging.current) onMark({ from: dragging.current, to: { line: place.line, build: place.build } })
+    if (place && dragging.current) set({ from: dragging.current, to: { line: place.line, build: place.build } })
   }
   const key = (event: KeyboardEvent) => {
     if (event.ctrlKey || event.metaKey || event.altKey) return
     if (event.key === 'Enter') return onOpen()
-    const next = afterKey(event.key, event.shiftKey, marked, lines, builds.length)
+    const next = afterKey(event.key, event.shiftKey, newest.current, lines, builds.length)
     if (!next) return
     event.preventDefault()
     event.stopPropagation()
-    onMark(next)
+    set(next)
   }
 
   return (
