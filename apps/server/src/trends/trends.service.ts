@@ -6,7 +6,7 @@ import type { Context } from '../access/index.js'
 import type { FlakyList, FlakyRow, ScriptRef } from '../contract/index.js'
 import { HistoryService } from '../history/index.js'
 import { rowsOf } from '../platform/database.js'
-import type { Lens } from '../runs/index.js'
+import { type Lens, UntilDelivered } from '../runs/index.js'
 import { FLAKY } from './flaky-queries.js'
 
 /** Tests that are listed, the dearest first. */
@@ -49,6 +49,8 @@ export type KnownSteadiness = Pick<FlakyList, 'proven' | 'maybe' | 'redAlone' | 
 /** What becomes of tests over many builds. */
 @Injectable()
 export class TrendsService {
+  private readonly kept = new UntilDelivered<KnownSteadiness>()
+
   constructor(
     private readonly history: HistoryService,
     @InjectConnection() readonly sequelize: Sequelize,
@@ -72,9 +74,11 @@ export class TrendsService {
   }
 
   /** Every test that failed or recovered in the lens with whether it is flaky, and what the flaky ones come to. */
-  async steadiness(context: Context, lens: Lens): Promise<KnownSteadiness> {
-    const judged = await this.judged(context, lens)
-    return { byScript: new Map(judged.map(({ one, steadiness }) => [one.id, { steadiness, share: shareOf(one) }])), ...sumsOf(judged) }
+  steadiness(context: Context, lens: Lens): Promise<KnownSteadiness> {
+    return this.kept.get(this, context.project.id, JSON.stringify(lens), async () => {
+      const judged = await this.judged(context, lens)
+      return { byScript: new Map(judged.map(({ one, steadiness }) => [one.id, { steadiness, share: shareOf(one) }])), ...sumsOf(judged) }
+    })
   }
 
   private async judged({ project }: Context, lens: Lens): Promise<Judged[]> {
