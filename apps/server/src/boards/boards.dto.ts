@@ -1,8 +1,20 @@
 import { DAY_PARTS, type DayPart, TILE_KINDS, type TileKind } from '@bobbin/core'
 import { Type } from 'class-transformer'
-import { ArrayMaxSize, IsArray, IsBoolean, IsIn, IsInt, IsOptional, IsString, Length, Max, Min, ValidateNested } from 'class-validator'
+import {
+  ArrayMaxSize,
+  ArrayUnique,
+  IsArray,
+  IsBoolean,
+  IsIn,
+  IsInt,
+  IsOptional,
+  IsString,
+  Length,
+  Max,
+  Min,
+  ValidateNested,
+} from 'class-validator'
 
-const MOST_TILES = 24
 const MOST_SPAN = 500
 
 export class TileDto {
@@ -55,7 +67,8 @@ export class BoardDto {
   @Type(() => BoardLensDto)
   lens: BoardLensDto
   @IsArray()
-  @ArrayMaxSize(MOST_TILES)
+  // each kind once: its settings are those of its data
+  @ArrayUnique((tile: TileDto) => tile.kind)
   @ValidateNested({ each: true })
   @Type(() => TileDto)
   tiles: TileDto[]

@@ -42,6 +42,8 @@ describe('a board', () => {
     await expect(runa('POST', '/boards', { name: 'x', shared: false, lens: {}, tiles: [{ kind: 'weather', wide: true }] })).rejects.toThrow(
       /kind/,
     )
+    const twice = { name: 'x', shared: false, lens: {}, tiles: [tiles[0], tiles[0]] }
+    await expect(runa('POST', '/boards', twice)).rejects.toThrow(/tiles/)
     const changed = await runa<Board>('PUT', `/boards/${other.id}`, { name: 'Other', shared: true, lens: { span: 5 }, tiles: [tiles[0]] })
     expect(changed).toMatchObject({ shared: true, lens: { span: 5 }, tiles: [tiles[0]] })
     await runa('DELETE', `/boards/${other.id}`)

@@ -222,10 +222,10 @@ interface Known {
   steadiness: KnownSteadiness
 }
 
-/** One that fails more seldom did not do so by chance just now. */
+/** A test that fails in a smaller share of its runs than this is taken to have broken. */
 const CHANCE = 0.01
 
-/** A proven flaky test neither breaks nor is fixed, unless that would be a great chance. */
+/** A proven flaky test neither breaks nor is fixed, unless it fails so seldom that chance hardly explains it. */
 const isUnsteady = (known: { steadiness: Steadiness; share: number } | undefined): boolean =>
   known?.steadiness === 'proven' && known.share >= CHANCE
 

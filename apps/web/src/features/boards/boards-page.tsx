@@ -285,8 +285,8 @@ function Arranging({ board }: { board: Board }) {
         ))}
       </ol>
       <div className="mt-2">
-        <Menu label="Add a tile" trigger={<Button>Add a tile</Button>}>
-          {TILE_KINDS.map((kind) => (
+        <Menu label="Add a tile" trigger={<Button disabled={tiles.length === TILE_KINDS.length}>Add a tile</Button>}>
+          {TILE_KINDS.filter((kind) => !tiles.some((tile) => tile.kind === kind)).map((kind) => (
             <MenuItem key={kind} onSelect={() => change({ tiles: [...tiles, { kind, wide: kind === 'weave' || kind === 'days' }] })}>
               {TILES[kind].name}
             </MenuItem>
