@@ -28,4 +28,29 @@ describe('what is computed from results', () => {
     await expect(kept.get(db, 1, 'all', () => Promise.reject(new Error('no room')))).rejects.toThrow('no room')
     expect(await get()).toBe(5)
   })
+
+  it('is computed once at a time, also while more results come', async () => {
+    const db = { sequelize: bobbin.app.get<Sequelize>(getConnectionToken()) }
+    const kept = new UntilDelivered<number>()
+    let [times, most, now] = [0, 0, 0]
+    let open = (): void => undefined
+    const gate = new Promise<void>((resolve) => (open = resolve))
+    let began = (): void => undefined
+    const first = new Promise<void>((resolve) => (began = resolve))
+    const compute = async () => {
+      most = Math.max(most, ++now)
+      const nth = ++times
+      began()
+      if (nth === 1) await gate
+      now--
+      return nth
+    }
+    const early = kept.get(db, 1, 'all', compute)
+    await first
+    await bobbin.deliver(resultFile(['a']), { build: '3' })
+    const late = [kept.get(db, 1, 'all', compute), kept.get(db, 1, 'all', compute)]
+    open()
+    expect([await early, ...(await Promise.all(late))]).toEqual([1, 2, 2])
+    expect([times, most]).toEqual([2, 1])
+  })
 })
