@@ -23,8 +23,7 @@ export class BuildsService {
   ) {}
 
   async list({ project }: Context, lens: Lens, wanted: string | null): Promise<BuildList> {
-    const pipelines = await pipelinesInLens(this, project.id, lens)
-    const pipeline = (pipelines.find(({ name }) => name === wanted) ?? pipelines[0])?.name ?? null
+    const { pipelines, pipeline } = await pipelinesInLens(this, project.id, lens, wanted)
     if (pipeline === null) return { pipelines, pipeline, environments: [], rows: [] }
     const records = await this.runs.records(project.id, lens, { pipeline, most: MOST_RUNS })
     const buildIds = [...new Set(records.map(({ buildId }) => buildId))]

@@ -19,6 +19,8 @@ with ${SEEN_RUNS}
 select p.name, count(distinct r.build_id)::int as builds from runs r join pipeline p on p.id = r.pipeline_id
 group by p.id order by count(distinct r.build_id) desc, max(r.started_at) desc, p.id`
 
-/** Pipelines with builds in the lens, the one with the most first. */
-export const pipelinesInLens = (db: Queryable, projectId: number, lens: Lens) =>
-  rowsOf<{ name: string; builds: number }>(db, PIPELINES, { projectId, ...lens })
+/** Pipelines with builds in the lens, the one with the most first, and of them the one that is wanted, or else the first. */
+export async function pipelinesInLens(db: Queryable, projectId: number, lens: Lens, wanted: string | null) {
+  const pipelines = await rowsOf<{ name: string; builds: number }>(db, PIPELINES, { projectId, ...lens })
+  return { pipelines, pipeline: (pipelines.find(({ name }) => name === wanted) ?? pipelines[0])?.name ?? null }
+}

@@ -35,8 +35,7 @@ export class WeaveService {
 
   async get({ project }: Context, lens: Lens, wanted: { pipeline: string | null; all: boolean }): Promise<Weave> {
     const bind = { projectId: project.id, ...lens }
-    const pipelines = await pipelinesInLens(this, project.id, lens)
-    const pipeline = (pipelines.find(({ name }) => name === wanted.pipeline) ?? pipelines[0])?.name ?? null
+    const { pipelines, pipeline } = await pipelinesInLens(this, project.id, lens, wanted.pipeline)
     const runs = pipeline === null ? [] : await rowsOf<WeaveRun>(this, sql.WEAVE_RUNS, { ...bind, pipeline })
     if (runs.length === 0) return { pipelines, pipeline, builds: [], rows: [], tests: 0, more: 0 }
     const axis = { runIds: runs.map(({ id }) => id), days: runs.map(({ day }) => day) }

@@ -1,6 +1,7 @@
 import { BarController, BarElement, CategoryScale, Chart, LinearScale, Tooltip, type ChartData } from 'chart.js'
-import { useEffect, useRef, useState } from 'react'
+import { useEffect, useRef } from 'react'
 import { Bar } from 'react-chartjs-2'
+import { usePageStyle } from './use-page-style.js'
 
 Chart.register(BarController, BarElement, CategoryScale, LinearScale, Tooltip)
 
@@ -30,7 +31,7 @@ export interface BarChartProps {
 /** Stacked bars in the colours of the page. A table beside it says the same; the picture is hidden from who does not see it. */
 export function BarChart({ label, names, parts, chosen, onChoose, onReady }: BarChartProps) {
   const chart = useRef<Chart<'bar', number[], string> | null>(null)
-  const colour = useColours()
+  const colour = usePageStyle()
   useEffect(() => onReady?.(() => chart.current?.toBase64Image()), [onReady])
   const data: ChartData<'bar', number[], string> = {
     labels: [...names],
@@ -89,23 +90,6 @@ export function BarChart({ label, names, parts, chosen, onChoose, onReady }: Bar
       />
     </div>
   )
-}
-
-/** A way to read the page's colours, which changes when they do. */
-function useColours(): (name: string) => string {
-  const [, again] = useState(0)
-  useEffect(() => {
-    const watch = new MutationObserver(() => again((times) => times + 1))
-    watch.observe(document.documentElement, { attributes: true })
-    const scheme = window.matchMedia('(prefers-color-scheme: dark)')
-    const change = () => again((times) => times + 1)
-    scheme.addEventListener('change', change)
-    return () => {
-      watch.disconnect()
-      scheme.removeEventListener('change', change)
-    }
-  }, [])
-  return (name) => getComputedStyle(document.documentElement).getPropertyValue(`--${name}`).trim()
 }
 
 function stripes(colour: string, strength: number): CanvasPattern | string {

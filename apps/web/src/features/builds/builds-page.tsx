@@ -5,10 +5,10 @@ import { ProjectLink, useProjectPath } from '../../context/project-link.js'
 import { count } from '../../lib/format.js'
 import { useAddress } from '../../lib/use-address.js'
 import { useKeys } from '../../lib/use-keys.js'
-import { Menu, MenuCheck } from '../../ui/menu.js'
 import { RowList } from '../../ui/row-list.js'
 import { EmptyState, ErrorState, Loading } from '../../ui/states.js'
 import { Time } from '../../ui/time.js'
+import { PipelineMenu } from '../runs/pipeline-menu.js'
 import { RunShare, RunWords } from '../runs/run-summary.js'
 import { BuildInspector } from './build-inspector.js'
 import { broughtWords, spreadWords } from './build-words.js'
@@ -74,31 +74,18 @@ function pairOf(rows: readonly BuildRow[], selected: string | null): [number, nu
 }
 
 function Head({ list, onCompare, canCompare }: { list: BuildList; onCompare: () => void; canCompare: boolean }) {
-  const [, setAddress] = useAddress()
   const { pipelines, pipeline, rows } = list
   return (
     <header className="flex items-start gap-4 px-5 pt-4 pb-3">
       <div className="min-w-0 flex-1">
         <h1 className="text-xl">
           Builds of{' '}
-          {pipelines.length > 1 ? (
-            <Menu
-              label="Pipeline"
-              trigger={
-                <button type="button" className="border-b border-dotted border-soft font-semibold hover:text-dye">
-                  {pipeline}
-                </button>
-              }
-            >
-              {pipelines.map(({ name, builds }) => (
-                <MenuCheck key={name} checked={name === pipeline} onChange={() => setAddress({ pipeline: name, build: null })}>
-                  {name} <span className="ml-auto pl-4 text-soft">{count(builds, 'build')}</span>
-                </MenuCheck>
-              ))}
-            </Menu>
-          ) : (
-            pipeline
-          )}
+          <PipelineMenu
+            pipelines={pipelines}
+            pipeline={pipeline}
+            clears="build"
+            className="border-b border-dotted border-soft font-semibold hover:text-dye"
+          />
         </h1>
         <p className="mt-1 text-soft">
           {count(rows.length, 'build')}, newest first, environments side by side. {spreadWords(list)}

@@ -1,4 +1,5 @@
-import { useCallback, useEffect, useRef, useState, type KeyboardEvent, type PointerEvent } from 'react'
+import { useCallback, useEffect, useMemo, useRef, useState, type KeyboardEvent, type PointerEvent } from 'react'
+import { usePageStyle } from '../../ui/use-page-style.js'
 import { cellWidth, drawWeave, FOOT, HEAD, NAMES, ROW, type WeaveColours, type WeaveLine, type WeaveScene } from './weave-drawing.js'
 import { afterKey, type Marked, nextTest, partOf } from './weave-marks.js'
 
@@ -132,36 +133,21 @@ export function WeaveCanvas({ lines, builds, marked, onMark, words, onOpen }: We
 
 type Look = Pick<WeaveScene, 'sans' | 'mono'> & { colours: WeaveColours }
 
-/** The colours and fonts of the page, read anew when its colours change. */
+/** The colours and fonts that a weave is drawn with. */
 export function useWeaveColours(): Look {
-  const [look, setLook] = useState(readLook)
-  useEffect(() => {
-    const again = () => setLook(readLook())
-    const scheme = window.matchMedia('(prefers-color-scheme: dark)')
-    scheme.addEventListener('change', again)
-    const watch = new MutationObserver(again)
-    watch.observe(document.documentElement, { attributes: true })
-    void document.fonts?.ready.then(again)
-    return () => {
-      scheme.removeEventListener('change', again)
-      watch.disconnect()
-    }
-  }, [])
-  return look
+  const style = usePageStyle()
+  return useMemo(() => lookOf(style), [style])
 }
 
-function readLook(): Look {
-  const style = getComputedStyle(document.documentElement)
-  const of = (name: string) => style.getPropertyValue(`--${name}`).trim()
-  const { passed, failed, errored, recovered, skipped, blocked } = {
-    ...{ passed: of('passed'), failed: of('failed'), errored: of('errored') },
-    ...{ recovered: of('recovered'), skipped: of('skipped'), blocked: of('blocked') },
-  }
+function lookOf(of: (name: string) => string): Look {
   return {
     colours: {
       ...{ cloth: of('cloth'), surface: of('surface'), ink: of('ink'), soft: of('soft'), hairline: of('hairline') },
-      ...{ dye: of('dye'), dyeWash: of('dye-wash'), outage: of('errored-wash') },
-      outcomes: { passed, failed, errored, recovered, skipped, blocked, notRun: of('hairline') },
+      ...{ dye: of('dye'), outage: of('errored-wash') },
+      outcomes: {
+        ...{ passed: of('passed'), failed: of('failed'), errored: of('errored'), recovered: of('recovered') },
+        ...{ skipped: of('skipped'), blocked: of('blocked'), notRun: of('hairline') },
+      },
     },
     sans: of('font-sans') || 'sans-serif',
     mono: of('font-mono') || 'monospace',

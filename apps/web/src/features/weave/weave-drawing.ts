@@ -14,7 +14,6 @@ export interface WeaveColours {
   soft: string
   hairline: string
   dye: string
-  dyeWash: string
   outage: string
   outcomes: Record<Outcome, string>
 }

@@ -14,6 +14,7 @@ import { OUTCOME_WORDS, readThread } from '../../ui/outcome-words.js'
 import { RowList } from '../../ui/row-list.js'
 import { EmptyState, ErrorState, Loading } from '../../ui/states.js'
 import { OutcomeGlyph, Thread } from '../../ui/thread.js'
+import { PipelineMenu } from '../runs/pipeline-menu.js'
 import { useWeave } from './use-weave.js'
 import { WeaveCanvas, useWeaveColours } from './weave-canvas.js'
 import { drawWeave, FOOT, HEAD, ROW, type WeaveLine } from './weave-drawing.js'
@@ -98,25 +99,7 @@ function Head({ weave, all, order }: { weave: Weave; all: boolean; order: WeaveO
     <p className="text-soft">
       {all ? count(rows.length, 'test') : `${formatNumber(rows.length)} of ${count(tests, 'test')} that did not always pass`}
       {more > 0 && `, and ${formatNumber(more)} more that are not shown`} · {count(builds.length, 'build')} of{' '}
-      {pipelines.length > 1 ? (
-        <Menu
-          label="Pipeline"
-          trigger={
-            <button type="button" className="link">
-              {pipeline}
-            </button>
-          }
-        >
-          {pipelines.map(({ name, builds: own }) => (
-            <MenuCheck key={name} checked={name === pipeline} onChange={() => setAddress({ pipeline: name, mark: null })}>
-              {name} <span className="ml-auto pl-4 text-soft">{count(own, 'build')}</span>
-            </MenuCheck>
-          ))}
-        </Menu>
-      ) : (
-        pipeline
-      )}{' '}
-      · sorted{' '}
+      <PipelineMenu pipelines={pipelines} pipeline={pipeline} clears="mark" className="link" /> · sorted{' '}
       <Menu
         label="Order"
         trigger={
