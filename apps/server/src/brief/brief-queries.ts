@@ -1,6 +1,6 @@
 import { oneCauseSql } from '@bobbin/core'
 import { TOP_AREAS } from '../cases/index.js'
-import { IN_LENS, LATEST_OF_BUILD, RUN_COLUMNS, RUN_FROM, SEEN_RUNS } from '../runs/index.js'
+import { IN_LENS, LATEST_OF_BUILD, RUN_COLUMNS, RUN_FROM } from '../runs/index.js'
 
 /** The newest run of every lane in the lens that ran in the last 30 days of the project, or came since a time. */
 export const LATEST_RUNS = `
@@ -120,18 +120,6 @@ with recursive ${TOP_AREAS}, of_script as materialized (
 )
 select t.name as area, string_agg(coalesce((array[6, 4, 1, 5, 7, 3, 2])[w.rank + 1], 0)::text, '' order by w.ordinality) as thread
 from of_build w join area t on t.id = w.area group by t.name order by t.name`
-
-/** Scripts that stand in the code, had results before, and have none in the newest run of any lane in the lens. Binds: those of the lens, projectId. */
-export const SILENT_SCRIPTS = `
-with ${SEEN_RUNS}, newest as (
-  select array_agg(id) as ids from (select distinct on (lane_id) id from runs order by lane_id, sort_key desc) n
-)
-select count(*)::int as count from script_source x, newest n
-where x.project_id = $projectId and x.gone_at is null and n.ids is not null
-  and exists (select 1 from result r where r.script_id = x.script_id)
-  and not exists (select 1 from result r where r.script_id = x.script_id and r.run_id = any(n.ids))
-  -- its rows and profiles are scripts of their own
-  and not exists (select 1 from script v join result r on r.script_id = v.id and r.run_id = any(n.ids) where v.head_id = x.script_id)`
 
 /** What runs next by itself. Binds: projectId. */
 export const NEXT_START = `

@@ -6,6 +6,7 @@ import { Sequelize } from 'sequelize-typescript'
 import type { Context } from '../access/index.js'
 import { MineService } from '../comments/index.js'
 import { HistoryService } from '../history/index.js'
+import { SILENT_COUNT } from '../mapping/index.js'
 import { rowsOf } from '../platform/database.js'
 import { laneOf, type Lens, type RunRecord, runRow, RunsService } from '../runs/index.js'
 import { SCRIPT_SUMS, UNKNOWN_KEYS } from '../scripts/index.js'
@@ -82,14 +83,15 @@ export class BriefService {
     const { newlyFailing: red = [], stillFailing = [], recovered = [] } = looksAt ? await this.runs.scriptsToLookAt(record) : {}
     const unsteady = (id: number) => isUnsteady(steadiness.byScript.get(id))
     const newlyFailing = red.filter((id) => !unsteady(id))
-    const fixed = counts.fixed > 0 && !outage ? await this.fixed(context, record) : []
-    const fixedForGood = fixed.filter((id) => !unsteady(id))
+    // which tests are fixed matters only where some of them may be flaky
+    const fixed = counts.fixed > 0 && !outage && steadiness.proven > 0 ? await this.fixed(context, record) : []
     const again = { failed: red.filter(unsteady), passed: fixed.filter(unsteady) }
+    const fixedForGood = outage ? 0 : counts.fixed - again.passed.length
     if (again.failed.length + again.passed.length > 0 && !outage) findings.push(await this.unsteady(run, again, steadiness))
     if (newlyFailing.length > 0 && !outage) findings.push(await this.newlyFailing(context, record, newlyFailing, again.failed.length))
     if (stillFailing.length > 0 && !outage) findings.push(await this.stillFailing(record, stillFailing))
     if (recovered.length > 0) findings.push(await this.recovered(record, recovered))
-    if (fixedForGood.length > 0) findings.push({ kind: 'fixed', run, count: fixedForGood.length, flaky: again.passed.length })
+    if (fixedForGood > 0) findings.push({ kind: 'fixed', run, count: fixedForGood, flaky: again.passed.length })
     for (const kind of ['newlySkipped', 'gone', 'new'] as const) if (counts[kind] > 0) findings.push({ kind, run, count: counts[kind] })
     return findings
   }
@@ -108,12 +110,12 @@ export class BriefService {
 
   /** What no single run says: what is flaky, what got slower, what is silent, what waits for who asks, what runs next. */
   private async overTime(context: Context, lens: Lens, steadiness: KnownSteadiness): Promise<Finding[]> {
-    const bind = { projectId: context.project.id, ...lens }
+    const bind = { projectId: context.project.id }
     const [slow, [silent], mine, [next]] = await Promise.all([
       this.slow.get(context, lens),
-      rowsOf<{ count: number }>(this, sql.SILENT_SCRIPTS, bind),
+      rowsOf<{ count: number }>(this, SILENT_COUNT, bind),
       this.mine.count(context),
-      rowsOf<{ planId: number; name: string; at: Date }>(this, sql.NEXT_START, { projectId: context.project.id }),
+      rowsOf<{ planId: number; name: string; at: Date }>(this, sql.NEXT_START, bind),
     ])
     const { proven, maybe, redAlone, retryMs } = steadiness
     const findings: Finding[] = []

@@ -27,7 +27,7 @@ export type Finding =
   | { kind: 'unsteady'; run: BriefRun; failed: number; passed: number; worst: { name: string; scriptId: number; share: number } }
   | { kind: 'flaky'; proven: number; maybe: number; redAlone: number; retryMs: number }
   | { kind: 'slower'; count: number; costMs: number; worst: SlowerTest }
-  /** Scripts that stand in the code, had results before, and have none in the newest run of any lane. */
+  /** Scripts with a case that stand in the code and have no result in the newest runs of the project: those that the mapping page lists. */
   | { kind: 'silentScripts'; count: number }
   /** For who asks: failures that are theirs, mentions that they have not read. */
   | { kind: 'mine'; failures: number; unread: number }

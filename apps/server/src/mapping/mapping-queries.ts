@@ -2,24 +2,31 @@ import { UNKNOWN_KEYS } from '../scripts/index.js'
 
 /** A suggestion from here on is called sure. */
 export const SURE_FROM = 0.85
+/** Without a result in so many runs a script is silent. */
 const SILENT_RUNS = 30
 const MOVED_DAYS = 14
 const LEAST_BODY = 60
 
 const LINKED = `select l.script_id from link l join test_case c on c.id = l.case_id and c.deleted_at is null where l.project_id = $projectId and l.state = 'active'`
 
-/**
- * Scripts of a project that are no rows or profiles of others, with what is to be done about them. Each fact is found for all scripts at
- * once, and hashed.
- */
-const HEADS = `
+const SEEN = `
 linked as materialized (select distinct script_id from (${LINKED}) l),
 recent as materialized (
   select r.id, r.day from run r join lane n on n.id = r.lane_id and not n.trial where r.project_id = $projectId order by r.started_at desc limit ${SILENT_RUNS}
 ),
 seen as materialized (
   select distinct coalesce(v.head_id, v.id) as id from recent join result r on r.run_id = recent.id and r.day = recent.day join script v on v.id = r.script_id
-),
+)`
+
+/** Linked, in the code, and without a result in the newest runs: aliases x for the source, k for the link, e for what was seen. */
+const SILENT = 'k.script_id is not null and x.gone_at is null and e.id is null and (select count(*) from recent) >= 5'
+
+/**
+ * Scripts of a project that are no rows or profiles of others, with what is to be done about them. Each fact is found for all scripts at
+ * once, and hashed.
+ */
+const HEADS = `
+${SEEN},
 alike as materialized (
   select fingerprint from script_source where project_id = $projectId and gone_at is null and body_size >= ${LEAST_BODY} group by fingerprint having count(*) > 1
 ),
@@ -32,7 +39,7 @@ heads as materialized (
     k.script_id is not null and x.gone_at is null and x.body_changed_at is not null and exists (
       select 1 from link l where l.script_id = s.id and l.state = 'active' and x.body_changed_at > coalesce(l.reviewed_at, l.created_at)
     ) as stale,
-    k.script_id is not null and x.gone_at is null and e.id is null and (select count(*) from recent) >= 5 as silent,
+    ${SILENT} as silent,
     x.moved_at > now() - interval '${MOVED_DAYS} days' and x.gone_at is null as moved,
     a.fingerprint is not null as duplicate, u.script_id is not null as unknown_keys, x.gone_at is not null as gone
   from script s
@@ -66,6 +73,12 @@ select count(*) filter (where not gone or is_linked)::int as scripts, count(*) f
   (select count(*) from test_case c where c.project_id = $projectId and c.deleted_at is null and c.intent = 'toAutomate' and c.state <> 'retired'
     and not exists (select 1 from link l where l.case_id = c.id and l.state = 'active'))::int as "toAutomate"
 from heads`
+
+/** How many scripts the mapping page lists as silent. Binds: projectId. */
+export const SILENT_COUNT = `
+with ${SEEN}
+select count(*)::int as count from script s left join script_source x on x.script_id = s.id left join linked k on k.script_id = s.id
+left join seen e on e.id = s.id where s.project_id = $projectId and s.head_id is null and ${SILENT}`
 
 /** Rows in the order of their files and of the code; which they are is settled first, and all else is asked for those alone. */
 export const ROWS = `

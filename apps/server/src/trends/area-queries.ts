@@ -16,7 +16,7 @@ const placed = (by: 'area' | 'suite') =>
         left join suite s on s.id = x.suite_id and not s.template where c.project_id = $projectId and c.deleted_at is null and c.state <> 'retired')`
 
 /** How the cases of each place stand. Binds: those of the lens, projectId. */
-export const AREA_CASES = (by: 'area' | 'suite') => `
+export const areaCases = (by: 'area' | 'suite') => `
 with recursive ${TOP_AREAS}, ${SEEN_RUNS}, ${NEWEST}, ${placed(by)}, of_script as (
   select x.script_id, max((array[${OUTCOME_RANKS.slice(1).join(', ')}])[x.outcome]) as rank
   from newest n join result x on x.run_id = n.id and x.day = n.day group by x.script_id
@@ -32,7 +32,7 @@ select p.place_id as id, p.place as name, count(*)::int as cases, count(k.case_i
 from placed p join test_case c on c.id = p.case_id left join of_case k on k.case_id = p.case_id group by p.place_id, p.place`
 
 /** Causes that are not resolved, and open defects, of what is red in the newest runs, by place. Binds: those of the lens, projectId. */
-export const AREA_CAUSES = (by: 'area' | 'suite') => `
+export const areaCauses = (by: 'area' | 'suite') => `
 with recursive ${TOP_AREAS}, ${SEEN_RUNS}, ${NEWEST}, ${placed(by)}
 select p.place_id as id, count(distinct g.id)::int as causes, count(distinct d.id)::int as defects
 from newest n join result x on x.run_id = n.id and x.day = n.day and x.outcome in (2, 3)
@@ -41,7 +41,7 @@ left join defect d on d.id = g.defect_id and d.state = 'open'
 join link l on l.script_id = x.script_id and l.state = 'active' join placed p on p.case_id = l.case_id group by p.place_id`
 
 /** Tests of the newest start of each plan (or of one), by place: with a result, under way, or neither. Binds: projectId, plan (or null). */
-export const AREA_PLANNED = (by: 'area' | 'suite') => `
+export const areaPlanned = (by: 'area' | 'suite') => `
 with recursive ${TOP_AREAS}, ${placed(by)}, newest as (
   select distinct on (plan_id) id from start where project_id = $projectId and plan_id is not null and not trial and state <> 'skipped'
     and ($plan::int is null or plan_id = $plan) order by plan_id, id desc

@@ -22,9 +22,9 @@ export class AreasService {
   async get({ project }: Context, lens: Lens, by: AreaList['by'], plan: number | null): Promise<AreaList> {
     const projectId = project.id
     const [cases, causes, planned, plans, moves] = await Promise.all([
-      rowsOf<Cases>(this, sql.AREA_CASES(by), { projectId, ...lens }),
-      rowsOf<Causes>(this, sql.AREA_CAUSES(by), { projectId, ...lens }),
-      rowsOf<Planned>(this, sql.AREA_PLANNED(by), { projectId, plan }),
+      rowsOf<Cases>(this, sql.areaCases(by), { projectId, ...lens }),
+      rowsOf<Causes>(this, sql.areaCauses(by), { projectId, ...lens }),
+      rowsOf<Planned>(this, sql.areaPlanned(by), { projectId, plan }),
       rowsOf<AreaList['plans'][number]>(this, sql.AREA_PLANS, { projectId }),
       rowsOf<AreaList['moves'][number]>(this, sql.AREA_MOVES, { projectId, weeks: WEEKS }),
     ])

@@ -33,13 +33,17 @@ with ${SEEN_RUNS}, judging as materialized (
     count(*) filter (where outcome in (2, 3) and red = 1)::int as red_alone
   from results group by script_id
 )
-select ${SCRIPT_REF}, u.runs, u.passed, u.failed, u.recovered, f.flips, coalesce(b.commits, 0) as "bothWays", u.since, u.last_run as "lastRun", u.lane_id as "laneId",
+select u.script_id as id, u.runs, u.passed, u.failed, u.recovered, f.flips, coalesce(b.commits, 0) as "bothWays", u.since, u.last_run as "lastRun", u.lane_id as "laneId",
   array(select e.name from environment e where e.id = any(u.environment_ids) order by e.name) as environments, u.environments_of_runs as "environmentsOfRuns",
-  u.retry_ms as "retryMs", u.red_alone as "redAlone", lr.total, lb.name as build, lr.started_at as at,
-  (select c.group_id from result x join signature_cause c on c.signature_id = x.signature_id
-    where x.run_id = u.last_run and x.day = lr.day and x.script_id = u.script_id limit 1) as "groupId",
-  exists (select 1 from quarantine q where q.script_id = s.id and q.ended_at is null) as quarantined,
-  coalesce((select array_agg($prefix || '-' || c.number order by c.number) from link k join test_case c on c.id = k.case_id and c.deleted_at is null
-    where k.script_id = s.id and k.state = 'active'), '{}') as cases
-from sums u join script s on s.id = u.script_id join flips f on f.script_id = u.script_id left join both_ways b on b.script_id = u.script_id
+  u.retry_ms as "retryMs", u.red_alone as "redAlone", lr.total, lb.name as build, lr.started_at as at
+from sums u join flips f on f.script_id = u.script_id left join both_ways b on b.script_id = u.script_id
 join run lr on lr.id = u.last_run join build lb on lb.id = lr.build_id`
+
+/** What some tests are called now, what is done about them, and the cause of their last failure. Binds: projectId, prefix, scriptIds, runIds. */
+export const FLAKY_NOW = `
+select ${SCRIPT_REF}, exists (select 1 from quarantine q where q.script_id = s.id and q.ended_at is null) as quarantined,
+  coalesce((select array_agg($prefix || '-' || c.number order by c.number) from link k join test_case c on c.id = k.case_id and c.deleted_at is null
+    where k.script_id = s.id and k.state = 'active'), '{}') as cases,
+  (select c.group_id from result x join signature_cause c on c.signature_id = x.signature_id
+    where x.run_id = r.id and x.day = r.day and x.script_id = s.id limit 1) as "groupId"
+from unnest($scriptIds::int[], $runIds::int[]) u (script_id, run_id) join script s on s.id = u.script_id and s.project_id = $projectId join run r on r.id = u.run_id`

@@ -7,14 +7,16 @@ import type { FlakyList, FlakyRow, ScriptRef } from '../contract/index.js'
 import { HistoryService } from '../history/index.js'
 import { rowsOf } from '../platform/database.js'
 import { type Lens, UntilDelivered } from '../runs/index.js'
-import { FLAKY } from './flaky-queries.js'
+import { FLAKY, FLAKY_NOW } from './flaky-queries.js'
 
 /** Tests that are listed, the dearest first. */
 const MOST_ROWS = 500
 /** Builds that a thread shows. */
 const THREAD = 28
 
-type Found = ScriptRef & {
+/** What is counted of one test. */
+interface Found {
+  id: number
   runs: number
   passed: number
   failed: number
@@ -31,10 +33,10 @@ type Found = ScriptRef & {
   total: number
   build: string
   at: Date
-  quarantined: boolean
-  groupId: number | null
-  cases: string[]
 }
+
+/** What a test is called and what is done about it: that changes without any result. */
+type Now = ScriptRef & Pick<FlakyRow, 'quarantined' | 'groupId' | 'cases'>
 
 interface Judged {
   one: Found
@@ -49,7 +51,7 @@ export type KnownSteadiness = Pick<FlakyList, 'proven' | 'maybe' | 'redAlone' | 
 /** What becomes of tests over many builds. */
 @Injectable()
 export class TrendsService {
-  private readonly kept = new UntilDelivered<KnownSteadiness>()
+  private readonly kept = new UntilDelivered<Judged[]>()
 
   constructor(
     private readonly history: HistoryService,
@@ -65,25 +67,39 @@ export class TrendsService {
         b.redAlone - a.redAlone || b.retryMs - a.retryMs || b.failed + b.recovered - (a.failed + a.recovered) || a.id - b.id,
     )
     const rows = flaky.slice(0, MOST_ROWS)
-    const threads = await this.threads(rows.map(({ one }) => one))
+    const [threads, now] = await Promise.all([this.threads(rows.map(({ one }) => one)), this.now(context, rows)])
     return {
-      rows: rows.map(({ one, steadiness }) => flakyRow(one, steadiness, threads.get(one.id) ?? '')),
+      rows: rows.flatMap(({ one, steadiness }) => {
+        const own = now.get(one.id)
+        // joined with another meanwhile, or gone
+        return own ? [flakyRow(one, own, steadiness, threads.get(one.id) ?? '')] : []
+      }),
       steady: judged.length - flaky.length,
       ...sumsOf(judged),
     }
   }
 
   /** Every test that failed or recovered in the lens with whether it is flaky, and what the flaky ones come to. */
-  steadiness(context: Context, lens: Lens): Promise<KnownSteadiness> {
-    return this.kept.get(this, context.project.id, JSON.stringify(lens), async () => {
-      const judged = await this.judged(context, lens)
-      return { byScript: new Map(judged.map(({ one, steadiness }) => [one.id, { steadiness, share: shareOf(one) }])), ...sumsOf(judged) }
+  async steadiness(context: Context, lens: Lens): Promise<KnownSteadiness> {
+    const judged = await this.judged(context, lens)
+    return { byScript: new Map(judged.map(({ one, steadiness }) => [one.id, { steadiness, share: shareOf(one) }])), ...sumsOf(judged) }
+  }
+
+  private judged({ project }: Context, lens: Lens): Promise<Judged[]> {
+    return this.kept.get(this, project.id, JSON.stringify(lens), async () => {
+      const found = await rowsOf<Found>(this, FLAKY, { projectId: project.id, ...lens })
+      return found.map((one) => ({ one, steadiness: steadinessOf(one) }))
     })
   }
 
-  private async judged({ project }: Context, lens: Lens): Promise<Judged[]> {
-    const found = await rowsOf<Found>(this, FLAKY, { projectId: project.id, prefix: project.keyPrefix, ...lens })
-    return found.map((one) => ({ one, steadiness: steadinessOf(one) }))
+  private async now({ project }: Context, rows: readonly Judged[]): Promise<Map<number, Now>> {
+    const found = await rowsOf<Now>(this, FLAKY_NOW, {
+      projectId: project.id,
+      prefix: project.keyPrefix,
+      scriptIds: rows.map(({ one }) => one.id),
+      runIds: rows.map(({ one }) => one.lastRun),
+    })
+    return new Map(found.map((row) => [row.id, row]))
   }
 
   private async threads(rows: readonly Found[]): Promise<Map<number, string>> {
@@ -107,26 +123,24 @@ function sumsOf(judged: readonly Judged[]): Pick<FlakyList, 'proven' | 'maybe' |
   return { proven: count('proven'), maybe: count('maybe'), redAlone: sum('redAlone'), retryMs: sum('retryMs') }
 }
 
-function flakyRow(one: Found, steadiness: FlakyRow['steadiness'], thread: string): FlakyRow {
+function flakyRow(one: Found, now: Now, steadiness: FlakyRow['steadiness'], thread: string): FlakyRow {
   const {
     runs,
-    passed: _,
     failed,
     recovered,
     flips,
     bothWays,
     since,
     lastRun,
-    laneId: __,
     build,
     at,
     total,
-    cases,
-    quarantined,
-    groupId,
-    ...rest
+    environments,
+    environmentsOfRuns,
+    retryMs,
+    redAlone,
   } = one
-  const { environments, environmentsOfRuns, retryMs, redAlone, ...script } = rest
+  const { quarantined, groupId, cases, ...script } = now
   const share = shareOf(one)
   return {
     script,

@@ -154,7 +154,8 @@ function WeaveTile({ weave }: { weave: NonNullable<BoardData['weave']> }) {
   return (
     <div ref={box}>
       <p className="mb-1 text-soft">
-        {weave.pipeline}: {formatNumber(weave.rows.length)} of {count(weave.tests, 'test')} did not always pass
+        {weave.pipeline}: {count(weave.rows.length + weave.more, 'test')} did not always pass, {formatNumber(weave.tests)} in the newest
+        builds
       </p>
       <canvas
         ref={canvas}

@@ -77,7 +77,7 @@ describe('sentenceOf', () => {
       `"[1 test got slower](trends/slow), by 4.70 s a run.[“Deck plan”](tests/7) takes 6.80 s instead of 2.10 s, since [build 398](runs/9?script=7), commit a61f0c2."`,
     )
     expect(words({ kind: 'silentScripts', count: 2 })).toMatchInlineSnapshot(
-      `"[2 scripts are silent](mapping?show=silent): in the code, with results before, and with none in the newest builds."`,
+      `"[2 scripts with a case were not reported lately](mapping?only=silent): in the code, and in none of the newest runs."`,
     )
     expect(words({ kind: 'mine', failures: 1, unread: 2 })).toMatchInlineSnapshot(
       `"[1 cause of failures and 2 mentions](mine) wait for you."`,

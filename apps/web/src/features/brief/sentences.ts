@@ -72,8 +72,11 @@ export function sentenceOf(finding: Finding): Sentence {
       return {
         outcome: 'notRun',
         parts: [
-          link(`${count(finding.count, 'script')} ${verb(finding.count, 'is', 'are')} silent`, 'mapping?show=silent'),
-          text(`: in the code, with results before, and with none in the newest builds.`),
+          link(
+            `${count(finding.count, 'script')} with a case ${verb(finding.count, 'was', 'were')} not reported lately`,
+            'mapping?only=silent',
+          ),
+          text(': in the code, and in none of the newest runs.'),
         ],
         detail: [],
       }
@@ -277,6 +280,7 @@ function plain(outcome: Outcome, finding: Of<'fixed' | 'newlySkipped' | 'gone' |
 
 /** The one line above all: what broke, or that nothing did. */
 export function headlineOf(brief: Brief): string {
+  if (brief.latest.length === 0) return 'No run came in this time.'
   const broken = brief.findings.filter((finding) => finding.kind === 'newlyFailing')
   const [worst] = broken
   const still = brief.latest.filter((run) => run.failing > run.newlyFailing)

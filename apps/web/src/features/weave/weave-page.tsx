@@ -97,7 +97,7 @@ function Head({ weave, all, order }: { weave: Weave; all: boolean; order: WeaveO
   const { rows, tests, more, pipelines, pipeline, builds } = weave
   return (
     <p className="text-soft">
-      {all ? count(rows.length, 'test') : `${formatNumber(rows.length)} of ${count(tests, 'test')} that did not always pass`}
+      {all ? count(rows.length, 'test') : `${count(rows.length, 'test')} did not always pass · ${formatNumber(tests)} in the newest builds`}
       {more > 0 && `, and ${formatNumber(more)} more that are not shown`} · {count(builds.length, 'build')} of{' '}
       <PipelineMenu pipelines={pipelines} pipeline={pipeline} clears="mark" className="link" /> · sorted{' '}
       <Menu

@@ -1,0 +1,2 @@
+export { MappingModule } from './mapping.module.js'
+export { SILENT_COUNT } from './mapping-queries.js'
