@@ -141,22 +141,30 @@ try {
     },
   })
   await shoot('trends-dark', '/gullhaven/trends/days?outages=0', { theme: 'dark' })
-  await shoot('commands-dark', '/gullhaven/brief', {
-    theme: 'dark',
+  const openRound = async (page) => {
+    await page.getByRole('button', { name: /Deck planner on kiosk/ }).click()
+    await page.getByRole('button', { name: /^Go on/ }).waitFor()
+  }
+  await shoot('mine-dark', '/gullhaven/mine', { theme: 'dark', act: openRound })
+  await shoot('by-hand', '/gullhaven/mine', {
     act: async (page) => {
-      await page.keyboard.press('Control+k')
-      await page.keyboard.type('axle')
-      await page.getByRole('option', { name: /FERRY/ }).first().waitFor()
+      await openRound(page)
+      await page.getByRole('button', { name: /^Go on/ }).click()
+      await page.locator('[aria-current=step]').waitFor()
+      await page.keyboard.press('p')
+      await page.getByRole('textbox', { name: 'Actual result of step 2' }).waitFor()
     },
   })
-  await shoot('settings', '/gullhaven/settings/tokens', {
+  await shoot('report', '/gullhaven/releases', {
     act: async (page) => {
-      await page.getByLabel('Name').fill('Nightly pipeline')
-      await page.getByRole('button', { name: 'Create a token' }).click()
-      await page.getByText('copy the secret now').waitFor()
+      await page.getByText('4.2', { exact: true }).first().click()
+      await page.getByRole('link', { name: 'Report and sign-off' }).click()
+      await page
+        .getByText(/of \d+ done/)
+        .first()
+        .waitFor()
     },
   })
-  await shoot('runs', '/gullhaven/runs')
   await shoot('intake', '/gullhaven/intake', {
     act: async (page) => {
       const files = [

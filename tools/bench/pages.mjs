@@ -159,7 +159,7 @@ export async function makeLarge(bench) {
   const [full] = await ask(`select id from run where total = ${SCRIPTS} order by day desc, id desc limit 1`)
   const scripts = (await ask('select id from script where project_id = 1 order by id limit 200')).map(({ id }) => id)
   const results = '/projects/{project}/runs/{id}/results/{script}'
-  const planned = await makePlan(ask)
+  const planned = { ...(await makePlan(ask)), ...(await makeByHand(ask, account)) }
   const [{ failures }] = await ask(`select min(group_id) as failures from signature where id = any($1::int[])`, [signatures])
   return {
     ...{ project: 'bench', key: 'FERRY-1001', runs: full.id, scripts: scripts[0], deliveries: report.deliveryId, file, attachments: 1 },
@@ -170,6 +170,31 @@ export async function makeLarge(bench) {
     ...{ failures, kind: 'failure', subject: failures },
     [`${results}/attempts/{ordinal}/attachments script`]: script,
   }
+}
+
+/** 2,000 cases for one person to do by hand. @returns values for their routes */
+async function makeByHand(ask, account) {
+  const [{ run, delivery }] = await ask(
+    `select r.id as run, d.id as delivery from run r join delivery d on d.run_id = r.id order by r.id desc limit 1`,
+  )
+  const [{ id: file }] = await ask(
+    `insert into result_file (project_id, delivery_id, run_id, name, sha256, bytes, format, results, totals)
+     values (1, $1, $2, 'by hand', sha256('by hand'), 0, 'live', 0, '{}') returning id`,
+    [delivery, run],
+  )
+  const [{ id: assignments }] = await ask(
+    `insert into assignment (project_id, run_id, name, people, delivery_id, file_id) values (1, $1, 'large', array[$2::int], $3, $4) returning id`,
+    [run, account, delivery, file],
+  )
+  const [{ id: assigned }] = await ask(
+    `with made as (
+       insert into assigned_case (project_id, assignment_id, case_id, position, snapshot, account_id)
+       select 1, $1, id, number, jsonb_build_object('title', title, 'version', 1, 'preconditions', '', 'steps', '[]'::jsonb), $2 from test_case
+       where project_id = 1 order by number limit 2000 returning id
+     ) select min(id) as id from made`,
+    [assignments, account],
+  )
+  return { assignments, 'assigned-cases': assigned, '/projects/{project}/assigned-cases/{id}/files/{file} file': 1 }
 }
 
 /** A suite of 2,000 cases, and a plan of it that was started. @returns values for their routes */

@@ -34,6 +34,7 @@ import { TrendsModule } from './trends/index.js'
 import { CommentsModule } from './comments/index.js'
 import { NotificationsModule } from './notifications/index.js'
 import { SuitesModule } from './suites/index.js'
+import { ManualModule } from './manual/index.js'
 import { MappingModule } from './mapping/index.js'
 import { ScansModule } from './scans/index.js'
 import { ScriptsModule } from './scripts/index.js'
@@ -87,6 +88,7 @@ export class AppModule {
         ScriptsModule,
         RunsModule,
         ScansModule,
+        ManualModule,
         MappingModule,
         IntakeModule,
         LiveModule,

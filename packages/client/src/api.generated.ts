@@ -375,6 +375,233 @@ export interface paths {
     patch: operations['areasEdit']
     trace?: never
   }
+  '/projects/{project}/assigned-cases/person': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    /** Hands cases that are not done to somebody else, or to whoever takes them */
+    put: operations['assignedCasesHandOn']
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/assigned-cases/{id}': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /**
+     * Everything that is needed to do a case
+     * @description its steps, what was written down, values, earlier results.
+     */
+    get: operations['assignedCasesGet']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/assigned-cases/{id}/again': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    /** Does a case that is done once more */
+    post: operations['assignedCasesAgain']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/assigned-cases/{id}/defect': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    /** Reports a defect from a step */
+    post: operations['assignedCasesDefect']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/assigned-cases/{id}/draft': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    /** Keeps what was written down so far; refused where somebody wrote into it since, with what they wrote */
+    put: operations['assignedCasesSave']
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/assigned-cases/{id}/files': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    /** Adds a picture or file to a step, or to the case as a whole */
+    post: operations['assignedCasesAddFile']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/assigned-cases/{id}/files/{file}': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** The content of a file that was added */
+    get: operations['assignedCasesFile']
+    put?: never
+    post?: never
+    /** Takes a file away again */
+    delete: operations['assignedCasesRemoveFile']
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/assigned-cases/{id}/finish': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    /** The case is done, and becomes a result */
+    post: operations['assignedCasesFinish']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/assigned-cases/{id}/take': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    /** Takes a case that is free, or that somebody else has */
+    post: operations['assignedCasesTake']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/assignments': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** What people are to do by hand, by when it is due */
+    get: operations['assignmentsList']
+    put?: never
+    /** Gives cases to people, who are told */
+    post: operations['assignmentsAssign']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/assignments/workload': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** How much is given to whom by the day on which it is due, and who can't do it in time */
+    get: operations['assignmentsWorkload']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/assignments/{id}': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** An assignment with its cases, in order */
+    get: operations['assignmentsGet']
+    /** Changes whom an assignment is given to, or when it is due */
+    put: operations['assignmentsChange']
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/assignments/{id}/close': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    /** Closes an assignment before all of it is done; what is open is dropped */
+    post: operations['assignmentsClose']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
   '/projects/{project}/attachments/{id}': {
     parameters: {
       query?: never
@@ -2314,6 +2541,77 @@ export interface paths {
     patch?: never
     trace?: never
   }
+  '/projects/{project}/report': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** What was planned, is under way and was done in the runs of a release, a plan or one run, by hand and by scripts */
+    get: operations['reportGet']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/report/csv': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** The report as CSV, a line a case, environment and profile, with its steps below it */
+    get: operations['reportCsv']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/report/pdf': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /**
+     * The report on A4
+     * @description a page that sums it up, then every case with its steps.
+     */
+    get: operations['reportPdf']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/report/xlsx': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** The same as a workbook */
+    get: operations['reportXlsx']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
   '/projects/{project}/roles': {
     parameters: {
       query?: never
@@ -2690,6 +2988,41 @@ export interface paths {
      * @description A declared key does not bring it back.
      */
     delete: operations['scriptsUnlink']
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/sign-offs': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** Whether a run or release is signed off, what was said each time, and what is open now */
+    get: operations['signOffsState']
+    put?: never
+    /** Closes a run or a release with words; its results can't be changed from then on */
+    post: operations['signOffsSign']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/sign-offs/{id}/reopen': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    /** Opens what was signed off again, with a reason */
+    post: operations['signOffsReopen']
+    delete?: never
     options?: never
     head?: never
     patch?: never
@@ -3601,6 +3934,16 @@ export interface components {
       | 'area.made'
       | 'area.changed'
       | 'area.deleted'
+      | 'assignment.made'
+      | 'assignment.changed'
+      | 'assignment.closed'
+      | 'assignment.taken'
+      | 'assignment.handedOn'
+      | 'assignment.done'
+      | 'assignment.again'
+      | 'assignment.defect'
+      | 'signOff.made'
+      | 'signOff.reopened'
       | 'case.made'
       | 'case.changed'
       | 'case.deleted'
@@ -3768,7 +4111,7 @@ export interface components {
      * @description What sort of work it is: a plan that was started, a delivery, a scan of sources, a source looked into, an agent, a message to the tracker.
      * @enum {string}
      */
-    ActivityKind: 'plan' | 'delivery' | 'scan' | 'source' | 'agent' | 'sync'
+    ActivityKind: 'plan' | 'delivery' | 'scan' | 'source' | 'agent' | 'sync' | 'manual'
     ActivityList: {
       /** @description What goes on first, then the newest. */
       rows: components['schemas']['ActivityRow'][]
@@ -3911,11 +4254,113 @@ export interface components {
       underWay: number
       done: number
     }
+    AssignCasesDto: {
+      /** @description What people see in their list; by itself the number of cases. */
+      name: string
+      keys: string[]
+      /** @description Whom they go to; of several, whoever is free takes the next, or the first case goes to the first where they come in order. */
+      people: number[]
+      /** @description A case begins when those before it are done. */
+      inOrder: boolean
+      dueAt?: string | null
+      pipeline: string
+      branch: string
+      build: string
+      environment: string
+      profile?: string | null
+      release?: string | null
+      /** @description Values to use; one that is empty is asked for. */
+      values?: {
+        [key: string]: string
+      }
+    }
     AssignDto: {
       /** @description That of the cause as it was seen; where somebody decided meanwhile the answer is a conflict. */
       version?: number
       accountId?: number | null
       teamId?: number | null
+    }
+    AssignedCase: {
+      id: number
+      key: string
+      title: string
+      position: number
+      person: components['schemas']['ManualPerson'] | null
+      state: components['schemas']['AssignedState']
+      outcome: components['schemas']['Outcome'] | null
+      attempts: number
+      expectedMs: number | null
+      spentMs: number | null
+      endedAt: string | null
+      /** @description Somebody wrote into it and did not end it. */
+      begun: boolean
+      /** @description It waits for this case, which comes before it. */
+      waitsFor: string | null
+    }
+    /** @enum {string} */
+    AssignedState: 'open' | 'going' | 'done' | 'dropped'
+    AssignmentDetail: {
+      id: number
+      name: string
+      people: components['schemas']['ManualPerson'][]
+      inOrder: boolean
+      dueAt: string | null
+      late: boolean
+      closedAt: string | null
+      closedWhy: string | null
+      createdAt: string
+      by: string | null
+      runId: number
+      pipeline: string
+      branch: string
+      build: string
+      environment: string
+      profile: string | null
+      release: string | null
+      startId: number | null
+      planId: number | null
+      total: number
+      done: number
+      failed: number
+      /** @description How many of its open cases are mine, or free for me, and can be done now. */
+      mine: number
+      expectedMs: number | null
+      /** @description The case to go on with; null where none is mine and free. */
+      nextId: number | null
+      cases: components['schemas']['AssignedCase'][]
+    }
+    AssignmentList: {
+      rows: components['schemas']['AssignmentRow'][]
+    }
+    /** @description Cases that people are to do by hand in one run. */
+    AssignmentRow: {
+      id: number
+      name: string
+      people: components['schemas']['ManualPerson'][]
+      inOrder: boolean
+      dueAt: string | null
+      late: boolean
+      closedAt: string | null
+      closedWhy: string | null
+      createdAt: string
+      by: string | null
+      runId: number
+      pipeline: string
+      branch: string
+      build: string
+      environment: string
+      profile: string | null
+      release: string | null
+      startId: number | null
+      planId: number | null
+      total: number
+      done: number
+      failed: number
+      /** @description How many of its open cases are mine, or free for me, and can be done now. */
+      mine: number
+      expectedMs: number | null
+      /** @description The case to go on with; null where none is mine and free. */
+      nextId: number | null
     }
     AttachmentInfo: {
       id: number
@@ -4201,6 +4646,11 @@ export interface components {
       addTags?: string[]
       removeTags?: string[]
     }
+    /**
+     * @description Which cases of a plan are done by hand: none, those that no script verifies, or all.
+     * @enum {string}
+     */
+    ByHand: 'none' | 'rest' | 'all'
     CalendarAddress: {
       /** @description Below the address of the server; whoever has it may read the calendar. */
       path: string
@@ -4228,6 +4678,19 @@ export interface components {
       estimateS: number | null
       version: number
       updatedAt: string
+    }
+    CaseDone: {
+      outcome: components['schemas']['Verdict']
+      runId: number
+      scriptId: number
+      next: {
+        id: number
+        key: string
+        title: string
+        assignmentId: number
+      } | null
+      /** @description The assignment is done with it. */
+      allDone: boolean
     }
     CaseEditDto: {
       /** @description The version that was edited; a newer one on the server refuses the edit, and answers it. */
@@ -4301,6 +4764,63 @@ export interface components {
       action: string
       expected: string
     }
+    /** @description Everything that somebody needs to do a case. */
+    CaseToDo: {
+      id: number
+      assignment: components['schemas']['AssignmentRow']
+      key: string
+      title: string
+      areaPath: string[]
+      version: number
+      position: number
+      preconditions: string
+      steps: {
+        action: string
+        expected: string
+      }[]
+      values: {
+        [key: string]: string
+      }
+      /** @description Values that have to be filled in. */
+      asked: string[]
+      person: components['schemas']['ManualPerson'] | null
+      state: components['schemas']['AssignedState']
+      outcome: components['schemas']['Outcome'] | null
+      attempts: number
+      scriptId: number | null
+      expectedMs: number | null
+      draft: components['schemas']['ManualDraft']
+      draftVersion: number
+      draftAt: string | null
+      draftBy: string | null
+      files: components['schemas']['DraftFile'][]
+      waitsFor: string | null
+      /** @description What became of the case since it was assigned; null where it is as it was. */
+      changed: {
+        version: number
+        retired: boolean
+        deleted: boolean
+        title: string
+        steps: {
+          action: string
+          expected: string
+        }[]
+      } | null
+      /**
+       * @description Why nothing can be written into it; null where it can.
+       * @enum {string|null}
+       */
+      closed: 'signedOff' | 'assignmentClosed' | null
+      earlier: components['schemas']['EarlierResult'][]
+      automated: components['schemas']['EarlierResult'][]
+      /** @description The next that is mine, in this assignment or another. */
+      next: {
+        id: number
+        key: string
+        title: string
+        assignmentId: number
+      } | null
+    }
     /**
      * @description What a person decided a failure group is.
      * @enum {string}
@@ -4348,12 +4868,20 @@ export interface components {
     }
     /** @enum {string} */
     Change: 'newlyFailing' | 'stillFailing' | 'fixed' | 'recovered' | 'newlySkipped' | 'gone' | 'notRun' | 'new' | 'unchanged' | 'notInRun'
+    ChangeAssignmentDto: {
+      people?: number[]
+      /** @description Null is never. */
+      dueAt?: string | null
+    }
     ChangeEvent: {
       topics: components['schemas']['Topic'][]
       /** @description What was touched, as kind:id, where that is not much; otherwise everything of the topics may be. */
       subjects?: string[]
       /** @description Sums of a live run, so that a page shows them without asking. */
       live?: components['schemas']['LiveSums']
+    }
+    CloseAssignmentDto: {
+      why: string
     }
     CloseFeedDto: {
       /** @description How many batches were sent in all. */
@@ -4760,6 +5288,44 @@ export interface components {
       of: string
       shown: string
       recounted: string
+    }
+    DraftDto: {
+      steps: components['schemas']['StepDraftDto'][]
+      verdict: components['schemas']['Verdict'] | null
+      comment: string
+      /** @description Those that were left open, by name. */
+      values: {
+        [key: string]: string
+      }
+      spentMs: number
+      /** @description What can be undone. */
+      past: {
+        step: number | null
+        verdict: components['schemas']['Verdict'] | null
+      }[][]
+    }
+    DraftFile: {
+      id: number
+      step: number | null
+      name: string
+      mediaType: string
+      bytes: number
+    }
+    DraftSaved: {
+      draftVersion: number
+    }
+    /** @description A result of the same case before, by hand or by a script. */
+    EarlierResult: {
+      runId: number
+      scriptId: number
+      script: string
+      build: string
+      environment: string
+      profile: string | null
+      outcome: components['schemas']['Outcome']
+      durationMs: number | null
+      at: string
+      by: string | null
     }
     /** @description Where the system under test runs, and what runs there need. */
     Environment: {
@@ -5348,6 +5914,12 @@ export interface components {
      * @enum {string}
      */
     GroupState: 'untriaged' | 'known' | 'muted' | 'resolved'
+    HandOnDto: {
+      /** @description Assigned cases that are not done. */
+      cases: number[]
+      /** @description Whom they go to; null is whoever takes them. */
+      accountId?: number | null
+    }
     /** @description An outside pipeline that parts can be handed to by an HTTP request. */
     Handoff: {
       id: number
@@ -5670,6 +6242,30 @@ export interface components {
       at?: string
       recurrence?: components['schemas']['Recurrence']
     }
+    /** @description A case that is being done by hand: kept after each change, so that it can be gone on with anywhere. */
+    ManualDraft: {
+      steps: components['schemas']['StepDraft'][]
+      /** @description Of the case as a whole, where somebody gave it; it holds whatever its steps say. */
+      verdict: components['schemas']['Verdict'] | null
+      comment: string
+      /** @description Values that the plan left open. */
+      values: {
+        [key: string]: string
+      }
+      /** @description Time spent so far, in milliseconds, without pauses. */
+      spentMs: number
+      /** @description Acts that can be undone, the newest last. */
+      past: {
+        step: number | null
+        verdict: components['schemas']['Verdict'] | null
+      }[][]
+    }
+    ManualPerson: {
+      id: number
+      name: string
+      /** @description Left the project: what was theirs is free for others. */
+      gone: boolean
+    }
     /** @description A case that rows of a mapping name. */
     MappingCase: {
       key: string
@@ -5879,10 +6475,27 @@ export interface components {
         plan: string
         environment: string
       }[]
+      /** @description What is to be done by hand. */
+      assignments: components['schemas']['AssignmentRow'][]
+      /** @description Cases of one's own that are still drafts. */
+      drafts: {
+        key: string
+        title: string
+        updatedAt: string
+      }[]
+      /** @description Drafts of others that wait for somebody who approves, where who is signed in may. */
+      reviews: {
+        key: string
+        title: string
+        owner: string | null
+        updatedAt: string
+      }[]
     }
     MineCount: {
       unread: number
       failures: number
+      /** @description Cases to be done by hand that are one's own, or free, and can be done now. */
+      toDo: number
       /** @description Causes that nobody triaged in the newest build of each lane of the main branch. */
       untriaged: number
     }
@@ -6014,7 +6627,17 @@ export interface components {
      * @enum {string}
      */
     NoticeKind:
-      'newCause' | 'backAgain' | 'mine' | 'mention' | 'comment' | 'muteEnded' | 'defectClosed' | 'agentGone' | 'planLate' | 'resolved'
+      | 'newCause'
+      | 'backAgain'
+      | 'mine'
+      | 'assigned'
+      | 'mention'
+      | 'comment'
+      | 'muteEnded'
+      | 'defectClosed'
+      | 'agentGone'
+      | 'planLate'
+      | 'resolved'
     NotificationLog: {
       rows: components['schemas']['NotificationLogRow'][]
       total: number
@@ -6345,6 +6968,13 @@ export interface components {
       parameters: {
         [key: string]: string
       }
+      /** @description Which cases of its suites people do. */
+      byHand: components['schemas']['ByHand']
+      /** @description Who does them; of several, whoever is free takes the next, or the first case goes to the first where they come in order. */
+      people: number[]
+      inOrder: boolean
+      /** @description So many days after the start they are due; null is never. */
+      dueDays: number | null
     }
     PlanCellDto: {
       environmentId: number
@@ -6356,6 +6986,14 @@ export interface components {
       parameters: {
         [key: string]: string
       }
+      /** @description Which cases of its suites people do: none, those that no script verifies, or all. */
+      byHand?: components['schemas']['ByHand']
+      /** @description Who does them. */
+      people?: number[]
+      /** @description A case begins when those before it are done. */
+      inOrder?: boolean
+      /** @description So many days after the start they are due. */
+      dueDays?: number | null
     }
     PlanCellForecast: {
       environmentId: number
@@ -6363,6 +7001,8 @@ export interface components {
       cases: number
       tests: number
       expectedMs: number
+      /** @description Cases that people do. */
+      manual: number
     }
     PlanDetail: {
       id: number
@@ -6933,6 +7573,87 @@ export interface components {
       /** @description The new script is the old one. */
       same: boolean
     }
+    ReopenDto: {
+      why: string
+    }
+    Report: {
+      title: string
+      /** @description What it is a report of. */
+      of: {
+        /** @enum {string} */
+        kind: 'release' | 'plan' | 'run'
+        id: number
+        name: string
+      }
+      at: string
+      total: components['schemas']['ReportSum']
+      cells: components['schemas']['ReportSum'][]
+      areas: components['schemas']['ReportSum'][]
+      people: components['schemas']['ReportSum'][]
+      rows: components['schemas']['ReportRow'][]
+      /** @description Planned and not done, with whose it is. */
+      missing: {
+        key: string
+        title: string
+        where: string
+        person: string | null
+        runId: number
+      }[]
+      defects: {
+        key: string | null
+        title: string
+        state: string
+        url: string | null
+      }[]
+      spentMs: number
+      expectedLeftMs: number
+      signOff: components['schemas']['SignOff'] | null
+    }
+    ReportResult: {
+      scriptId: number
+      outcome: components['schemas']['Outcome'] | null
+      at: string | null
+      durationMs: number | null
+      by: string | null
+      message: string | null
+    }
+    /** @description A cell of the report: one case in one environment and profile. */
+    ReportRow: {
+      caseId: number
+      key: string
+      title: string
+      area: string
+      environment: string
+      profile: string | null
+      runId: number
+      build: string
+      /** @description How it is done there. */
+      manual: components['schemas']['ReportResult'] | null
+      automated: components['schemas']['ReportResult'] | null
+      /** @description The worst of both; null while there is none. */
+      outcome: components['schemas']['Outcome'] | null
+      /** @enum {string} */
+      state: 'planned' | 'under way' | 'done'
+      /** @description Whose it is, where it is done by hand. */
+      person: string | null
+      steps: components['schemas']['ReportStep'][]
+    }
+    ReportStep: {
+      text: string
+      outcome: components['schemas']['Outcome']
+      message: string | null
+    }
+    ReportSum: {
+      name: string
+      planned: number
+      underWay: number
+      done: number
+      passed: number
+      failed: number
+      errored: number
+      /** @description Skipped, blocked or not run. */
+      other: number
+    }
     RerunDto: {
       /** @description Which results are run again: all that failed, errored or did not run; or those of some scripts. */
       scripts?: number[]
@@ -7216,6 +7937,11 @@ export interface components {
      * @enum {string}
      */
     RunTrigger: 'delivery' | 'live' | 'plan' | 'manual'
+    SaveDraftDto: {
+      /** @description The count that this builds on. */
+      version: number
+      draft: components['schemas']['DraftDto']
+    }
     /** @description A kept address of a list: its search, filters, sort and columns. */
     SavedView: {
       id: number
@@ -7465,6 +8191,37 @@ export interface components {
       /** @description A forgotten password can be set anew by a link that comes by mail. */
       mail: boolean
     }
+    SignOff: {
+      id: number
+      runId: number | null
+      releaseId: number | null
+      words: string
+      open: {
+        text: string
+        count: number
+      }[]
+      by: string | null
+      at: string
+      reopenedAt: string | null
+      reopenedBy: string | null
+      reopenedWhy: string | null
+    }
+    SignOffDto: {
+      /** @description One of both. */
+      runId?: number
+      releaseId?: number
+      words: string
+    }
+    SignOffState: {
+      current: components['schemas']['SignOff'] | null
+      /** @description Of those before, the newest first. */
+      past: components['schemas']['SignOff'][]
+      /** @description What would be listed as open if it were signed off now. */
+      open: {
+        text: string
+        count: number
+      }[]
+    }
     SlowList: {
       /** @description Slower, the dearest first; then faster. */
       changed: components['schemas']['PaceRow'][]
@@ -7663,6 +8420,11 @@ export interface components {
         done: number
         failed: number
       }
+      /** @description Cases that people do: how many there are, and how many are done. */
+      manual: {
+        total: number
+        done: number
+      }
       /** @description When the last part is expected to end; null where it is over, or waits for what nobody can tell. */
       endsAt: string | null
     }
@@ -7670,6 +8432,35 @@ export interface components {
     StartState: 'queued' | 'going' | 'done' | 'stopped' | 'skipped'
     /** @enum {string} */
     Steadiness: 'proven' | 'maybe' | 'steady'
+    StepDefect: {
+      defectId: number
+      draftVersion: number
+    }
+    StepDefectDto: {
+      version: number
+      /** @description From 0. */
+      step: number
+      title: string
+      text: string
+      /** @description A picture of the case that goes along. */
+      fileId?: number | null
+    }
+    /** @description What was written down of a step so far. */
+    StepDraft: {
+      verdict: components['schemas']['Verdict'] | null
+      /** @description What was found, in words. */
+      actual: string
+      /** @description The account that gave the verdict: several people may do one case in order. */
+      by: number | null
+      /** @description A defect that was reported from it. */
+      defectId: number | null
+    }
+    StepDraftDto: {
+      verdict: components['schemas']['Verdict'] | null
+      actual: string
+      by: number | null
+      defectId: number | null
+    }
     StopDto: {
       /** @description Only the parts of one run. */
       runId?: number
@@ -7692,6 +8483,7 @@ export interface components {
       | 'account'
       | 'agent'
       | 'area'
+      | 'assignment'
       | 'board'
       | 'case'
       | 'comment'
@@ -7718,6 +8510,7 @@ export interface components {
       | 'role'
       | 'run'
       | 'scan'
+      | 'signOff'
       | 'script'
       | 'source'
       | 'start'
@@ -8050,6 +8843,7 @@ export interface components {
       | 'comments'
       | 'notifications'
       | 'boards'
+      | 'manual'
     TrackerDto: {
       name: string
       url: string
@@ -8094,6 +8888,8 @@ export interface components {
       column: number
       message: string
     }
+    /** @enum {string} */
+    Verdict: 'passed' | 'failed' | 'errored' | 'skipped'
     /**
      * @description Pages of which views can be saved.
      * @enum {string}
@@ -8252,6 +9048,20 @@ export interface components {
       /** @description It ends, and asks for nothing more. */
       leaving?: boolean
     }
+    Workload: {
+      /** @description What one person works on one day, in milliseconds. */
+      dayMs: number
+      people: {
+        person: components['schemas']['ManualPerson'] | null
+        days: {
+          day: string
+          ms: number
+        }[]
+        laterMs: number
+        overloadedOn: string | null
+        cases: number
+      }[]
+    }
   }
   responses: never
   parameters: never
@@ -8282,7 +9092,13 @@ export type AreaEditDto = components['schemas']['AreaEditDto']
 export type AreaList = components['schemas']['AreaList']
 export type AreaNode = components['schemas']['AreaNode']
 export type AreaRow = components['schemas']['AreaRow']
+export type AssignCasesDto = components['schemas']['AssignCasesDto']
 export type AssignDto = components['schemas']['AssignDto']
+export type AssignedCase = components['schemas']['AssignedCase']
+export type AssignedState = components['schemas']['AssignedState']
+export type AssignmentDetail = components['schemas']['AssignmentDetail']
+export type AssignmentList = components['schemas']['AssignmentList']
+export type AssignmentRow = components['schemas']['AssignmentRow']
 export type AttachmentInfo = components['schemas']['AttachmentInfo']
 export type AttemptDetail = components['schemas']['AttemptDetail']
 export type AttemptFacts = components['schemas']['AttemptFacts']
@@ -8305,9 +9121,11 @@ export type BuildRow = components['schemas']['BuildRow']
 export type BuildRun = components['schemas']['BuildRun']
 export type BulkDto = components['schemas']['BulkDto']
 export type BulkSetDto = components['schemas']['BulkSetDto']
+export type ByHand = components['schemas']['ByHand']
 export type CalendarAddress = components['schemas']['CalendarAddress']
 export type CaseChange = components['schemas']['CaseChange']
 export type CaseDetail = components['schemas']['CaseDetail']
+export type CaseDone = components['schemas']['CaseDone']
 export type CaseEditDto = components['schemas']['CaseEditDto']
 export type CaseEdited = components['schemas']['CaseEdited']
 export type CaseFacets = components['schemas']['CaseFacets']
@@ -8319,11 +9137,14 @@ export type CaseScript = components['schemas']['CaseScript']
 export type CaseState = components['schemas']['CaseState']
 export type CaseStep = components['schemas']['CaseStep']
 export type CaseStepDto = components['schemas']['CaseStepDto']
+export type CaseToDo = components['schemas']['CaseToDo']
 export type Cause = components['schemas']['Cause']
 export type CauseDto = components['schemas']['CauseDto']
 export type CauseReason = components['schemas']['CauseReason']
 export type Change = components['schemas']['Change']
+export type ChangeAssignmentDto = components['schemas']['ChangeAssignmentDto']
 export type ChangeEvent = components['schemas']['ChangeEvent']
+export type CloseAssignmentDto = components['schemas']['CloseAssignmentDto']
 export type CloseFeedDto = components['schemas']['CloseFeedDto']
 export type Coming = components['schemas']['Coming']
 export type CommentDto = components['schemas']['CommentDto']
@@ -8358,6 +9179,10 @@ export type DeliveryRow = components['schemas']['DeliveryRow']
 export type DeliveryRun = components['schemas']['DeliveryRun']
 export type DeliveryState = components['schemas']['DeliveryState']
 export type DifferingFigure = components['schemas']['DifferingFigure']
+export type DraftDto = components['schemas']['DraftDto']
+export type DraftFile = components['schemas']['DraftFile']
+export type DraftSaved = components['schemas']['DraftSaved']
+export type EarlierResult = components['schemas']['EarlierResult']
 export type Environment = components['schemas']['Environment']
 export type EnvironmentDto = components['schemas']['EnvironmentDto']
 export type EnvironmentList = components['schemas']['EnvironmentList']
@@ -8391,6 +9216,7 @@ export type FlakyRow = components['schemas']['FlakyRow']
 export type FollowDto = components['schemas']['FollowDto']
 export type Forgetting = components['schemas']['Forgetting']
 export type GroupState = components['schemas']['GroupState']
+export type HandOnDto = components['schemas']['HandOnDto']
 export type Handoff = components['schemas']['Handoff']
 export type HandoffDto = components['schemas']['HandoffDto']
 export type HandoffList = components['schemas']['HandoffList']
@@ -8427,6 +9253,8 @@ export type MadeProject = components['schemas']['MadeProject']
 export type MadeResetLink = components['schemas']['MadeResetLink']
 export type MadeToken = components['schemas']['MadeToken']
 export type MaintenanceWindow = components['schemas']['MaintenanceWindow']
+export type ManualDraft = components['schemas']['ManualDraft']
+export type ManualPerson = components['schemas']['ManualPerson']
 export type MappingCase = components['schemas']['MappingCase']
 export type MappingCounts = components['schemas']['MappingCounts']
 export type MappingDecided = components['schemas']['MappingDecided']
@@ -8535,6 +9363,12 @@ export type ReleaseEnvironment = components['schemas']['ReleaseEnvironment']
 export type ReleaseList = components['schemas']['ReleaseList']
 export type ReleaseSummary = components['schemas']['ReleaseSummary']
 export type RenameAnswerDto = components['schemas']['RenameAnswerDto']
+export type ReopenDto = components['schemas']['ReopenDto']
+export type Report = components['schemas']['Report']
+export type ReportResult = components['schemas']['ReportResult']
+export type ReportRow = components['schemas']['ReportRow']
+export type ReportStep = components['schemas']['ReportStep']
+export type ReportSum = components['schemas']['ReportSum']
 export type RerunDto = components['schemas']['RerunDto']
 export type ResetAcceptDto = components['schemas']['ResetAcceptDto']
 export type ResetRequestDto = components['schemas']['ResetRequestDto']
@@ -8559,6 +9393,7 @@ export type RunRow = components['schemas']['RunRow']
 export type RunRows = components['schemas']['RunRows']
 export type RunScope = components['schemas']['RunScope']
 export type RunTrigger = components['schemas']['RunTrigger']
+export type SaveDraftDto = components['schemas']['SaveDraftDto']
 export type SavedView = components['schemas']['SavedView']
 export type ScanChange = components['schemas']['ScanChange']
 export type ScanCounts = components['schemas']['ScanCounts']
@@ -8581,6 +9416,9 @@ export type ServerRightsDto = components['schemas']['ServerRightsDto']
 export type SessionRow = components['schemas']['SessionRow']
 export type SignInDto = components['schemas']['SignInDto']
 export type SignInWays = components['schemas']['SignInWays']
+export type SignOff = components['schemas']['SignOff']
+export type SignOffDto = components['schemas']['SignOffDto']
+export type SignOffState = components['schemas']['SignOffState']
 export type SlowList = components['schemas']['SlowList']
 export type SlowRow = components['schemas']['SlowRow']
 export type SlowerTest = components['schemas']['SlowerTest']
@@ -8601,6 +9439,10 @@ export type StartDto = components['schemas']['StartDto']
 export type StartRow = components['schemas']['StartRow']
 export type StartState = components['schemas']['StartState']
 export type Steadiness = components['schemas']['Steadiness']
+export type StepDefect = components['schemas']['StepDefect']
+export type StepDefectDto = components['schemas']['StepDefectDto']
+export type StepDraft = components['schemas']['StepDraft']
+export type StepDraftDto = components['schemas']['StepDraftDto']
 export type StopDto = components['schemas']['StopDto']
 export type StripBuild = components['schemas']['StripBuild']
 export type SubjectKind = components['schemas']['SubjectKind']
@@ -8636,6 +9478,7 @@ export type TrackerState = components['schemas']['TrackerState']
 export type UnknownTests = components['schemas']['UnknownTests']
 export type UnreadFile = components['schemas']['UnreadFile']
 export type UnreadFileDto = components['schemas']['UnreadFileDto']
+export type Verdict = components['schemas']['Verdict']
 export type ViewPage = components['schemas']['ViewPage']
 export type Warning = components['schemas']['Warning']
 export type WarningCode = components['schemas']['WarningCode']
@@ -8647,6 +9490,7 @@ export type WindowDto = components['schemas']['WindowDto']
 export type Work = components['schemas']['Work']
 export type WorkAnswer = components['schemas']['WorkAnswer']
 export type WorkDto = components['schemas']['WorkDto']
+export type Workload = components['schemas']['Workload']
 export type $defs = Record<string, never>
 export interface operations {
   calendarCalendar: {
@@ -9475,6 +10319,555 @@ export interface operations {
         }
         content: {
           'application/json': components['schemas']['AreaNode']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  assignedCasesHandOn: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['HandOnDto']
+      }
+    }
+    responses: {
+      /** @description Done, nothing to say */
+      204: {
+        headers: {
+          [name: string]: unknown
+        }
+        content?: never
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  assignedCasesGet: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+        id: number
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['CaseToDo']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  assignedCasesAgain: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+        id: number
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done, nothing to say */
+      204: {
+        headers: {
+          [name: string]: unknown
+        }
+        content?: never
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  assignedCasesDefect: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+        id: number
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['StepDefectDto']
+      }
+    }
+    responses: {
+      /** @description Done */
+      201: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['StepDefect']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  assignedCasesSave: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+        id: number
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['SaveDraftDto']
+      }
+    }
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['DraftSaved']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  assignedCasesAddFile: {
+    parameters: {
+      query?: {
+        /** @description From 0; without one it belongs to the case as a whole. */
+        step?: number
+      }
+      header?: never
+      path: {
+        project: string
+        id: number
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'multipart/form-data': {
+          file?: string[]
+        }
+      }
+    }
+    responses: {
+      /** @description Done */
+      201: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['DraftFile']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  assignedCasesFile: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+        id: number
+        file: number
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/octet-stream': string
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  assignedCasesRemoveFile: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+        id: number
+        file: number
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done, nothing to say */
+      204: {
+        headers: {
+          [name: string]: unknown
+        }
+        content?: never
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  assignedCasesFinish: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+        id: number
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['SaveDraftDto']
+      }
+    }
+    responses: {
+      /** @description Done */
+      201: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['CaseDone']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  assignedCasesTake: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+        id: number
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done, nothing to say */
+      204: {
+        headers: {
+          [name: string]: unknown
+        }
+        content?: never
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  assignmentsList: {
+    parameters: {
+      query?: {
+        /** @description Those with something for who asks. */
+        mine?: 'true'
+        /** @description Those with something to be done. */
+        open?: 'true'
+        run?: number
+        start?: number
+      }
+      header?: never
+      path: {
+        project: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['AssignmentList']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  assignmentsAssign: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['AssignCasesDto']
+      }
+    }
+    responses: {
+      /** @description Done */
+      201: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['AssignmentDetail']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  assignmentsWorkload: {
+    parameters: {
+      query?: {
+        /** @description The time zone in which days are told, such as Europe/Oslo. */
+        zone?: string
+      }
+      header?: never
+      path: {
+        project: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['Workload']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  assignmentsGet: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+        id: number
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['AssignmentDetail']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  assignmentsChange: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+        id: number
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['ChangeAssignmentDto']
+      }
+    }
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['AssignmentDetail']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  assignmentsClose: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+        id: number
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['CloseAssignmentDto']
+      }
+    }
+    responses: {
+      /** @description Done */
+      201: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['AssignmentDetail']
         }
       }
       /** @description What went wrong */
@@ -14354,6 +15747,166 @@ export interface operations {
       }
     }
   }
+  reportGet: {
+    parameters: {
+      query?: {
+        release?: number
+        plan?: number
+        run?: number
+        /** @description Only these environments, by name. */
+        environments?: string[]
+        person?: string
+        /** @description The time zone in which moments are written, such as Europe/Oslo. */
+        zone?: string
+      }
+      header?: never
+      path: {
+        project: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['Report']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  reportCsv: {
+    parameters: {
+      query?: {
+        release?: number
+        plan?: number
+        run?: number
+        /** @description Only these environments, by name. */
+        environments?: string[]
+        person?: string
+        /** @description The time zone in which moments are written, such as Europe/Oslo. */
+        zone?: string
+      }
+      header?: never
+      path: {
+        project: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'text/csv': string
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  reportPdf: {
+    parameters: {
+      query?: {
+        release?: number
+        plan?: number
+        run?: number
+        /** @description Only these environments, by name. */
+        environments?: string[]
+        person?: string
+        /** @description The time zone in which moments are written, such as Europe/Oslo. */
+        zone?: string
+      }
+      header?: never
+      path: {
+        project: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/pdf': string
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  reportXlsx: {
+    parameters: {
+      query?: {
+        release?: number
+        plan?: number
+        run?: number
+        /** @description Only these environments, by name. */
+        environments?: string[]
+        person?: string
+        /** @description The time zone in which moments are written, such as Europe/Oslo. */
+        zone?: string
+      }
+      header?: never
+      path: {
+        project: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet': string
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
   peopleRoles: {
     parameters: {
       query?: never
@@ -15257,6 +16810,111 @@ export interface operations {
         }
         content: {
           'application/json': components['schemas']['ScriptDetail']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  signOffsState: {
+    parameters: {
+      query?: {
+        run?: number
+        release?: number
+      }
+      header?: never
+      path: {
+        project: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['SignOffState']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  signOffsSign: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['SignOffDto']
+      }
+    }
+    responses: {
+      /** @description Done */
+      201: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['SignOffState']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  signOffsReopen: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+        id: number
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['ReopenDto']
+      }
+    }
+    responses: {
+      /** @description Done */
+      201: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['SignOffState']
         }
       }
       /** @description What went wrong */

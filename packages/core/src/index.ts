@@ -133,7 +133,34 @@ export {
   recountMeans,
   recountThreads,
 } from './history/recount.js'
+export {
+  countUnsteady,
+  type PackedPace,
+  type PackedResults,
+  type PackedRun,
+  pacesOf,
+  placeIn,
+  type UnsteadyCount,
+  unpackResults,
+} from './history/packed.js'
 export { type Creep, type Jump, mayDrift, PACE, paceOf } from './history/pace.js'
+export {
+  emptyDraft,
+  isBegun,
+  judge,
+  judgeCase,
+  type ManualDraft,
+  mergeDrafts,
+  nextStep,
+  passRest,
+  type StepDraft,
+  undoVerdict,
+  type Verdict,
+  verdictOf,
+  VERDICTS,
+} from './manual/draft.js'
+export { type Doing, type ManualCase, manualResult, stepsOf } from './manual/manual-result.js'
+export { type DayLoad, type OpenWork, type PersonLoad, workDays, workload } from './manual/workload.js'
 export { CASE_COLUMNS, INTENT_WORDS, readCaseTable, writeCaseTable } from './cases/case-table.js'
 export type { ReadRow, ReadTable, TableCase, TableRow } from './cases/case-table.js'
 export { mergeEdits, type Merge, type MergeConflict } from './cases/case-merge.js'

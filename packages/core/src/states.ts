@@ -26,6 +26,10 @@ export const RUN_TRIGGERS = ['delivery', 'live', 'plan', 'manual'] as const
 /** What began a run. */
 export type RunTrigger = (typeof RUN_TRIGGERS)[number]
 
+export const BY_HAND = ['none', 'rest', 'all'] as const
+/** Which cases of a plan are done by hand: none, those that no script verifies, or all. */
+export type ByHand = (typeof BY_HAND)[number]
+
 export const SOURCE_KINDS = ['folder', 'http'] as const
 /** Where a source looks: a folder of the server, or an address. */
 export type SourceKind = (typeof SOURCE_KINDS)[number]
@@ -69,6 +73,7 @@ export const NOTICE_KINDS = [
   'newCause',
   'backAgain',
   'mine',
+  'assigned',
   'mention',
   'comment',
   'muteEnded',

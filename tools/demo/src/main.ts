@@ -5,6 +5,7 @@ import { createApp } from '../../../apps/server/dist/app.js'
 import { readConfig } from '../../../apps/server/dist/platform/config.js'
 import { seedProject } from '../../../apps/server/dist/seed.js'
 import pg from 'pg'
+import { setUpByHand } from './by-hand.js'
 import { makeHistory } from './history.js'
 import { setUpRunning, signIn } from './running.js'
 import { makeSeed } from './seed.js'
@@ -66,6 +67,8 @@ for (const [folder, tree] of [
 const ask = await signIn(url, seed.project.slug, seed.accounts[0]?.email ?? '', 'gullhaven')
 await setUpTriage(ask, process.env['BOBBIN_DEMO_TRACKER'] ?? null, url)
 await setUpRunning(ask, { ferry: process.env['BOBBIN_DEMO_FERRY'] ?? null, sources: `${root}demo/system-tests` })
+const as = (email: string) => signIn(url, seed.project.slug, email, 'gullhaven')
+await setUpByHand({ Runa: ask, Teo: await as('teo@gullhaven.example'), Lin: await as('lin@gullhaven.example') })
 
 // so much came at once that the database would plan from guesses for a minute, until it looks by itself
 const database = new pg.Client({ connectionString: readConfig(process.env).databaseUrl })

@@ -3,10 +3,8 @@ import type { Response } from 'express'
 import { type Context, Ctx, Needs } from '../access/index.js'
 import type { ArchiveEntry } from '../contract/index.js'
 import { Sandboxed } from '../platform/sandboxed.js'
+import { shownFile } from '../platform/shown-file.js'
 import { AttachmentsService } from './attachments.service.js'
-
-/** What a browser may show by itself; everything else is handed out to be saved. */
-const SHOWN = new Set(['image/png', 'image/jpeg', 'image/gif', 'image/webp', 'video/webm', 'video/mp4', 'text/plain'])
 
 @Controller('projects/:project')
 export class AttachmentsController {
@@ -26,18 +24,14 @@ export class AttachmentsController {
     @Headers('range') header: string | undefined,
     @Res({ passthrough: true }) response: Response,
   ): Promise<StreamableFile> {
-    const { name, mediaType, content, bytes, range } = await this.attachments.content(context, id, header)
+    const found = await this.attachments.content(context, id, header)
+    const { bytes, range } = found
     if (range) {
       response.status(206).setHeader('content-range', `bytes ${range.start}-${range.end}/${bytes}`)
       // what is packed on its way is no part of it any more
       response.setHeader('cache-control', 'private, max-age=31536000, immutable, no-transform')
     }
-    const shown = SHOWN.has(mediaType)
-    return new StreamableFile(content, {
-      type: mediaType === 'text/plain' ? 'text/plain; charset=utf-8' : shown ? mediaType : 'application/octet-stream',
-      disposition: `${shown ? 'inline' : 'attachment'}; filename*=UTF-8''${encodeURIComponent(name)}`,
-      length: range ? range.end - range.start + 1 : bytes,
-    })
+    return shownFile(found, range ? range.end - range.start + 1 : bytes)
   }
 
   /**

@@ -1,9 +1,21 @@
-import { type ActKind, isActKind } from '@bobbin/core'
-import type { ActList, ActRow, ActUndone, AreaNode, CaseChange, CaseEdited, MadeInvitation, MadeToken, Source } from '@bobbin/client'
+import { type ActKind, emptyDraft, isActKind, passRest } from '@bobbin/core'
+import type {
+  ActList,
+  ActRow,
+  ActUndone,
+  AreaNode,
+  AssignmentDetail,
+  CaseChange,
+  CaseEdited,
+  MadeInvitation,
+  MadeToken,
+  Source,
+} from '@bobbin/client'
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { SourcesService } from '../sources/sources.service.js'
 import { environmentDto, planDto, recipeDto } from '../testing/plans.js'
 import { type AsPerson, resultFile, seedCase, TestApp, TOKEN } from '../testing/test-app.js'
 
@@ -13,7 +25,13 @@ let folder: string
 beforeAll(async () => {
   folder = mkdtempSync(join(tmpdir(), 'bobbin-source-'))
   writeFileSync(join(folder, 'report.xml'), resultFile(['brought']))
-  bobbin = await TestApp.start([seedCase(101, 'Axle limit'), seedCase(102, 'Height limit')], { sourceFolders: [folder] })
+  bobbin = await TestApp.start([seedCase(101, 'Axle limit'), seedCase(102, 'Height limit')], {
+    sourceFolders: [folder],
+    // sources are looked into when a test says so: the background would come between
+    beforeListening: (app) => {
+      app.get(SourcesService).fetchDue = () => Promise.resolve(false)
+    },
+  })
   ask = await bobbin.person()
 })
 afterAll(async () => {
@@ -395,6 +413,42 @@ const STEPS: Record<string, Step> = {
     kind: 'role.changed',
     act: async () => ask('PUT', `/roles/${await idIn('role')}`, { name: 'Crew', rights: ['link'] }),
   },
+  'POST /assignments': {
+    kind: 'assignment.made',
+    act: async () => {
+      const { cases } = await ask<AssignmentDetail>('POST', '/assignments', byHand)
+      doing = cases[0]?.id ?? 0
+    },
+  },
+  'PUT /assignments/:id': {
+    kind: 'assignment.changed',
+    act: async () => ask('PUT', `/assignments/${await idIn('assignment')}`, { dueAt: '2030-01-01T12:00:00Z' }),
+  },
+  'PUT /assigned-cases/person': {
+    kind: 'assignment.handedOn',
+    act: () => ask('PUT', '/assigned-cases/person', { cases: [doing], accountId: null }),
+  },
+  'POST /assigned-cases/:id/take': { kind: 'assignment.taken', act: () => ask('POST', `/assigned-cases/${doing}/take`) },
+  'POST /assigned-cases/:id/finish': {
+    kind: 'assignment.done',
+    act: () => ask('POST', `/assigned-cases/${doing}/finish`, { version: 0, draft: passRest(emptyDraft(1), 1) }),
+  },
+  'POST /assigned-cases/:id/again': { kind: 'assignment.again', act: () => ask('POST', `/assigned-cases/${doing}/again`) },
+  'POST /assignments/:id/close': {
+    kind: 'assignment.closed',
+    act: async () => ask('POST', `/assignments/${await idIn('assignment')}/close`, { why: 'tried' }),
+  },
+  'POST /sign-offs': {
+    kind: 'signOff.made',
+    act: async () => {
+      const [assignment] = await bobbin.ask<{ id: number }>('select run_id as id from assignment order by id desc limit 1')
+      return ask('POST', '/sign-offs', { runId: assignment?.id, words: 'Good to sail' })
+    },
+  },
+  'POST /sign-offs/:id/reopen': {
+    kind: 'signOff.reopened',
+    act: async () => ask('POST', `/sign-offs/${await idIn('sign_off')}/reopen`, { why: 'one more case' }),
+  },
   'DELETE /roles/:id': { kind: 'role.deleted', act: async () => ask('DELETE', `/roles/${await idIn('role')}`) },
   'POST /teams': { kind: 'team.made', act: () => ask('POST', '/teams', { name: 'Deck', folders: [], members: [1], areas: [] }) },
   'PUT /teams/:id': {
@@ -451,6 +505,18 @@ const STEPS: Record<string, Step> = {
   'DELETE /api/sessions': { kind: 'account.sessionsEnded', act: async () => outside('DELETE', '/sessions', undefined, await cookie()) },
 }
 
+const byHand = {
+  name: 'By hand',
+  keys: ['FERRY-101'],
+  people: [1],
+  inOrder: false,
+  pipeline: 'by hand',
+  branch: 'main',
+  build: '1',
+  environment: 'pier-test',
+}
+let doing = 0
+
 const A_BOARD = { shared: false, lens: {}, tiles: [{ kind: 'runs', wide: true }] }
 const NO_POOL = { costPerMinute: 0.1, closed: [], idleMinutes: 10, confirmed: false }
 
@@ -466,6 +532,10 @@ const cookie = () => bobbinCookie('runa')
 /** Routes that change nothing that anybody made, each with the reason; and the one that needs a server of its own. */
 const NO_ACT: Record<string, string> = {
   'POST /environments/:id/probe': 'asks, and keeps what was said; nothing that somebody made changes',
+  'PUT /assigned-cases/:id/draft': 'belongs to the act that ends the case, as the results of a delivery to its sending',
+  'POST /assigned-cases/:id/files': 'belongs to the act that ends the case',
+  'DELETE /assigned-cases/:id/files/:file': 'belongs to the act that ends the case',
+  'POST /assigned-cases/:id/defect': 'tried in manual.test.ts: assignment.defect',
   'POST /starts/:id/stop': 'tried in plans.test.ts: start.stopped',
   'POST /parts/:id/stop': 'tried in plans.test.ts: part.stopped',
   'POST /runs/:id/rerun': 'tried in agent.test.ts: start.made',

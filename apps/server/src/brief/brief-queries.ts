@@ -57,11 +57,11 @@ order by 2 desc limit 3`
 
 export const COVERAGE_SUMS = `
 select
-  (select count(*)::int from script where project_id = $projectId) as scripts,
+  (select count(*)::int from script where project_id = $projectId and manual_case_id is null) as scripts,
   (select count(*)::int from test_case where project_id = $projectId and deleted_at is null) as cases,
   (select count(*)::int from test_case c where c.project_id = $projectId and c.deleted_at is null
     and c.intent in ('toAutomate', 'automated') and c.state <> 'retired'
-    and not exists (select 1 from link l where l.case_id = c.id and l.state = 'active')) as uncovered`
+    and not exists (select 1 from link l where l.case_id = c.id and l.state = 'active' and not l.by_hand)) as uncovered`
 
 /** What came in during the day before the newest delivery. */
 export const RECENT_SUMS = `

@@ -48,7 +48,7 @@ with recursive ${AREA_TREE}, wanted as (
   union all
   select a.id from area a join wanted w on a.parent_id = w.id
 ), linked as (
-  select case_id, count(*)::int as scripts from link where project_id = $projectId and state = 'active' group by case_id
+  select case_id, count(*)::int as scripts from link where project_id = $projectId and state = 'active' and not by_hand group by case_id
 )`
 
 const SORTS: Record<string, string> = {

@@ -1,5 +1,5 @@
 /** What sort of work it is: a plan that was started, a delivery, a scan of sources, a source looked into, an agent, a message to the tracker. */
-export type ActivityKind = 'plan' | 'delivery' | 'scan' | 'source' | 'agent' | 'sync'
+export type ActivityKind = 'plan' | 'delivery' | 'scan' | 'source' | 'agent' | 'sync' | 'manual'
 
 export type ActivityState = 'going' | 'waiting' | 'done' | 'failed' | 'stopped'
 

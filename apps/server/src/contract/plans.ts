@@ -1,4 +1,4 @@
-import type { Misfit, Recurrence } from '@bobbin/core'
+import type { ByHand, Misfit, Recurrence } from '@bobbin/core'
 
 export interface PlanCell {
   environmentId: number
@@ -8,6 +8,13 @@ export interface PlanCell {
   handoffId: number | null
   releaseId: number | null
   parameters: Record<string, string>
+  /** Which cases of its suites people do. */
+  byHand: ByHand
+  /** Who does them; of several, whoever is free takes the next, or the first case goes to the first where they come in order. */
+  people: number[]
+  inOrder: boolean
+  /** So many days after the start they are due; null is never. */
+  dueDays: number | null
 }
 
 export interface PlanTime {
@@ -71,6 +78,8 @@ export interface PlanCellForecast {
   cases: number
   tests: number
   expectedMs: number
+  /** Cases that people do. */
+  manual: number
 }
 
 export interface Coming {
@@ -127,6 +136,8 @@ export interface StartRow {
   notes: PlanNote[]
   runs: { id: number; environment: string; profile: string | null; failed: number; total: number; live: boolean }[]
   parts: { waiting: number; running: number; done: number; failed: number }
+  /** Cases that people do: how many there are, and how many are done. */
+  manual: { total: number; done: number }
   /** When the last part is expected to end; null where it is over, or waits for what nobody can tell. */
   endsAt: string | null
 }

@@ -81,8 +81,16 @@ export class DefectsService {
     }
   }
 
-  /** Makes a defect, which the tracker is told of at once, or as soon as it answers again. To be called in the transaction of its link. */
-  async report(db: InTransaction, { project, caller }: Context, dto: NewDefectDto): Promise<number> {
+  /**
+   * Makes a defect, which the tracker is told of at once, or as soon as it answers again. To be called in the transaction of its link.
+   * @param content a picture that is no attachment yet
+   */
+  async report(
+    db: InTransaction,
+    { project, caller }: Context,
+    dto: NewDefectDto,
+    content: { name: string; hash: string; mediaType: string } | null = null,
+  ): Promise<number> {
     const tracker = await this.usable(project.id, db)
     if (dto.attachmentId) await mustBePicture(db, project.id, dto.attachmentId)
     const [row] = await rowsOf<{ id: number }>(
@@ -96,6 +104,7 @@ export class DefectsService {
       text: dto.text,
       attachmentId: dto.attachmentId ?? null,
       region: dto.region ?? null,
+      ...(content && { content }),
     })
     return id
   }

@@ -95,8 +95,13 @@ export class TrackerWatch {
   /** @returns the issue as it is then; null where it is gone; undefined where nothing was said of it */
   private async send(client: TrackerClient, { kind, body, key, issueKey, projectId }: Message): Promise<TrackerIssue | null | undefined> {
     if (kind === 'create') {
-      const { attachmentId, region, ...issue } = body
-      const picture = typeof attachmentId === 'number' ? await this.picture(projectId, attachmentId, region as RegionDto | null) : null
+      const { attachmentId, region, content, ...issue } = body
+      const picture =
+        typeof attachmentId === 'number'
+          ? await this.attached(projectId, attachmentId, region as RegionDto | null)
+          : content
+            ? await this.drawn(content as PictureContent, null)
+            : null
       return client.create(key, { ...issue, ...(picture && { picture }) })
     }
     if (issueKey === null) throw new TrackerRefusal('the defect was never taken by the tracker', true, 0)
@@ -114,16 +119,20 @@ export class TrackerWatch {
   }
 
   /** A picture with what was drawn on it; null where its content is gone by now. */
-  private async picture(projectId: number, id: number, region: RegionDto | null) {
-    const [row] = await rowsOf<{ name: string; hash: string; mediaType: string }>(
+  private async attached(projectId: number, id: number, region: RegionDto | null) {
+    const [row] = await rowsOf<PictureContent>(
       this,
       `select name, encode(hash, 'hex') as hash, media_type as "mediaType" from attachment where id = $id and project_id = $projectId and hash is not null`,
       { id, projectId },
     )
-    const stored = row && (await this.blobs.get(row.hash))
-    if (!row || !stored) return null
+    return row ? this.drawn(row, region) : null
+  }
+
+  private async drawn({ name, hash }: PictureContent, region: RegionDto | null) {
+    const stored = await this.blobs.get(hash)
+    if (!stored) return null
     const drawn = await withRegion(await buffer(stored), region)
-    return drawn ? { name: row.name.replace(/\.\w+$/, '.png'), mediaType: 'image/png', base64: drawn.toString('base64') } : null
+    return drawn ? { name: name.replace(/\.\w+$/, '.png'), mediaType: 'image/png', base64: drawn.toString('base64') } : null
   }
 
   /** Open defects of trackers that say nothing by themselves. */
@@ -138,6 +147,12 @@ export class TrackerWatch {
        order by d.seen_at nulls first limit 200`,
     )
   }
+}
+
+interface PictureContent {
+  name: string
+  hash: string
+  mediaType: string
 }
 
 const textIn = (value: unknown): string => (typeof value === 'string' ? value : '')

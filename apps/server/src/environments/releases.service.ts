@@ -43,7 +43,16 @@ export class ReleasesService {
     return this.get(context, id)
   }
 
-  remove(context: Context, id: number): Promise<void> {
+  async remove(context: Context, id: number): Promise<void> {
+    const signed = await rowsOf(
+      this,
+      'select 1 as yes from sign_off where project_id = $projectId and release_id = $id and reopened_at is null',
+      {
+        projectId: context.project.id,
+        id,
+      },
+    )
+    if (signed.length > 0) throw new Problem('conflict', 'signedOff', 'The release is signed off. Reopen it first, with a reason')
     return removeRow(this, context, RELEASES, id)
   }
 }

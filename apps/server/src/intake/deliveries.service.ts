@@ -22,7 +22,7 @@ import { deliveryName, placeOf } from './intake.service.js'
 import { ScriptMemory } from './known-scripts.js'
 import { unpacked } from './original-copy.js'
 import { disposeOf, readFiles, type ReadFile, type UnreadFile } from './read-file.js'
-import { forgetUnused, lockRun, moveFiles, removeFiles, resettle } from './rework.js'
+import { forgetUnused, lockRun, mustBeOpen, moveFiles, removeFiles, resettle } from './rework.js'
 import { placeFile } from './place-tests.js'
 import { storeFile } from './store-file.js'
 import { findTarget, isForgotten, resolveTarget, type Target } from './target.js'
@@ -233,13 +233,16 @@ export class DeliveriesService {
     await this.sequelize.transaction(async (transaction) => {
       const db = { sequelize: this.sequelize, transaction }
       await holdIntake(db, project.id)
-      const [delivery] = await rowsOf<{ target: DeliveryPlace; runId: number | null }>(
+      const [delivery] = await rowsOf<{ target: DeliveryPlace; runId: number | null; source: string }>(
         db,
-        'select target, run_id as "runId" from delivery where id = $id and project_id = $projectId for update',
+        'select target, run_id as "runId", source from delivery where id = $id and project_id = $projectId for update',
         { id, projectId: project.id },
       )
       if (!delivery) throw notFound('delivery', id)
+      if (delivery.source === 'manual')
+        throw new Problem('conflict', 'manual', 'These results were given by hand; change them by doing the cases again')
       const run = await lockRun(db, delivery.runId)
+      if (run) await mustBeOpen(db, run.runId)
       if (run?.forgottenAt) throw isForgotten(delivery.target.build, run.forgottenAt)
       const files = await rowsOf<{ id: number }>(db, 'select id from result_file where delivery_id = $id and run_id is not null', { id })
       await work(db, { id, target: delivery.target, run, fileIds: files.map((file) => file.id) })

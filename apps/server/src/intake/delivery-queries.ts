@@ -8,23 +8,23 @@ const FILE_COUNTS = `
 
 /** The newest deliveries, each with what its files came to. */
 export const DELIVERIES = `
-with newest as (select * from delivery where project_id = $projectId order by at desc limit 100)
-select d.id, d.at, a.name as by, d.source, d.run_id as "runId", coalesce(b.name, d.target ->> 'build') as build, d.undone_at is not null as undone,
+with newest as (select * from delivery where project_id = $projectId and source <> 'manual' order by at desc limit 100)
+select d.id, d.at, coalesce(a.name, 'Bobbin') as by, d.source, d.run_id as "runId", coalesce(b.name, d.target ->> 'build') as build, d.undone_at is not null as undone,
   case d.state when 'taken' then 'read' else d.state end as state,
   case when l.id is null then null else jsonb_build_object('id', l.id, 'pipeline', p.name, 'branch', l.branch, 'environment', e.name) end as lane,
   jsonb_build_object('stored', c.stored, 'already', c.already, 'refused', c.refused, 'passedOver', c."passedOver", 'attached', c.attached) as files,
   c.results, jsonb_path_query_array(c.refusals, '$[0 to 2]') as refused,
   (select count(*)::int from fault t join result_file f on f.id = t.file_id where t.run_id = d.run_id and f.delivery_id = d.id) as faults
-from newest d join account a on a.id = d.account_id cross join lateral (${FILE_COUNTS}) c
+from newest d left join account a on a.id = d.account_id cross join lateral (${FILE_COUNTS}) c
 left join run r on r.id = d.run_id left join build b on b.id = r.build_id left join lane l on l.id = r.lane_id
 left join pipeline p on p.id = l.pipeline_id left join environment e on e.id = l.environment_id
 order by d.at desc`
 
 export const DELIVERY = `
 select d.id, d.at, case d.state when 'taken' then 'read' else d.state end as state, d.problem,
-  (select count(*)::int from waiting_file w where w.delivery_id = d.id) as waiting, a.name as by, d.source, d.target, d.run_id as "runId", d.made, d.notes, d.new_scripts as "newScripts",
+  (select count(*)::int from waiting_file w where w.delivery_id = d.id) as waiting, coalesce(a.name, 'Bobbin') as by, d.source, d.target, d.run_id as "runId", d.made, d.notes, d.new_scripts as "newScripts",
   d.undone_at as "undoneAt", u.name as "undoneBy", (select count(*)::int from result_file f where f.delivery_id = d.id) as "fileCount"
-from delivery d join account a on a.id = d.account_id left join account u on u.id = d.undone_by
+from delivery d left join account a on a.id = d.account_id left join account u on u.id = d.undone_by
 where d.id = $id and d.project_id = $projectId`
 
 /** Files of a delivery, what needs somebody first. */

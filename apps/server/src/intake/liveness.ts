@@ -21,7 +21,7 @@ const WAIT_NO_MORE = 'update run set shards = null where id = $runId'
 /** Runs that only wait for shards, and that nothing came to for two hours. */
 const LATE = `
 select r.id as "runId", r.project_id as "projectId" from run r
-where r.live and r.delivered_at < now() - interval '2 hours' and not exists (select 1 from feed f where f.run_id = r.id and f.closed_at is null)
+where r.live and coalesce(r.shards, 0) > (select count(*) from run_shard s where s.run_id = r.id) and r.delivered_at < now() - interval '2 hours' and not exists (select 1 from feed f where f.run_id = r.id and f.closed_at is null)
   and not exists (select 1 from part p where p.run_id = r.id and p.state in ('waiting', 'running')) limit 100`
 
 const MISSING = `

@@ -93,7 +93,8 @@ from (
   select id, live as was_live, incomplete as was_incomplete, exists (select 1 from fault where run_id = run.id)
       or exists (select 1 from part p where p.run_id = run.id and p.state in ('failed', 'stopped', 'lost')) as faulty,
     exists (select 1 from feed f where f.run_id = run.id and f.closed_at is null)
-      or coalesce(shards, 0) > (select count(*) from run_shard s where s.run_id = run.id) as live
+      or coalesce(shards, 0) > (select count(*) from run_shard s where s.run_id = run.id)
+      or exists (select 1 from assignment a join assigned_case c on c.assignment_id = a.id and c.state in ('open', 'going') where a.run_id = run.id and a.closed_at is null) as live
   from run where id = $runId
 ) now
 where now.id = r.id returning r.live, r.live <> now.was_live or r.incomplete <> now.was_incomplete as changed`

@@ -1,5 +1,6 @@
 import { announce } from '../events/announce.js'
-import { type InTransaction, rowsOf, run } from '../platform/database.js'
+import { type InTransaction, type Queryable, rowsOf, run } from '../platform/database.js'
+import { Problem } from '../platform/problem.js'
 import { FORGET_CHANGES } from '../runs/index.js'
 import { REFRESH_SUMS } from './merge-queries.js'
 import * as sql from './rework-queries.js'
@@ -17,6 +18,22 @@ export async function lockRun(db: InTransaction, runId: number | null): Promise<
     { runId },
   )
   return row ?? null
+}
+
+/** Results of a run that was signed off, or whose release was, stay as they are until somebody reopens it. @throws Problem signedOff */
+export async function mustBeOpen(db: Queryable, runId: number): Promise<void> {
+  const [held] = await rowsOf<{ name: string | null }>(
+    db,
+    `select (select x.name from release x where x.id = s.release_id) as name from run r join sign_off s on s.reopened_at is null and (s.run_id = r.id or s.release_id = r.release_id)
+     where r.id = $runId limit 1`,
+    { runId },
+  )
+  if (held)
+    throw new Problem(
+      'conflict',
+      'signedOff',
+      `${held.name === null ? 'The run' : `The release “${held.name}”`} was signed off, so its results can’t be changed. Somebody who may sign off can reopen it, with a reason`,
+    )
 }
 
 /** Takes all that files brought out of their run. @returns the scripts that lost attempts by it */

@@ -3,6 +3,7 @@ import { naturalKey } from '@bobbin/core'
 import { rowsOf, run, type Queryable } from '../platform/database.js'
 import { Problem } from '../platform/problem.js'
 import type { PlaceDto } from './intake.dto.js'
+import { mustBeOpen } from './rework.js'
 
 export interface Target {
   runId: number
@@ -35,6 +36,7 @@ export async function resolveTarget(db: Queryable, projectId: number, dto: Place
     { id: found.runId },
   )
   if (locked?.forgottenAt) throw isForgotten(dto.build, locked.forgottenAt)
+  await mustBeOpen(db, found.runId)
   return { runId: found.runId, day: locked?.day ?? '' }
 }
 

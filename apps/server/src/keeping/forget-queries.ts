@@ -92,11 +92,12 @@ export const TAKE_DOOMED = `
 with used as (
   delete from doomed_blob d where d.since < now() - $grace::interval and (
     exists (select 1 from attachment a where a.hash = d.hash) or exists (select 1 from result_file f where f.original = d.hash)
-    or exists (select 1 from result_file f where f.content = d.hash) or exists (select 1 from waiting_file w where w.hash = d.hash))
+    or exists (select 1 from result_file f where f.content = d.hash) or exists (select 1 from waiting_file w where w.hash = d.hash)
+    or exists (select 1 from draft_file f where f.hash = d.hash))
 )
 select encode(hash, 'hex') as hash from doomed_blob d where d.since < now() - $grace::interval
   and not exists (select 1 from attachment a where a.hash = d.hash) and not exists (select 1 from result_file f where f.original = d.hash)
-  and not exists (select 1 from result_file f where f.content = d.hash) and not exists (select 1 from waiting_file w where w.hash = d.hash)
+  and not exists (select 1 from result_file f where f.content = d.hash) and not exists (select 1 from waiting_file w where w.hash = d.hash) and not exists (select 1 from draft_file f where f.hash = d.hash)
 order by hash limit 500 for update skip locked`
 
 export const NO_LONGER_DOOMED = `delete from doomed_blob where hash = any(select decode(h, 'hex') from unnest($hashes::text[]) h)`

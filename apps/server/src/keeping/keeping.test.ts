@@ -2,6 +2,7 @@ import type { DeliveryReport, DeliveryTarget, ResultDetail, RunDetail, Space } f
 import { readdirSync } from 'node:fs'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { BLOBS, type BlobStore } from '../platform/blobs/index.js'
+import { until } from '../testing/plans.js'
 import { type AsPerson, resultFile, TestApp } from '../testing/test-app.js'
 import { getConnectionToken } from '@nestjs/sequelize'
 import type { Sequelize } from 'sequelize-typescript'
@@ -15,6 +16,10 @@ const DAY = 86_400_000
 beforeAll(async () => {
   bobbin = await TestApp.start()
   act = await bobbin.person()
+  // the work of the night begins by itself once a server has started: it is over before anything is forgotten here
+  await until(
+    async () => (await bobbin.ask(`select 1 as one from jobs.job where name = 'keeping.night' and state = 'completed'`)).length > 0,
+  )
 })
 afterAll(() => bobbin.stop())
 

@@ -14,6 +14,7 @@ import {
   endWithoutShards,
   lateRuns,
   lockRun,
+  mustBeOpen,
   type MadeLog,
   placeOf,
   resolveTarget,
@@ -162,6 +163,7 @@ export class LiveService {
       if (feed.ended) await this.reopen(db, project.id, feed)
       const target = await lockRun(db, feed.runId)
       if (!target) throw notFound('run', feed.runId)
+      await mustBeOpen(db, feed.runId)
       await storeFile(db, this.blobs, project, target, feed.fileId, file, placed)
       afterCommit(db, () => {
         void this.scripts.learn(project.id, counts, feed.framework, stage.learnt(), stage.settled(placed.unsettled))

@@ -49,7 +49,7 @@ heads as materialized (
   left join alike a on a.fingerprint = x.fingerprint and x.body_size >= ${LEAST_BODY} and x.gone_at is null
   left join unknown u on u.script_id = s.id
   left join proposed p on p.script_id = s.id
-  where s.project_id = $projectId and s.head_id is null
+  where s.project_id = $projectId and s.head_id is null and s.manual_case_id is null
 )`
 
 const OPEN = 'not is_linked and not aside and not gone'
@@ -71,14 +71,14 @@ select count(*) filter (where not gone or is_linked)::int as scripts, count(*) f
   count(*) filter (where moved)::int as moved, count(*) filter (where duplicate)::int as duplicate, count(*) filter (where unknown_keys and not gone)::int as "unknownKeys",
   (select count(*) from rename_question q where q.project_id = $projectId)::int as questions,
   (select count(*) from test_case c where c.project_id = $projectId and c.deleted_at is null and c.intent = 'toAutomate' and c.state <> 'retired'
-    and not exists (select 1 from link l where l.case_id = c.id and l.state = 'active'))::int as "toAutomate"
+    and not exists (select 1 from link l where l.case_id = c.id and l.state = 'active' and not l.by_hand))::int as "toAutomate"
 from heads`
 
 /** How many scripts the mapping page lists as silent. Binds: projectId. */
 export const SILENT_COUNT = `
 with ${SEEN}
 select count(*)::int as count from script s left join script_source x on x.script_id = s.id left join linked k on k.script_id = s.id
-left join seen e on e.id = s.id where s.project_id = $projectId and s.head_id is null and ${SILENT}`
+left join seen e on e.id = s.id where s.project_id = $projectId and s.head_id is null and s.manual_case_id is null and ${SILENT}`
 
 /** Rows in the order of their files and of the code; which they are is settled first, and all else is asked for those alone. */
 export const ROWS = `
@@ -141,7 +141,7 @@ with recursive path as (
 )
 select c.id, c.title, coalesce(p.names, '{}') as areas, left(c.preconditions || ' ' || array_to_string(c.tags, ' ') || ' ' ||
     coalesce((select string_agg(coalesce(t.step ->> 'action', '') || ' ' || coalesce(t.step ->> 'expected', ''), ' ') from jsonb_array_elements(c.steps) as t (step)), ''), 2000) as more,
-  not exists (select 1 from link l where l.case_id = c.id and l.state = 'active') as free
+  not exists (select 1 from link l where l.case_id = c.id and l.state = 'active' and not l.by_hand) as free
 from test_case c left join path p on p.id = c.area_id
 where c.project_id = $projectId and c.deleted_at is null and c.state <> 'retired' and c.intent <> 'never' order by c.id`
 
@@ -149,7 +149,7 @@ export const KNOWN_PAIRS = `
 select s.id, coalesce(x.name, s.name) as name, coalesce(x.suites, s.suites) as suites, coalesce(x.file, s.file) as file, l.case_id as "caseId",
   case when l.state = 'rejected' then 'rejected' else 'linked' end as verdict
 from link l join script s on s.id = l.script_id left join script_source x on x.script_id = s.id
-where l.project_id = $projectId and l.state in ('active', 'rejected') and s.head_id is null order by l.id`
+where l.project_id = $projectId and l.state in ('active', 'rejected') and not l.by_hand and s.head_id is null order by l.id`
 
 export const BEGIN_SUGGESTING = `
 insert into suggesting (project_id, started_at, scripts) values ($projectId, now(), $scripts)

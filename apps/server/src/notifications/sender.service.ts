@@ -52,7 +52,7 @@ select id, project_id as "projectId", kind, account_id as "accountId", at from n
 /** Somebody whom something concerns, and who has no rule yet, is told by mail: a rule that they see, and may change. */
 const DEFAULT_RULE = `
 insert into notification_rule (project_id, account_id, name, events, channel)
-select $projectId::int, $accountId::int, 'What concerns me', array['mine', 'mention', 'comment'], 'mail'
+select $projectId::int, $accountId::int, 'What concerns me', array['mine', 'assigned', 'mention', 'comment'], 'mail'
 where not exists (select 1 from notification_rule where project_id = $projectId and account_id = $accountId)
   and exists (select 1 from membership where project_id = $projectId and account_id = $accountId)
 on conflict do nothing`

@@ -39,8 +39,19 @@ export interface Bundle {
   units: number[][]
 }
 
+/** Cases of one suite that people do in one cell. */
+export interface HandWork {
+  cell: PlanCell
+  suiteId: number
+  suite: string
+  parameters: Record<string, string>
+  /** In the order of the suite. */
+  cases: number[]
+}
+
 export interface Compiled {
   bundles: Bundle[]
+  byHand: HandWork[]
   notes: PlanNote[]
   /** How many cases a suite of the plan has. */
   cases: Map<number, number>
@@ -91,6 +102,9 @@ export async function compilePlan(db: Queryable, project: Project, settings: Pla
   const notes: PlanNote[] = []
   const cases = new Map<number, number>()
   const chosen: { rows: ScriptRow[]; parameters: Record<string, string> }[] = []
+  const byHand: HandWork[] = []
+  const inEveryCell = (...which: PlanCell['byHand'][]) =>
+    settings.cells.length > 0 && settings.cells.every((cell) => which.includes(cell.byHand))
   if (settings.only) {
     const rows = await rowsOf<ScriptRow>(db, SCRIPTS_BY_ID, { projectId: project.id, scripts: settings.only, prefix: project.keyPrefix })
     chosen.push({ rows, parameters: settings.suites[0]?.parameters ?? {} })
@@ -98,14 +112,26 @@ export async function compilePlan(db: Queryable, project: Project, settings: Pla
     if (missing > 0) notes.push({ code: 'noScript', count: missing, examples: [] })
   } else
     for (const suite of settings.suites) {
-      const found = await scriptsOfSuite(db, project, suite.id, notes)
+      const found = await scriptsOfSuite(db, project, suite.id, notes, inEveryCell('rest', 'all'))
       cases.set(suite.id, found.cases)
       chosen.push({ rows: found.rows, parameters: suite.parameters })
+      for (const cell of settings.cells) {
+        const parameters = { ...suite.parameters, ...cell.parameters }
+        const wanted = cell.byHand === 'all' ? found.all : cell.byHand === 'rest' ? found.without : []
+        // one that several suites have is done once with the same values, as scripts are run once
+        const given = byHand.filter((other) => other.cell === cell && JSON.stringify(other.parameters) === JSON.stringify(parameters))
+        const taken = new Set(given.flatMap((other) => other.cases))
+        const own = wanted.filter((id) => !taken.has(id))
+        if (own.length > 0) byHand.push({ cell, suiteId: suite.id, suite: found.name, parameters, cases: own })
+      }
     }
   const recipes = await rowsOf<RecipeRow>(db, RECIPES, { projectId: project.id })
-  const grouped = byRecipe(chosen, recipes, notes)
+  // where people do all of it, what scripts would need is of no account
+  const grouped = inEveryCell('all') ? [] : byRecipe(chosen, recipes, notes)
   const times = await timesOf(db, project.id, [...new Set(grouped.flatMap(({ rows }) => rows.map(({ scriptId }) => scriptId)))])
-  const bundles = settings.cells.flatMap((cell) =>
+  // where people do all of it, scripts do none
+  const cells = settings.cells.filter((cell) => cell.byHand !== 'all')
+  const bundles = cells.flatMap((cell) =>
     grouped.map(({ recipe, rows, parameters }): Bundle => {
       const tests = withTimes(rows, times.get(cell.profile) ?? new Map(), times.get(null) ?? new Map())
       return {
@@ -117,17 +143,18 @@ export async function compilePlan(db: Queryable, project: Project, settings: Pla
       }
     }),
   )
-  if (bundles.length === 0) notes.push({ code: 'nothingToRun' })
-  return { bundles, notes, cases }
+  if (bundles.length === 0 && byHand.length === 0) notes.push({ code: 'nothingToRun' })
+  return { bundles, byHand, notes, cases }
 }
 
-async function scriptsOfSuite(db: Queryable, project: Project, id: number, notes: PlanNote[]) {
+/** @param allByHand what no script verifies is done by people in every cell, and need not be noted */
+async function scriptsOfSuite(db: Queryable, project: Project, id: number, notes: PlanNote[], allByHand: boolean) {
   const [suite] = await rowsOf<{ name: string; filter: SuiteFilter | null; snapshot: SnapshotCase[] | null }>(
     db,
     'select name, filter, snapshot from suite where id = $id and project_id = $projectId',
     { id, projectId: project.id },
   )
-  if (!suite) return { rows: [], cases: 0 }
+  if (!suite) return { rows: [], cases: 0, all: [], without: [], name: '' }
   // a filter is asked each time; what was chosen runs as it was when it was planned
   const ids =
     suite.filter || !suite.snapshot ? await casesOfSuite(db, project, { id, filter: suite.filter }) : suite.snapshot.map((one) => one.id)
@@ -148,9 +175,16 @@ async function scriptsOfSuite(db: Queryable, project: Project, id: number, notes
   const examples = (some: readonly { key: string }[]) => some.slice(0, MOST_EXAMPLES).map(({ key }) => key)
   if (ids.length === 0) notes.push({ code: 'emptySuite', suite: suite.name })
   if (retired.length > 0) notes.push({ code: 'retired', count: retired.length, examples: examples(retired) })
-  if (without.length > 0) notes.push({ code: 'noScript', count: without.length, examples: examples(without) })
+  if (without.length > 0 && !allByHand) notes.push({ code: 'noScript', count: without.length, examples: examples(without) })
   const place = new Map(ids.map((one, i) => [one, i]))
-  return { rows: rows.sort((a, b) => (place.get(a.caseId) ?? 0) - (place.get(b.caseId) ?? 0)), cases: left.length }
+  const inOrder = (some: readonly { id: number }[]) => some.map((one) => one.id).sort((a, b) => (place.get(a) ?? 0) - (place.get(b) ?? 0))
+  return {
+    rows: rows.sort((a, b) => (place.get(a.caseId) ?? 0) - (place.get(b.caseId) ?? 0)),
+    cases: left.length,
+    all: inOrder(left),
+    without: inOrder(without),
+    name: suite.name,
+  }
 }
 
 interface Grouped {

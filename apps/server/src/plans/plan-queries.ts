@@ -18,7 +18,7 @@ select p.id, p.name, p.pipeline, p.branch, p.newest_build as "newestBuild", p.re
   coalesce((select jsonb_agg(jsonb_build_object('id', s.id, 'name', s.name, 'parameters', x.parameters) order by x.position)
     from plan_suite x join suite s on s.id = x.suite_id where x.plan_id = p.id), '[]') as suites,
   coalesce((select jsonb_agg(jsonb_build_object('environmentId', c.environment_id, 'profile', c.profile, 'ownerId', c.owner_id, 'poolId', c.pool_id, 'handoffId', c.handoff_id,
-    'releaseId', c.release_id, 'parameters', c.parameters) order by c.id) from plan_cell c where c.plan_id = p.id), '[]') as cells
+    'releaseId', c.release_id, 'parameters', c.parameters, 'byHand', c.by_hand, 'people', c.people, 'inOrder', c.in_order, 'dueDays', c.due_days) order by c.id) from plan_cell c where c.plan_id = p.id), '[]') as cells
 from plan p where p.id = $id and ($projectId::int is null or p.project_id = $projectId)`
 
 /** Parts that were made of a start, and its runs. Binds: projectId, and id, planId or open to choose by. */
@@ -27,7 +27,9 @@ select s.id, s.name, s.plan_id as "planId", s.at, (select name from account a wh
   coalesce((select jsonb_agg(jsonb_build_object('id', r.id, 'environment', e.name, 'profile', r.profile, 'failed', r.failed + r.errored, 'total', r.total, 'live', r.live) order by e.name, r.id)
     from run r join lane l on l.id = r.lane_id join environment e on e.id = l.environment_id where r.start_id = s.id), '[]') as runs,
   (select jsonb_build_object('waiting', count(*) filter (where state = 'waiting'), 'running', count(*) filter (where state = 'running'),
-    'done', count(*) filter (where state = 'done'), 'failed', count(*) filter (where state in ('failed', 'stopped', 'lost'))) from part where start_id = s.id) as parts
+    'done', count(*) filter (where state = 'done'), 'failed', count(*) filter (where state in ('failed', 'stopped', 'lost'))) from part where start_id = s.id) as parts,
+  (select jsonb_build_object('total', count(*), 'done', count(*) filter (where c.state = 'done')) from assignment a join assigned_case c on c.assignment_id = a.id and c.state <> 'dropped'
+    where a.start_id = s.id) as manual
 from start s where s.project_id = $projectId and ($id::int is null or s.id = $id) and ($planId::int is null or s.plan_id = $planId)
   and (not $open or s.state in ('queued', 'going'))
 order by s.id desc limit $most`
@@ -108,5 +110,5 @@ where r.id = $runId and coalesce(s.head_id, s.id) = any($scripts::int[])`
 
 /** Scripts in code behind results of a run that are to be run again. Binds: runId, scripts (null: what failed, errored or did not run). */
 export const TO_RERUN = `
-select distinct coalesce(s.head_id, s.id) as "scriptId" from run r join result x on x.run_id = r.id and x.day = r.day join script s on s.id = x.script_id
+select distinct coalesce(s.head_id, s.id) as "scriptId" from run r join result x on x.run_id = r.id and x.day = r.day join script s on s.id = x.script_id and s.manual_case_id is null
 where r.id = $runId and ($scripts::int[] is null and x.outcome in (2, 3, 5, 6) or x.script_id = any($scripts::int[]) or s.head_id = any($scripts::int[]))`

@@ -1,3 +1,4 @@
+import { BY_HAND, type ByHand } from '@bobbin/core'
 import { Type } from 'class-transformer'
 import {
   ArrayMaxSize,
@@ -49,6 +50,26 @@ export class PlanCellDto {
   releaseId?: number | null
   @IsObject()
   parameters: Record<string, string>
+  /** Which cases of its suites people do: none, those that no script verifies, or all. */
+  @IsOptional()
+  @IsIn(BY_HAND)
+  byHand?: ByHand
+  /** Who does them. */
+  @IsOptional()
+  @IsArray()
+  @ArrayMaxSize(50)
+  @IsInt({ each: true })
+  people?: number[]
+  /** A case begins when those before it are done. */
+  @IsOptional()
+  @IsBoolean()
+  inOrder?: boolean
+  /** So many days after the start they are due. */
+  @IsOptional()
+  @IsInt()
+  @Min(0)
+  @Max(365)
+  dueDays?: number | null
 }
 
 export class PlanTimeDto {

@@ -2,6 +2,7 @@ import { Module } from '@nestjs/common'
 import { AccessModule } from '../access/index.js'
 import { AgentsModule } from '../agents/index.js'
 import { EnvironmentsModule } from '../environments/index.js'
+import { ManualModule } from '../manual/index.js'
 import { SuitesModule } from '../suites/index.js'
 import { Bell } from './bell.js'
 import { CalendarController } from './calendar.controller.js'
@@ -16,7 +17,7 @@ import { StartsService } from './starts.service.js'
 import { WorkService } from './work.service.js'
 
 @Module({
-  imports: [AccessModule, AgentsModule, EnvironmentsModule, SuitesModule],
+  imports: [AccessModule, AgentsModule, EnvironmentsModule, ManualModule, SuitesModule],
   controllers: [PlansController, StartsController, WorkController, PartsController, PartsOfRunController, CalendarController],
   exports: [StartsService],
   providers: [Bell, PlansService, StartsService, WorkService, PartsService, HandingService, ElasticService, PlanWatch],

@@ -91,6 +91,7 @@ export class PlansService {
           cases: new Set(tests.flatMap((test) => test.keys)).size,
           tests: tests.length,
           expectedMs: Math.round(tests.reduce((sum, { ms }) => sum + ms, 0)),
+          manual: compiled.byHand.filter((one) => one.cell === cell).reduce((sum, one) => sum + one.cases.length, 0),
         }
       }),
       notes: compiled.notes,
@@ -182,7 +183,7 @@ export class PlansService {
       pools: dto.cells.flatMap(({ poolId }) => poolId ?? []),
       handoffs: dto.cells.flatMap(({ handoffId }) => handoffId ?? []),
       releases: [dto.releaseId, ...dto.cells.map(({ releaseId }) => releaseId)].flatMap((id) => id ?? []),
-      owners: dto.cells.flatMap(({ ownerId }) => ownerId ?? []),
+      owners: dto.cells.flatMap(({ ownerId, people = [] }) => [...(ownerId === null || ownerId === undefined ? [] : [ownerId]), ...people]),
       plans: dto.times.flatMap(({ afterPlanId }) => afterPlanId ?? []),
     })
     if (row && row.suites > 0) throw notFound('suite', 'of this plan')
@@ -274,9 +275,10 @@ insert into plan_suite (plan_id, suite_id, position, parameters)
 select $planId, (x.value ->> 'id')::int, x.nth, x.value -> 'parameters' from jsonb_array_elements($rows::jsonb) with ordinality as x (value, nth)`
 
 const SET_CELLS = `
-insert into plan_cell (plan_id, environment_id, profile, owner_id, pool_id, handoff_id, release_id, parameters)
-select $planId, x."environmentId", x.profile, x."ownerId", x."poolId", x."handoffId", x."releaseId", x.parameters
-from jsonb_to_recordset($rows::jsonb) as x ("environmentId" int, profile text, "ownerId" int, "poolId" int, "handoffId" int, "releaseId" int, parameters jsonb)`
+insert into plan_cell (plan_id, environment_id, profile, owner_id, pool_id, handoff_id, release_id, parameters, by_hand, people, in_order, due_days)
+select $planId, x."environmentId", x.profile, x."ownerId", x."poolId", x."handoffId", x."releaseId", x.parameters, coalesce(x."byHand", 'none'), coalesce(x.people, '{}'),
+  coalesce(x."inOrder", false), x."dueDays"
+from jsonb_to_recordset($rows::jsonb) as x ("environmentId" int, profile text, "ownerId" int, "poolId" int, "handoffId" int, "releaseId" int, parameters jsonb, "byHand" text, people int[], "inOrder" boolean, "dueDays" int)`
 
 /** What follows builds, or another plan, follows those that come from now on. */
 const ADD_TIME = `

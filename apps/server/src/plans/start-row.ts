@@ -17,6 +17,7 @@ export interface StartRecord {
   notes: PlanNote[]
   runs: StartRow['runs']
   parts: StartRow['parts']
+  manual: StartRow['manual']
 }
 
 export const startRow = ({ accountId: _, ...row }: StartRecord, endsAt: string | null = null): StartRow => ({

@@ -6,12 +6,23 @@ import { type Context, Project } from '../access/index.js'
 import type { PlanCell, PlanNote, StartRow } from '../contract/index.js'
 import { EnvironmentsService } from '../environments/index.js'
 import { announce } from '../events/announce.js'
-import { announceShards, lockRun, type MadeLog, resolveTarget, settleLive, shareIntake, shardIsIn } from '../intake/index.js'
-import { type Actor, actorOf, record } from '../platform/acts/index.js'
+import {
+  announceShards,
+  lockRun,
+  type MadeLog,
+  type PlaceDto,
+  resolveTarget,
+  settleLive,
+  shareIntake,
+  shardIsIn,
+  type Target,
+} from '../intake/index.js'
+import { AssignmentEnded, assignCases, ownerOf } from '../manual/index.js'
+import { type Actor, actorOf, record, SYSTEM } from '../platform/acts/index.js'
 import { afterCommit, type InTransaction, inTransaction, type Queryable, rowsOf, run } from '../platform/database.js'
 import { notFound, Problem } from '../platform/problem.js'
 import { Bell } from './bell.js'
-import { type Bundle, compilePlan, type PlannedTest, type PlanSettings, sharesOf } from './compile.js'
+import { type Bundle, compilePlan, type HandWork, type PlannedTest, type PlanSettings, sharesOf } from './compile.js'
 import * as sql from './plan-queries.js'
 import { startRow, type StartRecord } from './start-row.js'
 
@@ -44,6 +55,8 @@ export interface Occasion {
   build?: { pipeline: string; branch: string; build: string; commit: string | null }
 }
 
+const DAY_MS = 86_400_000
+
 interface EnvironmentState {
   id: number
   name: string
@@ -62,8 +75,11 @@ export class StartsService {
   constructor(
     private readonly environments: EnvironmentsService,
     private readonly bell: Bell,
+    ended: AssignmentEnded,
     @InjectConnection() readonly sequelize: Sequelize,
-  ) {}
+  ) {
+    ended.listen((db, project, startId) => this.endWhenDone(db, project, startId))
+  }
 
   async plan(projectId: number | null, id: number): Promise<PlanRecord> {
     const [plan] = await rowsOf<PlanRecord>(this, sql.PLAN_ROW, { id, projectId })
@@ -207,10 +223,12 @@ export class StartsService {
     )
     for (const cell of start.settings.cells) {
       const bundles = compiled.bundles.filter((bundle) => bundle.cell === cell)
+      const byHand = compiled.byHand.filter((one) => one.cell === cell)
       const environment = names.get(cell.environmentId)
-      if (bundles.length === 0 || environment === undefined) continue
-      const runId = await this.makeRun(db, project.id, start, cell, environment, known === undefined)
-      await this.addParts(db, project.id, startId, runId, start.settings, bundles)
+      if ((bundles.length === 0 && byHand.length === 0) || environment === undefined) continue
+      const made = await this.makeRun(db, project.id, start, cell, environment, known === undefined)
+      await this.assign(db, project, start, cell, byHand, made)
+      await this.addParts(db, project.id, startId, made.target.runId, start.settings, bundles)
     }
     await run(db, `update start set state = 'going' where id = $startId and state = 'queued'`, { startId })
     await this.endWhenDone(db, project, startId)
@@ -224,36 +242,66 @@ export class StartsService {
     cell: PlanCell,
     environment: string,
     ownBuild: boolean,
-  ): Promise<number> {
+  ): Promise<{ target: Target; place: PlaceDto; log: MadeLog }> {
     const log: MadeLog = { made: [], notes: [] }
     const releaseId = cell.releaseId ?? start.settings.releaseId
     const [release] =
       releaseId === null ? [] : await rowsOf<{ name: string }>(db, 'select name from release where id = $releaseId', { releaseId })
-    const target = await resolveTarget(
-      db,
-      projectId,
-      {
-        pipeline: start.pipeline,
-        branch: start.branch,
-        build: start.build,
-        environment,
-        run: runKey(start, cell, ownBuild),
-        ...(start.commit !== null && { commit: start.commit }),
-        ...(start.trial && { trial: 'true' }),
-        ...(cell.profile !== null && { profile: cell.profile }),
-        ...(release && { release: release.name }),
-        // what a plan leaves out is not gone from the code
-        scope: 'partial',
-      },
-      new Date(),
-      log,
-    )
+    const place: PlaceDto = {
+      pipeline: start.pipeline,
+      branch: start.branch,
+      build: start.build,
+      environment,
+      run: runKey(start, cell, ownBuild),
+      ...(start.commit !== null && { commit: start.commit }),
+      ...(start.trial && { trial: 'true' }),
+      ...(cell.profile !== null && { profile: cell.profile }),
+      ...(release && { release: release.name }),
+      // what a plan leaves out is not gone from the code
+      scope: 'partial',
+    }
+    const target = await resolveTarget(db, projectId, place, new Date(), log)
     await run(
       db,
       `update run set trigger = 'plan', start_id = $startId, origin_run_id = coalesce($originRunId::int, origin_run_id), stop_asked_at = null, stop_asked_by = null where id = $runId`,
       { startId: start.id, runId: target.runId, originRunId: start.originRunId },
     )
-    return target.runId
+    return { target, place, log }
+  }
+
+  /** What people do in a cell is given to them: its people, or else its owner, or else whoever takes it. */
+  private async assign(
+    db: InTransaction,
+    project: Project,
+    start: StartRecord & { settings: PlanSettings },
+    cell: PlanCell,
+    work: readonly HandWork[],
+    made: { target: Target; place: PlaceDto; log: MadeLog },
+  ): Promise<void> {
+    const people = await this.peopleOf(db, project.id, cell)
+    const dueAt = cell.dueDays === null || cell.dueDays === undefined ? null : new Date(Date.now() + cell.dueDays * DAY_MS)
+    for (const { suiteId, suite, parameters, cases } of work)
+      await assignCases(db, project, SYSTEM, made, {
+        name: [suite, cell.profile].filter(Boolean).join(' on '),
+        cases: cases.map((id, i) => ({ id, accountId: ownerOf(people, cell.inOrder, i) })),
+        people,
+        inOrder: cell.inOrder,
+        dueAt,
+        values: parameters,
+        startId: start.id,
+        suiteId,
+      })
+  }
+
+  /** Who left the project since the plan was made does nothing in it. */
+  private async peopleOf(db: InTransaction, projectId: number, { people = [], ownerId }: PlanCell): Promise<number[]> {
+    const wanted = people.length > 0 ? people : ownerId === null ? [] : [ownerId]
+    const found = await rowsOf<{ id: number }>(
+      db,
+      'select account_id as id from membership where project_id = $projectId and account_id = any($wanted::int[])',
+      { projectId, wanted },
+    )
+    return wanted.filter((id) => found.some((one) => one.id === id))
   }
 
   private async addParts(
@@ -264,6 +312,11 @@ export class StartsService {
     settings: PlanSettings,
     bundles: readonly Bundle[],
   ): Promise<void> {
+    if (bundles.length === 0) {
+      const target = await lockRun(db, runId)
+      if (target) await settleLive(db, projectId, target)
+      return
+    }
     const rows: object[] = []
     const [before] = await rowsOf<{ shards: number }>(db, 'select coalesce(shards, 0)::int as shards from run where id = $runId', { runId })
     for (const bundle of bundles) {
@@ -318,7 +371,8 @@ export class StartsService {
     const [ended] = await rowsOf<{ planId: number | null }>(
       db,
       `update start set state = case when exists (select 1 from part where start_id = $startId and state = 'stopped') then 'stopped' else 'done' end, ended_at = now()
-       where id = $startId and state = 'going' and not exists (select 1 from part where start_id = $startId and state in ('waiting', 'running')) returning plan_id as "planId"`,
+       where id = $startId and state = 'going' and not exists (select 1 from part where start_id = $startId and state in ('waiting', 'running'))
+         and not exists (select 1 from assignment a join assigned_case c on c.assignment_id = a.id and c.state in ('open', 'going') where a.start_id = $startId and a.closed_at is null) returning plan_id as "planId"`,
       { startId },
     )
     if (!ended) return
@@ -388,7 +442,20 @@ export class StartsService {
   }
 
   private async stopIn(db: InTransaction, projectId: number, startId: number, runId: number | null): Promise<void> {
+    await run(
+      db,
+      `with closed as (update assignment a set closed_at = now(), closed_why = 'The run was stopped' where a.start_id = $startId and ($runId::int is null or a.run_id = $runId) and a.closed_at is null
+         and exists (select 1 from assigned_case c where c.assignment_id = a.id and c.state in ('open', 'going')) returning id)
+       update assigned_case c set state = 'dropped' from closed where c.assignment_id = closed.id and c.state in ('open', 'going')`,
+      { startId, runId },
+    )
     await this.stopParts(db, projectId, runId === null ? 'p.start_id = $which' : 'p.run_id = $which', runId ?? startId)
+    for (const { id } of await rowsOf<{ id: number }>(db, 'select distinct run_id as id from assignment where start_id = $startId', {
+      startId,
+    })) {
+      const target = await lockRun(db, id)
+      if (target) await settleLive(db, projectId, target)
+    }
     if (runId === null)
       await run(db, `update start set state = 'stopped', ended_at = now() where id = $startId and state = 'queued'`, { startId })
   }
@@ -419,7 +486,11 @@ export class StartsService {
     const unreported = scripts ? [] : await rowsOf<{ scriptId: number }>(this, UNREPORTED, { runId })
     const only = [...new Set([...chosen, ...unreported].map(({ scriptId }) => scriptId))]
     if (only.length === 0)
-      throw new Problem('conflict', 'nothingToRun', 'Everything in this run passed or was skipped; there is nothing to run again')
+      throw new Problem(
+        'conflict',
+        'nothingToRun',
+        'No script failed in this run, so there is nothing to run again. Cases that failed by hand are done again from their assignment',
+      )
     const cell: PlanCell = {
       environmentId: origin.environmentId,
       profile: origin.profile,
@@ -428,6 +499,10 @@ export class StartsService {
       handoffId: null,
       releaseId: origin.releaseId,
       parameters: origin.parameters ?? {},
+      byHand: 'none',
+      people: [],
+      inOrder: false,
+      dueDays: null,
     }
     const { retries, retryUnless, split, shards, suites } = origin.settings ?? {
       retries: 0,

@@ -24,6 +24,8 @@ import { scans } from '../migrations/0022-scans.js'
 import { running } from '../migrations/0023-running.js'
 import { causes } from '../migrations/0024-causes.js'
 import { boards } from '../migrations/0025-boards.js'
+import { manual } from '../migrations/0026-manual.js'
+import { packs } from '../migrations/0027-packs.js'
 
 /** Every migration, in order; a name stays for ever. */
 const MIGRATIONS: readonly { name: string; sql: string }[] = [
@@ -52,6 +54,8 @@ const MIGRATIONS: readonly { name: string; sql: string }[] = [
   { name: '0023-running', sql: running },
   { name: '0024-causes', sql: causes },
   { name: '0025-boards', sql: boards },
+  { name: '0026-manual', sql: manual },
+  { name: '0027-packs', sql: packs },
 ]
 
 const LOCK = 0x0b0bb1

@@ -93,6 +93,8 @@ describe('migrate', () => {
         '0023-running',
         '0024-causes',
         '0025-boards',
+        '0026-manual',
+        '0027-packs',
       ])
       expect(await migrate(url)).toEqual([])
     }))

@@ -7,20 +7,25 @@ import { Problem } from './problem.js'
 const ONE_FILE_IDLE_MS = 30_000
 
 /** Reads the one file of a multipart request whole. @throws Problem when there is none or it is larger than `most` bytes */
-export async function readOneFile(request: IncomingMessage, most: number): Promise<Buffer> {
+export const readOneFile = async (request: IncomingMessage, most: number): Promise<Buffer> => (await readNamedFile(request, most)).content
+
+/** The same with the name that its sender gave it, without folders. */
+export async function readNamedFile(request: IncomingMessage, most: number): Promise<{ name: string; content: Buffer }> {
   const pieces: Buffer[] = []
+  let name = ''
   let files = 0
   let cut = false
   const parser = openMultipart(request, { fileSize: most, files: 1 })
-  parser.on('file', (_field, stream) => {
+  parser.on('file', (_field, stream, { filename }) => {
     files++
+    name = (filename ?? '').split(/[\\/]/).at(-1) ?? ''
     stream.on('data', (piece: Buffer) => pieces.push(piece))
     stream.on('limit', () => (cut = true))
   })
   await feed(request, parser, ONE_FILE_IDLE_MS, () => false)
   if (files === 0) throw new Problem('invalid', 'noFiles', 'The request holds no file. Send one as multipart/form-data')
   if (cut) throw new Problem('tooLarge', 'tooLarge', `The file is larger than ${Math.floor(most / 1024 ** 2)} MB`)
-  return Buffer.concat(pieces)
+  return { name, content: Buffer.concat(pieces) }
 }
 
 /**

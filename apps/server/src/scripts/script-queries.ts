@@ -1,5 +1,15 @@
+import { type Queryable, rowsOf } from '../platform/database.js'
+
 /** Columns of a ScriptRef, from the alias `s`. */
 export const SCRIPT_REF = `s.id, s.name, s.classname, s.suites, s.file, s.profile, s.framework`
+
+/** Scripts that stand for cases done by hand: what is said of steadiness and pace is said of automated tests. */
+export async function manualScripts(db: Queryable, projectId: number): Promise<Set<number>> {
+  const rows = await rowsOf<{ id: number }>(db, 'select id from script where project_id = $projectId and manual_case_id is not null', {
+    projectId,
+  })
+  return new Set(rows.map(({ id }) => id))
+}
 
 /** Keys of the project that scripts declare and no case has. */
 export const UNKNOWN_KEYS = `
@@ -32,7 +42,7 @@ with unknown as (select script_id, array_agg(key order by key) as keys from (${U
   from script s
   left join unknown u on u.script_id = s.id
   where s.project_id = $projectId
-    and ($id::int is null or s.id = $id)
+    and ($id::int is null and s.manual_case_id is null or s.id = $id)
     and ($search::text is null or s.name ilike $search or s.classname ilike $search or s.file ilike $search)
     and ($only::text is null or ($only = 'unlinked' and s.triage is distinct from 'aside' and not ${IS_LINKED}) or
       ($only = 'aside' and s.triage = 'aside' and not ${IS_LINKED}) or ($only = 'unknownKeys' and u.keys is not null))
@@ -59,7 +69,7 @@ order by coalesce(s.file, s.classname, ''), s.id`
 export const SCRIPT_SUMS = `
 select count(*) filter (where s.triage is distinct from 'aside')::int as unlinked, count(*) filter (where s.triage = 'aside')::int as aside,
   (select count(distinct key)::int from (${UNKNOWN_KEYS}) u) as "unknownKeys"
-from script s where s.project_id = $projectId and not ${IS_LINKED}`
+from script s where s.project_id = $projectId and s.manual_case_id is null and not ${IS_LINKED}`
 
 /** Writes a decision beside scripts that have no case. */
 export const DECIDE = `

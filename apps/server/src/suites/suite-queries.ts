@@ -88,8 +88,8 @@ order by t.sort nulls last, c.number limit 20000`
 /** Cases as a suite shows them, by id. */
 export const CASES_BY_ID = `
 select c.id, $prefix || '-' || c.number as key, c.title, c.priority::int as priority, c.state, o.name as owner, c.estimate_s as "estimateS",
-  array(select l.script_id from link l join script s on s.id = l.script_id where l.case_id = c.id and l.state = 'active') as "scriptIds",
-  array(select coalesce(s.head_id, s.id) from link l join script s on s.id = l.script_id where l.case_id = c.id and l.state = 'active') as "heads"
+  array(select l.script_id from link l join script s on s.id = l.script_id where l.case_id = c.id and l.state = 'active' and not l.by_hand) as "scriptIds",
+  array(select coalesce(s.head_id, s.id) from link l join script s on s.id = l.script_id where l.case_id = c.id and l.state = 'active' and not l.by_hand) as "heads"
 from test_case c left join account o on o.id = c.owner_id where c.id = any($ids::int[])`
 
 /** What a snapshot keeps of cases, by id. */

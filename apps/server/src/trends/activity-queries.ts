@@ -18,7 +18,14 @@ with activity as (
   from delivery d left join lateral (
     select sum(r.total)::int as total, sum(r.failed + r.errored)::int as red from run r
     where r.id in (select f.run_id from result_file f where f.delivery_id = d.id)
-  ) r on true where d.project_id = $projectId and d.at > now() - $days::int * interval '1 day'
+  ) r on true where d.project_id = $projectId and d.source <> 'manual' and d.at > now() - $days::int * interval '1 day'
+  union all
+  select 'manual', a.id, a.name, coalesce(c.at, a.created_at), case when a.closed_at is not null then 'stopped' when c.open = 0 then 'done' when c.begun > 0 then 'going' else 'waiting' end,
+    a.created_by, array[e.name], c.total, c.red, null
+  from assignment a join run r on r.id = a.run_id join lane l on l.id = r.lane_id join environment e on e.id = l.environment_id cross join lateral (
+    select max(greatest(c.ended_at, c.draft_at)) as at, count(*) filter (where c.state in ('open', 'going'))::int as open, count(*) filter (where c.state in ('going', 'done'))::int as begun,
+      count(*) filter (where c.state <> 'dropped')::int as total, count(*) filter (where c.outcome in (2, 3))::int as red from assigned_case c where c.assignment_id = a.id
+  ) c where a.project_id = $projectId and coalesce(c.at, a.created_at) > now() - $days::int * interval '1 day'
   union all
   select 'scan', s.id, concat_ws(' ', t.name, s.branch), s.at, case when s.finished_at is not null then 'done' when s.at > now() - interval '1 hour' then 'going' else 'failed' end,
     s.account_id, '{}', null, null, null

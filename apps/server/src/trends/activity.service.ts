@@ -10,7 +10,7 @@ const MOST = 300
 /** Deliveries, scans and messages are told for so many days. */
 const DAYS = 60
 
-export const ACTIVITY_KINDS: readonly ActivityKind[] = ['plan', 'delivery', 'scan', 'source', 'agent', 'sync']
+export const ACTIVITY_KINDS: readonly ActivityKind[] = ['plan', 'delivery', 'scan', 'source', 'agent', 'sync', 'manual']
 
 export interface ActivityAsked {
   kinds: readonly ActivityKind[]

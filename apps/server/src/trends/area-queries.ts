@@ -21,10 +21,10 @@ with recursive ${TOP_AREAS}, ${SEEN_RUNS}, ${NEWEST}, ${placed(by)}, of_script a
   select x.script_id, max((array[${OUTCOME_RANKS.slice(1).join(', ')}])[x.outcome]) as rank
   from newest n join result x on x.run_id = n.id and x.day = n.day group by x.script_id
 ), of_case as (
-  select l.case_id, max(o.rank) as rank from link l left join of_script o on o.script_id = l.script_id
+  select l.case_id, max(o.rank) as rank, bool_or(not l.by_hand) as automated from link l left join of_script o on o.script_id = l.script_id
   where l.project_id = $projectId and l.state = 'active' group by l.case_id
 )
-select p.place_id as id, p.place as name, count(*)::int as cases, count(k.case_id)::int as automated, count(k.rank)::int as covered,
+select p.place_id as id, p.place as name, count(*)::int as cases, count(*) filter (where k.automated)::int as automated, count(k.rank)::int as covered,
   count(*) filter (where c.intent in ('byHand', 'never'))::int as "byHand",
   count(*) filter (where k.rank = ${rankOf('passed')})::int as passed, count(*) filter (where k.rank = ${rankOf('failed')})::int as failed,
   count(*) filter (where k.rank = ${rankOf('errored')})::int as errored, count(*) filter (where k.rank = ${rankOf('recovered')})::int as recovered,
@@ -40,7 +40,7 @@ join signature_cause sc on sc.signature_id = x.signature_id join failure_group g
 left join defect d on d.id = g.defect_id and d.state = 'open'
 join link l on l.script_id = x.script_id and l.state = 'active' join placed p on p.case_id = l.case_id group by p.place_id`
 
-/** Tests of the newest start of each plan (or of one), by place: with a result, under way, or neither. Binds: projectId, plan (or null). */
+/** Tests, and cases done by hand, of the newest start of each plan (or of one), by place: with a result, under way, or neither. Binds: projectId, plan (or null). */
 export const areaPlanned = (by: 'area' | 'suite') => `
 with recursive ${TOP_AREAS}, ${placed(by)}, newest as (
   select distinct on (plan_id) id from start where project_id = $projectId and plan_id is not null and not trial and state <> 'skipped'
@@ -50,9 +50,13 @@ with recursive ${TOP_AREAS}, ${placed(by)}, newest as (
   from newest n join part p on p.start_id = n.id cross join lateral jsonb_array_elements(p.tests) as t (value) group by p.run_id, (t.value ->> 'scriptId')::int
 ), told as (
   select t.*, exists (select 1 from run r join result x on x.run_id = r.id and x.day = r.day where r.id = t.run_id and x.script_id = t.script_id) as done from tests t
+), counted as (
+  select l.case_id, t.going, t.done from told t join link l on l.script_id = t.script_id and l.state = 'active'
+  union all
+  select c.case_id, c.state = 'going', c.state = 'done' from newest n join assignment a on a.start_id = n.id join assigned_case c on c.assignment_id = a.id and c.state <> 'dropped'
 )
 select p.place_id as id, count(*)::int as planned, count(*) filter (where not t.done and t.going)::int as "underWay", count(*) filter (where t.done)::int as done
-from told t join link l on l.script_id = t.script_id and l.state = 'active' join placed p on p.case_id = l.case_id group by p.place_id`
+from counted t join placed p on p.case_id = t.case_id group by p.place_id`
 
 export const AREA_PLANS = `select id, name from plan where project_id = $projectId order by name, id`
 
@@ -61,7 +65,7 @@ export const AREA_MOVES = `
 with weeks as (
   select (date_trunc('day', now() at time zone 'UTC') - n * interval '7 days')::date as day from generate_series(0, $weeks::int - 1) n
 ), automated as (
-  select case_id, min(created_at) as at from link where project_id = $projectId and state = 'active' group by case_id
+  select case_id, min(created_at) as at from link where project_id = $projectId and state = 'active' and not by_hand group by case_id
 )
 select w.day::text as day, count(c.id)::int as cases, count(a.case_id)::int as automated
 from weeks w left join test_case c on c.project_id = $projectId and c.state <> 'retired' and c.created_at < w.day + 1 and (c.deleted_at is null or c.deleted_at >= w.day + 1)

@@ -37,6 +37,9 @@ type Own = RawRun & {
 }
 type Case = { id: number; area: string | null }
 
+/** A result, and whether a person gave it. */
+type Told = RawResult & { byHand: boolean }
+
 /** Says whether what pages show is what a second, simpler way of counting makes of the raw results. */
 @Injectable()
 export class FiguresService {
@@ -53,7 +56,7 @@ export class FiguresService {
     const projectId = context.project.id
     const all = await rowsOf<Own>(this, RUNS, { projectId })
     const runs = seen(newestBuilds(all, lens.span) as Own[], lens)
-    const results = await rowsOf<RawResult>(this, RESULTS, { runIds: runs.map(({ id }) => id) })
+    const results = await rowsOf<Told>(this, RESULTS, { runIds: runs.map(({ id }) => id) })
     const tally = new Tally()
     await this.recountDays(context, lens, tally, runs, results)
     await this.recountFlaky(context, lens, tally, runs, results)
@@ -74,9 +77,11 @@ export class FiguresService {
     }
   }
 
-  private async recountFlaky(context: Context, lens: Lens, tally: Tally, runs: Own[], results: RawResult[]): Promise<void> {
+  private async recountFlaky(context: Context, lens: Lens, tally: Tally, runs: Own[], results: Told[]): Promise<void> {
     const { rows, proven, maybe, steady } = await this.trends.flaky(context, lens)
     const recounted = recountFlaky(runs, results)
+    // whether a run was red because of one alone depends on all; steadiness is that of scripts
+    for (const { scriptId, byHand } of results) if (byHand) recounted.delete(scriptId)
     const judged = [...recounted.values()].map((own) => steadinessOf({ ...own, passed: own.runs - own.failed - own.recovered }))
     for (const [what, shown] of Object.entries({ proven, maybe, steady }))
       tally.same(`flaky: ${what}`, 'the lens', shown, judged.filter((one) => one === what).length)
@@ -109,14 +114,18 @@ export class FiguresService {
   private async recountAreas(context: Context, lens: Lens, tally: Tally, runs: Own[], results: RawResult[]): Promise<void> {
     const projectId = context.project.id
     const { rows } = await this.areas.get(context, lens, 'area', null)
-    const [cases, links] = await Promise.all([rowsOf<Case>(this, CASES, { projectId }), rowsOf<RawLink>(this, LINKS, { projectId })])
+    const [cases, links] = await Promise.all([
+      rowsOf<Case>(this, CASES, { projectId }),
+      rowsOf<RawLink & { byHand: boolean }>(this, LINKS, { projectId }),
+    ])
     const worst = recountCases(runs, results, links)
+    const automated = new Set(links.filter(({ byHand }) => !byHand).map(({ caseId }) => caseId))
     for (const row of rows) {
       const own = cases.filter(({ area }) => area === row.name)
       const standing = (outcomes: number[]) => own.filter(({ id }) => outcomes.includes(worst.get(id) ?? 0)).length
       const name = row.name ?? 'in no area'
       tally.same('areas: cases', name, row.cases, own.length)
-      tally.same('areas: automated', name, row.automated, own.filter(({ id }) => worst.has(id)).length)
+      tally.same('areas: automated', name, row.automated, own.filter(({ id }) => automated.has(id)).length)
       tally.same('areas: covered', name, row.covered, standing([1, 2, 3, 4, 5, 6, 7]))
       for (const [of, outcome] of [
         ['passed', 1],
@@ -164,8 +173,8 @@ from run r join lane l on l.id = r.lane_id join build b on b.id = r.build_id joi
 join environment e on e.id = l.environment_id left join release v on v.id = r.release_id where r.project_id = $projectId`
 
 const RESULTS = `
-select script_id as "scriptId", run_id as "runId", outcome::int as outcome, attempts::int as attempts, duration_ms as "durationMs"
-from result where run_id = any($runIds::int[])`
+select x.script_id as "scriptId", x.run_id as "runId", x.outcome::int as outcome, x.attempts::int as attempts, x.duration_ms as "durationMs", s.manual_case_id is not null as "byHand"
+from result x join script s on s.id = x.script_id where run_id = any($runIds::int[])`
 
 /** The top area is found by going up, area by area. */
 const CASES = `
@@ -174,4 +183,4 @@ select c.id, (
   select name from up where parent_id is null
 ) as area from test_case c where c.project_id = $projectId and c.deleted_at is null and c.state <> 'retired'`
 
-const LINKS = `select case_id as "caseId", script_id as "scriptId" from link where project_id = $projectId and state = 'active'`
+const LINKS = `select case_id as "caseId", script_id as "scriptId", by_hand as "byHand" from link where project_id = $projectId and state = 'active'`

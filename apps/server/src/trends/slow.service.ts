@@ -1,11 +1,12 @@
-import { mayDrift, PACE, paceOf, splitByTime } from '@bobbin/core'
+import { mayDrift, outcomeCode, PACE, paceOf, pacesOf, type PackedRun, placeIn, splitByTime } from '@bobbin/core'
 import { Injectable } from '@nestjs/common'
 import { InjectConnection } from '@nestjs/sequelize'
 import { Sequelize } from 'sequelize-typescript'
 import type { Context } from '../access/index.js'
 import type { LaneRef, PaceRow, ScriptRef, SlowList, SlowRow, SplitRow } from '../contract/index.js'
 import { rowsOf } from '../platform/database.js'
-import { type Lens, UntilDelivered } from '../runs/index.js'
+import { manualScripts } from '../scripts/index.js'
+import { type Lens, RunPacks, UntilDelivered } from '../runs/index.js'
 import * as sql from './slow-queries.js'
 
 const MOST_SLOWEST = 100
@@ -13,6 +14,7 @@ const MOST_CHANGED = 200
 /** The most that are looked at, those that could cost most first. */
 const MOST_LOOKED = 4000
 const MACHINES = [1, 2, 4, 8, 16]
+const PASSED = outcomeCode('passed')
 
 interface Duration {
   scriptId: number
@@ -31,7 +33,10 @@ type RunOf = Omit<PaceRow['since'], 'at'> & { at: Date }
 export class SlowService {
   private readonly kept = new UntilDelivered<Awaited<ReturnType<SlowService['measured']>>>()
 
-  constructor(@InjectConnection() readonly sequelize: Sequelize) {}
+  constructor(
+    private readonly packs: RunPacks,
+    @InjectConnection() readonly sequelize: Sequelize,
+  ) {}
 
   async get({ project }: Context, lens: Lens): Promise<SlowList> {
     const bind = { projectId: project.id, ...lens }
@@ -59,15 +64,24 @@ export class SlowService {
 
   /** What is told, by the ids of tests and lanes. */
   private async measured(bind: Lens & { projectId: number }) {
-    const [durations, files] = await Promise.all([
-      rowsOf<Duration>(this, sql.DURATIONS, { ...bind }),
+    const { projectId, ...lens } = bind
+    const [runs, files, byHand] = await Promise.all([
+      this.packs.ofLens(projectId, lens),
       rowsOf<FileOfLane>(this, sql.NEWEST_FILES, { ...bind }),
+      manualScripts(this, projectId),
     ])
+    const automated = pacesOf(runs, PACE.most).filter(({ script }) => !byHand.has(script))
+    const durations = automated.map(({ script, lane, lastRun, ...pace }): Duration => ({
+      ...pace,
+      scriptId: script,
+      laneId: lane,
+      lastRunId: lastRun,
+    }))
     const sums = new Map<number, number>()
     for (const { laneId, meanMs } of durations) sums.set(laneId, (sums.get(laneId) ?? 0) + meanMs)
     const slowest = durations.toSorted((a, b) => b.meanMs - a.meanMs).slice(0, MOST_SLOWEST)
     return {
-      changed: await this.changed(durations, bind),
+      changed: await this.changed(durations, runs),
       slowest: slowest.map((one) => ({
         one,
         ...{ runs: one.runs, meanMs: one.meanMs, lastRunId: one.lastRunId },
@@ -79,22 +93,23 @@ export class SlowService {
   }
 
   /** Those whose pace really changed, the dearest first. */
-  private async changed(durations: readonly Duration[], bind: Lens & { projectId: number }) {
+  private async changed(durations: readonly Duration[], packed: readonly PackedRun[]) {
     const weight = ({ drift, meanMs }: Duration) => Math.abs(drift ?? 0) * meanMs
     const likely = durations
       .filter(({ runs, drift }) => runs >= PACE.least && mayDrift(drift ?? 0, Math.min(runs, PACE.most)))
       .sort((a, b) => weight(b) - weight(a))
       .slice(0, MOST_LOOKED)
     if (likely.length === 0) return []
-    const series = await rowsOf<{ nth: number; durations: number[]; runIds: number[] }>(this, sql.SERIES, {
-      ...bind,
-      scriptIds: likely.map(({ scriptId }) => scriptId),
-      laneIds: likely.map(({ laneId }) => laneId),
-    })
-    const found = series.flatMap(({ nth, durations: own, runIds }) => {
-      const one = likely[nth]
+    const lanes = new Map<number, PackedRun[]>()
+    for (const run of packed) {
+      const own = lanes.get(run.lane)
+      if (own) own.push(run)
+      else lanes.set(run.lane, [run])
+    }
+    const found = likely.flatMap((one) => {
+      const { durations: own, runIds } = seriesOf((lanes.get(one.laneId) ?? []).slice(-PACE.most), one.scriptId)
       const pace = paceOf(own)
-      if (!one || !pace) return []
+      if (!pace) return []
       return [{ one, pace, durations: own, sinceId: runIds[pace.kind === 'jump' ? pace.index : 0] ?? 0, costMs: pace.after - pace.before }]
     })
     const dearest = found.sort((a, b) => b.costMs - a.costMs).slice(0, MOST_CHANGED)
@@ -153,4 +168,17 @@ function splitsOf(files: readonly FileOfLane[]) {
       },
     ]
   })
+}
+
+/** The durations of a test in some runs of a lane, oldest first, where it passed and somebody said how long it took. */
+function seriesOf(runs: readonly PackedRun[], scriptId: number): { durations: number[]; runIds: number[] } {
+  const [durations, runIds]: [number[], number[]] = [[], []]
+  for (const run of runs) {
+    const at = placeIn(run, scriptId)
+    const ms = at < 0 || run.codes[at] !== PASSED ? NaN : (run.durations[at] ?? NaN)
+    if (Number.isNaN(ms)) continue
+    durations.push(ms)
+    runIds.push(run.id)
+  }
+  return { durations, runIds }
 }

@@ -2,7 +2,7 @@ import { Controller, Get, Module, Param, ParseIntPipe, Query } from '@nestjs/com
 import { AccessModule, Ctx, type Context, Needs } from '../access/index.js'
 import type { ActivityList, AreaList, DayList, FiguresRecount, FlakyList, SlowList, TestLife, Weave } from '../contract/index.js'
 import { HistoryModule } from '../history/index.js'
-import { LensDto, lensOf } from '../runs/index.js'
+import { LensDto, lensOf, RunsModule } from '../runs/index.js'
 import { ActivityDto, AreasDto, DaysDto, WeaveDto } from './trends.dto.js'
 import { ACTIVITY_KINDS, ActivityService } from './activity.service.js'
 import { AreasService } from './areas.service.js'
@@ -99,7 +99,7 @@ export class LifeController {
 }
 
 @Module({
-  imports: [AccessModule, HistoryModule],
+  imports: [AccessModule, HistoryModule, RunsModule],
   controllers: [TrendsController, WeaveController, LifeController],
   providers: [ActivityService, AreasService, DaysService, FiguresService, LifeService, SlowService, TrendsService, WeaveService],
   exports: [AreasService, DaysService, SlowService, TrendsService, WeaveService],

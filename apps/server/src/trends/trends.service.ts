@@ -1,4 +1,4 @@
-import { redWithoutFault, steadinessOf, type Steadiness, wilson } from '@bobbin/core'
+import { countUnsteady, redWithoutFault, steadinessOf, type Steadiness, wilson } from '@bobbin/core'
 import { Injectable } from '@nestjs/common'
 import { InjectConnection } from '@nestjs/sequelize'
 import { Sequelize } from 'sequelize-typescript'
@@ -6,8 +6,9 @@ import type { Context } from '../access/index.js'
 import type { FlakyList, FlakyRow, ScriptRef } from '../contract/index.js'
 import { HistoryService } from '../history/index.js'
 import { rowsOf } from '../platform/database.js'
-import { type Lens, UntilDelivered } from '../runs/index.js'
-import { FLAKY, FLAKY_NOW } from './flaky-queries.js'
+import { manualScripts } from '../scripts/index.js'
+import { type Lens, RunPacks, UntilDelivered } from '../runs/index.js'
+import { ENVIRONMENT_NAMES, FLAKY_NOW, FLAKY_RUNS } from './flaky-queries.js'
 
 /** Tests that are listed, the dearest first. */
 const MOST_ROWS = 500
@@ -55,6 +56,7 @@ export class TrendsService {
 
   constructor(
     private readonly history: HistoryService,
+    private readonly packs: RunPacks,
     @InjectConnection() readonly sequelize: Sequelize,
   ) {}
 
@@ -87,8 +89,25 @@ export class TrendsService {
 
   private judged({ project }: Context, lens: Lens): Promise<Judged[]> {
     return this.kept.get(this, project.id, JSON.stringify(lens), async () => {
-      const found = await rowsOf<Found>(this, FLAKY, { projectId: project.id, ...lens })
-      return found.map((one) => ({ one, steadiness: steadinessOf(one) }))
+      const [packed, byHand] = await Promise.all([this.packs.ofLens(project.id, lens), manualScripts(this, project.id)])
+      const counts = countUnsteady(packed).filter(({ script }) => !byHand.has(script))
+      const [runs, environments] = await Promise.all([
+        rowsOf<Pick<Found, 'total' | 'build' | 'at'> & { id: number }>(this, FLAKY_RUNS, {
+          runIds: [...new Set(counts.map(({ lastRun }) => lastRun))],
+        }),
+        rowsOf<{ id: number; name: string }>(this, ENVIRONMENT_NAMES, { projectId: project.id }),
+      ])
+      const runOf = new Map(runs.map((run) => [run.id, run]))
+      const nameOf = new Map(environments.map(({ id, name }) => [id, name]))
+      return counts.flatMap(({ script, lane, since, environments: bad, ...count }): Judged[] => {
+        const last = runOf.get(count.lastRun)
+        // deleted meanwhile
+        if (!last) return []
+        const { total, build, at } = last
+        const names = bad.flatMap((id) => nameOf.get(id) ?? []).sort((a, b) => (a < b ? -1 : 1))
+        const one: Found = { ...count, id: script, laneId: lane, since: new Date(since), environments: names, total, build, at }
+        return [{ one, steadiness: steadinessOf(one) }]
+      })
     })
   }
 

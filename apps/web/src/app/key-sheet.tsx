@@ -48,6 +48,21 @@ const GROUPS: readonly { name: string; keys: readonly (readonly [string, string]
     ],
   },
   {
+    name: 'A case done by hand',
+    keys: [
+      ['p', 'Pass the step and go on'],
+      ['P', 'Pass the steps that are left'],
+      ['f, e, s', 'Fail the step, mark it as errored, skip it'],
+      ['F, E, S', 'The same for the case as a whole'],
+      ['Backspace', 'Undo the newest verdict'],
+      ['a', 'Write the actual result'],
+      ['d', 'Report a defect from the step'],
+      ['t', 'Pause or resume the timer'],
+      ['Enter', 'Finish the case'],
+      ['n', 'Open the next case'],
+    ],
+  },
+  {
     name: 'Mapping',
     keys: [
       ['y', 'Accept the suggested case'],

@@ -52,6 +52,7 @@ const TOUCHED: Record<Topic, readonly string[]> = {
   comments: ['comments', 'mine', 'mine-count'],
   notifications: ['notification-rules', 'notification-log'],
   boards: ['boards', 'board'],
+  manual: ['assignment', 'assignments', 'to-do', 'mine', 'mine-count', 'report', 'workload', 'sign-off', 'activity', 'areas-status'],
 }
 
 /** Changes come in flocks: those of half a second are asked for at once. */

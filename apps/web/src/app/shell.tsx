@@ -80,17 +80,19 @@ function PageTitle() {
   const name =
     section === 'releases'
       ? 'Releases'
-      : section === 'tests'
-        ? 'One test’s life'
-        : id === 'today'
-          ? 'Today'
-          : ALL_SECTIONS.find((candidate) => candidate.to === section)?.name
+      : section === 'report'
+        ? 'Report'
+        : section === 'tests'
+          ? 'One test’s life'
+          : id === 'today'
+            ? 'Today'
+            : ALL_SECTIONS.find((candidate) => candidate.to === section)?.name
   return id && section === 'runs' ? null : <title>{`${name ?? 'Bobbin'} · Bobbin`}</title>
 }
 
 function Edge({ onCommands, account }: { onCommands: () => void; account: ReactNode }) {
   return (
-    <nav aria-label="Sections" className="flex w-[132px] shrink-0 flex-col border-r border-hairline max-[1100px]:w-[52px]">
+    <nav aria-label="Sections" className="print:hidden flex w-[132px] shrink-0 flex-col border-r border-hairline max-[1100px]:w-[52px]">
       <div className="flex h-[44px] items-center gap-2 px-4 text-base font-bold">
         <Mark />
         <span className="max-[1100px]:sr-only">Bobbin</span>
@@ -165,7 +167,7 @@ function MappingOpen() {
 /** How much waits: causes that nobody triaged in the newest builds, or what is for who is signed in. */
 function Waiting({ what, words, tone }: { what: 'untriaged' | 'mine'; words: string; tone: string }) {
   const { data } = useMineCount()
-  const open = !data ? 0 : what === 'untriaged' ? data.untriaged : data.unread + data.failures
+  const open = !data ? 0 : what === 'untriaged' ? data.untriaged : data.unread + data.failures + data.toDo
   return open === 0 ? null : (
     <span className={`ml-auto text-xs ${tone} tabular-nums max-[1100px]:sr-only`}>
       {formatNumber(open)}

@@ -45,6 +45,9 @@ export function formatList(items: readonly string[]): string {
   return items.length < 2 ? (items[0] ?? '') : `${items.slice(0, -1).join(', ')} and ${items.at(-1)}`
 }
 
+/** The time zone of who looks, as IANA names it. */
+export const ownZone = (): string => Intl.DateTimeFormat().resolvedOptions().timeZone
+
 /** A size in the units that people use for files: `820 B`, `14 KiB`, `2.3 MiB`, `1.1 GiB`. */
 export function formatBytes(bytes: number): string {
   if (bytes < 1024) return `${bytes} B`

@@ -6,6 +6,7 @@ export type SubjectKind =
   | 'account'
   | 'agent'
   | 'area'
+  | 'assignment'
   | 'board'
   | 'case'
   | 'comment'
@@ -32,6 +33,7 @@ export type SubjectKind =
   | 'role'
   | 'run'
   | 'scan'
+  | 'signOff'
   | 'script'
   | 'source'
   | 'start'
@@ -63,6 +65,7 @@ export type Topic =
   | 'comments'
   | 'notifications'
   | 'boards'
+  | 'manual'
 
 interface ActSort {
   subject: SubjectKind
@@ -102,6 +105,16 @@ export const ACTS = {
   'area.made': undoable('area', ['cases'], 'created the area #'),
   'area.changed': undoable('area', ['cases'], 'changed the area #'),
   'area.deleted': undoable('area', ['cases'], 'deleted the area #'),
+  'assignment.made': sort('assignment', ['manual', 'runs', 'plans'], 'assigned #', 'assigned # to people'),
+  'assignment.changed': sort('assignment', ['manual'], 'changed the assignment #'),
+  'assignment.closed': sort('assignment', ['manual', 'runs', 'plans'], 'closed the assignment #'),
+  'assignment.taken': sort('assignment', ['manual'], 'took a case of #'),
+  'assignment.handedOn': sort('assignment', ['manual'], 'reassigned cases of #'),
+  'assignment.done': sort('assignment', ['manual', 'runs', 'plans', 'cases'], 'did a case of #'),
+  'assignment.again': sort('assignment', ['manual', 'runs', 'plans'], 'does a case of # again'),
+  'assignment.defect': sort('assignment', ['manual', 'failures'], 'reported a defect while doing #'),
+  'signOff.made': sort('signOff', ['manual', 'runs'], 'signed off #'),
+  'signOff.reopened': sort('signOff', ['manual', 'runs'], 'reopened #'),
   'case.made': undoable('case', ['cases'], 'created #', 'created # cases'),
   'case.changed': undoable('case', ['cases'], 'changed #', 'changed # cases'),
   'case.deleted': undoable('case', ['cases', 'scripts'], 'deleted #', 'deleted # cases'),

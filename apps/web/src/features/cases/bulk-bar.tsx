@@ -9,6 +9,7 @@ import { Dialog } from '../../ui/dialog.js'
 import { Menu, MenuItem, MenuLabel, MenuRule, MenuSub } from '../../ui/menu.js'
 import { Button, Key } from '../../ui/states.js'
 import { notify } from '../../ui/toast.js'
+import { AssignDialog } from '../manual/assign-dialog.js'
 import { useSuiteChanges, useSuites } from '../suites/use-suites.js'
 import { INTENTS, intentWords, PRIORITIES, STATES } from './case-address.js'
 import { useMembers } from './queries.js'
@@ -30,6 +31,7 @@ export function BulkBar({ keys, onSet, onMove, onDelete, onClear }: BulkBarProps
   const members = useMembers()
   const approves = useCan('approve')
   const [tagging, setTagging] = useState(false)
+  const [assigning, setAssigning] = useState(false)
   const cases = count(keys.length, 'case')
   const download = (format: 'csv' | 'xlsx' | 'json') => {
     window.location.assign(api.address('/projects/{project}/case-tables', { path: { project: project.slug }, query: { format, keys } }))
@@ -95,6 +97,9 @@ export function BulkBar({ keys, onSet, onMove, onDelete, onClear }: BulkBarProps
         </MenuSub>
       </Menu>
       <AddToSuite keys={keys} />
+      <CanButton right="run" onClick={() => setAssigning(true)}>
+        Assign …
+      </CanButton>
       <CanButton right="organize" onClick={onMove}>
         Move <Key>m</Key>
       </CanButton>
@@ -104,6 +109,7 @@ export function BulkBar({ keys, onSet, onMove, onDelete, onClear }: BulkBarProps
       <button type="button" onClick={onClear} className="ml-auto inline-flex items-center gap-1 text-soft hover:text-ink">
         <X size={14} /> Clear selection
       </button>
+      {assigning && <AssignDialog keys={keys} onClose={() => setAssigning(false)} />}
       {tagging && (
         <TagDialog
           cases={cases}

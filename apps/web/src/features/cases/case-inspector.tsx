@@ -2,7 +2,7 @@ import { visibleText } from '@bobbin/core'
 import type { CaseScript } from '@bobbin/client'
 import { useQuery } from '@tanstack/react-query'
 import { useState } from 'react'
-import { useCan } from '../../context/can.js'
+import { CanButton, useCan } from '../../context/can.js'
 import { ProjectLink } from '../../context/project-link.js'
 import { useSession } from '../../context/session.js'
 import { api } from '../../lib/api.js'
@@ -12,6 +12,7 @@ import { ErrorState, Loading } from '../../ui/states.js'
 import { ActHistory } from '../audit/act-history.js'
 import { LaneHistory } from '../history/lane-history.js'
 import { NewestResult } from '../runs/newest-result.js'
+import { AssignDialog } from '../manual/assign-dialog.js'
 import { Comments } from '../comments/comments.js'
 import { StepComments } from '../comments/comments-button.js'
 import { CaseForm } from './case-form.js'
@@ -44,6 +45,7 @@ export function CaseInspector({ caseKey, onClose, onDelete }: { caseKey: string;
       {found.isPending && <Loading what="the case" />}
       {found.error && <ErrorState error={found.error} onRetry={() => void found.refetch()} />}
       {found.data && <CaseForm found={found.data} />}
+      {found.data && <ToPeople caseKey={caseKey} title={found.data.title} />}
       {found.data && (
         <section className="mt-7">
           <h3 className="mb-1 text-sm">Scripts and their last builds</h3>
@@ -70,6 +72,19 @@ export function CaseInspector({ caseKey, onClose, onDelete }: { caseKey: string;
   )
 }
 
+/** The case to be done by hand, by one or several people. */
+function ToPeople({ caseKey, title }: { caseKey: string; title: string }) {
+  const [open, setOpen] = useState(false)
+  return (
+    <div className="mt-4">
+      <CanButton right="run" onClick={() => setOpen(true)}>
+        Assign …
+      </CanButton>
+      {open && <AssignDialog keys={[caseKey]} name={title} onClose={() => setOpen(false)} />}
+    </div>
+  )
+}
+
 function ScriptOfCase({ row: { script, link, histories } }: { row: CaseScript }) {
   return (
     <div className="border-t border-hairline py-3">
@@ -77,7 +92,13 @@ function ScriptOfCase({ row: { script, link, histories } }: { row: CaseScript })
         <ProjectLink to={`scripts?script=${script.id}`} className="link min-w-0 truncate">
           {visibleText(script.name)}
         </ProjectLink>
-        <span className="ml-auto shrink-0 text-soft">{link.origin === 'manual' ? 'linked by hand' : link.origin}</span>
+        <span className="ml-auto shrink-0 text-soft">
+          {script.framework === 'manual'
+            ? `done by hand${script.profile ? ` on ${script.profile}` : ''}`
+            : link.origin === 'manual'
+              ? 'linked by hand'
+              : link.origin}
+        </span>
       </p>
       <p className="truncate font-mono text-soft">{visibleText(script.file ?? script.classname ?? '')}</p>
       {histories.map((history) => (

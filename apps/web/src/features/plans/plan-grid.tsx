@@ -5,6 +5,7 @@ import { count } from '../../lib/format.js'
 import { Dialog } from '../../ui/dialog.js'
 import { Field } from '../../ui/field.js'
 import { Button, Key } from '../../ui/states.js'
+import { PeoplePicker } from '../manual/people-picker.js'
 import { aboutWords } from './plan-words.js'
 import { Parameters } from './sentence.js'
 import type { usePlanParts } from './use-plans.js'
@@ -173,6 +174,10 @@ const emptyCell = (environmentId: number, profile: string | null): PlanCell => (
   handoffId: null,
   releaseId: null,
   parameters: {},
+  byHand: 'none',
+  people: [],
+  inOrder: false,
+  dueDays: null,
 })
 
 /** Profiles that cells have and nobody keeps any more, and that of no profile. */
@@ -228,9 +233,7 @@ function Cell({ environment, profile, plan, cell, parts, current, picked, onClic
       {cell ? (
         <span className="flex flex-col">
           <span className="flex justify-between gap-2 whitespace-nowrap">
-            <strong className="truncate font-semibold">
-              {told ? (told.cases > 0 ? count(told.cases, 'case') : count(told.tests, 'test')) : ''}
-            </strong>
+            <strong className="truncate font-semibold">{told ? cellWords(told) : ''}</strong>
             <span className="text-soft">{told && told.expectedMs > 0 ? aboutWords(told.expectedMs) : ''}</span>
           </span>
           <span className="truncate">{shut ? 'a lead must open it' : who}</span>
@@ -242,15 +245,23 @@ function Cell({ environment, profile, plan, cell, parts, current, picked, onClic
   )
 }
 
+/** How much there is to do in a cell. */
+function cellWords({ cases, tests, manual }: PlanDetail['cellForecasts'][number]): string {
+  const scripts = cases > 0 ? count(cases, 'case') : tests > 0 || manual === 0 ? count(tests, 'test') : ''
+  return [scripts, manual > 0 && `${manual} by hand`].filter(Boolean).join(', ')
+}
+
 function whoOf(cell: PlanCell, { pools, handoffs, members }: PlanGridProps['parts']): string {
   const owner = members.find(({ id }) => id === cell.ownerId)?.name
+  const hands = cell.people.flatMap((person) => members.find(({ id }) => id === person)?.name ?? [])
+  if (cell.byHand === 'all') return `by hand: ${hands.join(', ') || owner || 'whoever takes it'}`
   const runner =
     cell.handoffId !== null
       ? `pipeline ${handoffs.find(({ id }) => id === cell.handoffId)?.name ?? ''}`
       : cell.poolId !== null
         ? (pools.find(({ id }) => id === cell.poolId)?.name ?? 'a pool')
         : 'any agent that fits'
-  return owner ? `${runner} · ${owner}` : runner
+  return [runner, cell.byHand === 'rest' ? `the rest by ${hands.join(', ') || owner || 'hand'}` : owner].filter(Boolean).join(' · ')
 }
 
 function CellDialog({
@@ -306,6 +317,42 @@ function CellDialog({
         <Field label="Owner">
           <select {...choice('ownerId')}>{options('nobody', parts.members)}</select>
         </Field>
+        <Field label="By hand" hint="Who does them is told, and has them under Mine">
+          <select
+            value={now.byHand ?? 'none'}
+            onChange={({ target }) => setChange({ ...change, byHand: target.value as PlanCell['byHand'] })}
+          >
+            <option value="none">nothing</option>
+            <option value="rest">cases that no script verifies</option>
+            <option value="all">all cases, although there are scripts</option>
+          </select>
+        </Field>
+        {(now.byHand ?? 'none') !== 'none' && (
+          <>
+            <PeoplePicker
+              people={now.people ?? []}
+              onChange={(people) => setChange({ ...change, people })}
+              inOrder={now.inOrder ?? false}
+            />
+            <label className="flex items-center gap-2">
+              <input
+                type="checkbox"
+                checked={now.inOrder ?? false}
+                onChange={({ target }) => setChange({ ...change, inOrder: target.checked })}
+              />{' '}
+              In order: a case begins when those before it are done
+            </label>
+            <Field label="Due, in days after the start">
+              <input
+                type="number"
+                min={0}
+                max={365}
+                value={now.dueDays ?? ''}
+                onChange={({ target }) => setChange({ ...change, dueDays: target.value === '' ? null : Number(target.value) })}
+              />
+            </Field>
+          </>
+        )}
         <Field label="Release">
           <select {...choice('releaseId')}>{options('that of the plan', parts.releases)}</select>
         </Field>

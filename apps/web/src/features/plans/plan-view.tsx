@@ -72,6 +72,9 @@ export function PlanView({ plan, onRename }: { plan: PlanDetail; onRename: () =>
           )}
         </div>
         <div className="flex shrink-0 items-center gap-2">
+          <ProjectLink to={`report/plan/${plan.id}`} className="link px-1">
+            Report
+          </ProjectLink>
           <CommentsButton kind="plan" subject={String(plan.id)} of={plan.name} />
           <CanButton
             right="run"

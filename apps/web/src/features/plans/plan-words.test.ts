@@ -48,7 +48,14 @@ it('says how a start stands', () => {
       branch: 'main',
       build: '1',
     },
-    ...{ endedAt: null, notes: [], runs: [], parts: { waiting: 1, running: 1, done: 2, failed: 0 }, endsAt: null },
+    ...{
+      endedAt: null,
+      notes: [],
+      runs: [],
+      manual: { total: 0, done: 0 },
+      parts: { waiting: 1, running: 1, done: 2, failed: 0 },
+      endsAt: null,
+    },
   }
   expect(startWords(start).text).toBe('2 of 4 parts')
   const run = { id: 1, environment: 'pier-test', profile: null, failed: 3, total: 9, live: false }

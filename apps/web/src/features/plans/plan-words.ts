@@ -134,7 +134,7 @@ export const whyWords = ({ why, by }: Pick<StartRow, 'why' | 'by'>): string =>
   by && why !== 'rule' && why !== 'build' ? `${WHY[why]} by ${by}` : WHY[why]
 
 /** How a start stands: `2 of 3 parts done, 4 failed`. */
-export function startWords({ state, parts, runs, endsAt }: StartRow): { text: string; className: string } {
+export function startWords({ state, parts, manual, runs, endsAt }: StartRow): { text: string; className: string } {
   const failed = runs.reduce((sum, run) => sum + run.failed, 0)
   const all = parts.waiting + parts.running + parts.done + parts.failed
   if (state === 'skipped') return { text: 'skipped', className: 'text-soft' }
@@ -143,14 +143,21 @@ export function startWords({ state, parts, runs, endsAt }: StartRow): { text: st
   if (state === 'going') {
     const ends = endsAt ? `ends about ${momentWords(endsAt)}` : ''
     return {
-      text: [`${parts.done + parts.failed} of ${count(all, 'part')}`, red, ends].filter(Boolean).join(', '),
+      text: [
+        all > 0 && `${parts.done + parts.failed} of ${count(all, 'part')}`,
+        manual.total > 0 && `${manual.done} of ${manual.total} by hand`,
+        red,
+        ends,
+      ]
+        .filter(Boolean)
+        .join(', '),
       className: failed > 0 ? 'text-failed' : '',
     }
   }
   const broken = parts.failed > 0 ? `${count(parts.failed, 'part')} did not run to ${parts.failed === 1 ? 'its' : 'their'} end` : ''
   const words = [state === 'stopped' ? 'stopped' : '', red, broken].filter(Boolean)
   if (words.length > 0) return { text: words.join(', '), className: failed > 0 ? 'text-failed' : 'text-errored' }
-  return { text: all === 0 ? 'nothing to run' : 'all passed', className: all === 0 ? 'text-soft' : 'text-passed' }
+  return all + manual.total === 0 ? { text: 'nothing to run', className: 'text-soft' } : { text: 'all passed', className: 'text-passed' }
 }
 
 /** What a part does, or came to. */

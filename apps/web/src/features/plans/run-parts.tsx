@@ -37,7 +37,8 @@ export function RunParts({ runId }: { runId: number }) {
           <p className="min-w-0">
             {start.trial && <span className="text-errored">A trial, kept for a day. </span>}
             {start.planId === null ? start.name : <ProjectLink to={`plans?plan=${start.planId}`}>{start.name}</ProjectLink>},{' '}
-            {whyWords(start)} <Time iso={start.at} />: {count(rows.length, 'part')}
+            {whyWords(start)} <Time iso={start.at} />
+            {rows.length > 0 && `: ${count(rows.length, 'part')}`}
             {going && start.endsAt && `, ends about ${momentWords(start.endsAt)}`}.
             {start.notes.map((note, i) => (
               <span key={i} className="text-soft">

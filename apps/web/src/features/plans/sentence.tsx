@@ -3,7 +3,7 @@ import { recurrenceFault, recurrenceWords } from '@bobbin/core'
 import { X } from 'lucide-react'
 import { useState, type ReactNode } from 'react'
 import { useCan } from '../../context/can.js'
-import { count, formatList } from '../../lib/format.js'
+import { count, formatList, ownZone } from '../../lib/format.js'
 import { Field } from '../../ui/field.js'
 import { Popover } from '../../ui/popover.js'
 import { Button } from '../../ui/states.js'
@@ -171,7 +171,6 @@ type NewTime = Omit<PlanTime, 'nextAt'>
 const NO_TIME = { at: null, recurrence: null, pipeline: null, branch: null, afterPlanId: null }
 const DAYS = ['MO', 'TU', 'WE', 'TH', 'FR', 'SA', 'SU']
 const zones = (): string[] => (Intl as unknown as { supportedValuesOf?: (key: string) => string[] }).supportedValuesOf?.('timeZone') ?? []
-const ownZone = (): string => Intl.DateTimeFormat().resolvedOptions().timeZone
 
 function TimesForm({ plan, names, onChange }: FormProps & { names: ReadonlyMap<number, string> }) {
   const own = plan.times.map(({ nextAt: _, ...time }): NewTime => time)

@@ -9,6 +9,7 @@ import { api } from '../../lib/api.js'
 import { count, formatList } from '../../lib/format.js'
 import { useAddress } from '../../lib/use-address.js'
 import { Button, EmptyState, ErrorState, Loading } from '../../ui/states.js'
+import { PeopleLoad } from '../manual/people-load.js'
 import { momentWords, startWords, waitWords } from './plan-words.js'
 import { PlanTabs } from './plans-page.js'
 import { useStop } from './use-plans.js'
@@ -71,6 +72,7 @@ export function TodayPage() {
             <Waiting parts={today.data.waiting} />
             <Going starts={today.data.going} />
           </div>
+          <PeopleLoad />
         </section>
       )}
     </>

@@ -100,7 +100,10 @@ export function ReleasesPage() {
               </p>
               {release.data.release.note && <p className="mt-1 max-w-[640px] whitespace-pre-wrap">{release.data.release.note}</p>}
             </div>
-            <span className="flex gap-2">
+            <span className="flex items-center gap-2">
+              <ProjectLink to={`report/release/${release.data.release.id}`} className="link px-1 whitespace-nowrap">
+                Report and sign-off
+              </ProjectLink>
               <CanButton right="run" onClick={() => setAddress({ do: 'edit' })}>
                 Change …
               </CanButton>

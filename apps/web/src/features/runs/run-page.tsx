@@ -24,6 +24,7 @@ import { KeepRun } from './keep-run.js'
 import { ResultInspector } from './result-inspector.js'
 import { cameInWords, stoppedWords } from './live-words.js'
 import { RunLive } from './run-live.js'
+import { RunManual } from '../manual/run-manual.js'
 import { RunAgain, RunParts } from '../plans/run-parts.js'
 import { RunCauses, useRunCauses } from './run-causes.js'
 import { RunFaults } from './run-faults.js'
@@ -74,6 +75,7 @@ function RunBench({ detail }: { detail: RunDetail }) {
       <section aria-label="Run" className="flex min-w-0 flex-1 flex-col">
         <RunHead detail={detail} />
         <RunLive detail={detail} />
+        <RunManual runId={id} />
         <RunParts runId={id} />
         {!detail.run.live && <RunCauses runId={id} />}
         {filtered && (
@@ -166,6 +168,9 @@ function RunHead({ detail }: { detail: RunDetail }) {
           {!run.live && <RunAgain runId={run.id} red={run.totals.failed + run.totals.errored + run.totals.notRun} />}
           <CommentsButton kind="run" subject={String(run.id)} of={`build ${run.build}`} />
           <KeepRun run={run} />
+          <ProjectLink to={`report/run/${run.id}`} className="link px-1">
+            Report
+          </ProjectLink>
           <ExportMenu runId={run.id} />
         </div>
       </div>

@@ -18,7 +18,8 @@ import { notify, notifyError } from '../../ui/toast.js'
 const EVENT_WORDS: Record<NoticeKind, string> = {
   newCause: 'a new cause of failures on the main branch',
   backAgain: 'a resolved cause is back',
-  mine: 'something is assigned to me',
+  mine: 'a failure is assigned to me',
+  assigned: 'cases to do by hand are assigned to me',
   mention: 'somebody mentions me',
   comment: 'a comment on what I follow',
   muteEnded: 'a mute has ended',
@@ -29,7 +30,7 @@ const EVENT_WORDS: Record<NoticeKind, string> = {
 }
 
 /** Events that concern one person: a rule of the project does not get them. */
-const PERSONAL: readonly NoticeKind[] = ['mine', 'mention', 'comment']
+const PERSONAL: readonly NoticeKind[] = ['mine', 'assigned', 'mention', 'comment']
 
 /** What is told, where and when; and what was sent. */
 export function NotificationSettings() {
@@ -133,7 +134,7 @@ interface Values {
 const valuesOf = (rule: NotificationRule | null): Values => ({
   name: rule?.name ?? '',
   own: rule && !rule.own ? 'project' : 'own',
-  events: rule?.events ?? ['newCause', 'backAgain', 'mine', 'mention'],
+  events: rule?.events ?? ['newCause', 'backAgain', 'mine', 'assigned', 'mention'],
   channel: rule?.channel ?? 'mail',
   address: rule?.address ?? '',
   template: rule?.template ?? '',

@@ -18,6 +18,7 @@ const KINDS: readonly [kind: ActivityKind, one: string, many: string][] = [
   ['source', 'source', 'sources'],
   ['agent', 'agent', 'agents'],
   ['sync', 'tracker message', 'tracker messages'],
+  ['manual', 'assignment', 'assignments'],
 ]
 
 const STATES: Record<ActivityRow['state'], [words: string, className: string]> = {
@@ -39,6 +40,7 @@ const leadsTo = ({ kind, id }: ActivityRow): string =>
     source: 'intake',
     agent: 'settings/agents',
     sync: 'settings/failures',
+    manual: `mine?assignment=${id}`,
   })[kind]
 
 const REFRESH_MS = 15_000

@@ -1,0 +1,5 @@
+export { ManualModule } from './manual.module.js'
+export { assignCases } from './assign.js'
+export { AssignmentsService, ownerOf } from './assignments.service.js'
+export { AssignmentEnded } from './ended.js'
+export { MINE, WAITS_FOR } from './manual-queries.js'
