@@ -728,6 +728,26 @@ export interface paths {
     patch?: never
     trace?: never
   }
+  '/projects/{project}/brief/looks': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    /**
+     * Notes that you look at the Brief now, and says when you did before
+     * @description Looks within an hour are one.
+     */
+    post: operations['briefLook']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
   '/projects/{project}/builds': {
     parameters: {
       query?: never
@@ -4516,7 +4536,12 @@ export interface components {
         id: number
         build: string
         commit: string | null
-        lane: components['schemas']['LaneRef']
+        lane: {
+          id: number
+          pipeline: string
+          branch: string
+          environment: string
+        }
         at: string
       }[]
       areas: {
@@ -4528,11 +4553,20 @@ export interface components {
         }[]
       } | null
     }
+    BriefLook: {
+      /** @description When who asks looked at the Brief before; null where they never did. */
+      before: string | null
+    }
     BriefRun: {
       id: number
       build: string
       commit: string | null
-      lane: components['schemas']['LaneRef']
+      lane: {
+        id: number
+        pipeline: string
+        branch: string
+        environment: string
+      }
       at: string
     }
     BuildDetail: {
@@ -6638,6 +6672,7 @@ export interface components {
       | 'agentGone'
       | 'planLate'
       | 'resolved'
+      | 'brief'
     NotificationLog: {
       rows: components['schemas']['NotificationLogRow'][]
       total: number
@@ -9114,6 +9149,7 @@ export type BoardLensDto = components['schemas']['BoardLensDto']
 export type BoardList = components['schemas']['BoardList']
 export type Bounds = components['schemas']['Bounds']
 export type Brief = components['schemas']['Brief']
+export type BriefLook = components['schemas']['BriefLook']
 export type BriefRun = components['schemas']['BriefRun']
 export type BuildDetail = components['schemas']['BuildDetail']
 export type BuildList = components['schemas']['BuildList']
@@ -11236,6 +11272,37 @@ export interface operations {
         }
         content: {
           'application/json': components['schemas']['Brief']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  briefLook: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['BriefLook']
         }
       }
       /** @description What went wrong */

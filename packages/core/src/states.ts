@@ -81,6 +81,7 @@ export const NOTICE_KINDS = [
   'agentGone',
   'planLate',
   'resolved',
+  'brief',
 ] as const
 /** What somebody can be told of. */
 export type NoticeKind = (typeof NOTICE_KINDS)[number]

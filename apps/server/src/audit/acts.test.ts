@@ -531,6 +531,7 @@ const cookie = () => bobbinCookie('runa')
 
 /** Routes that change nothing that anybody made, each with the reason; and the one that needs a server of its own. */
 const NO_ACT: Record<string, string> = {
+  'POST /brief/looks': 'notes that somebody looked; nothing that somebody made changes',
   'POST /environments/:id/probe': 'asks, and keeps what was said; nothing that somebody made changes',
   'PUT /assigned-cases/:id/draft': 'belongs to the act that ends the case, as the results of a delivery to its sending',
   'POST /assigned-cases/:id/files': 'belongs to the act that ends the case',

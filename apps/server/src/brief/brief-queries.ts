@@ -71,55 +71,12 @@ where r.project_id = $projectId and ${IN_LENS}
   and case when $since::timestamptz is null then r.started_at > (select max(started_at) from run where project_id = $projectId) - interval '24 hours'
     else r.delivered_at > $since end`
 
-/** That no later run of the same build says something else of the test. */
-const LATEST = `and not exists (
-  select 1 from points q join result z on z.run_id = q.run_id and z.day = q.day and z.script_id = r.script_id
-  where q.ordinality = p.ordinality and q.nth > p.nth)`
-
-/**
- * Worst outcome of each top area over the builds of given runs, oldest first, one digit a build (\`places\` says which run is of which): failed, errored, recovered, blocked, passed, skipped,
- * not run, in that order. Areas that the newest run has results of, or that something happened to in the runs before. Only what did
- * not simply pass is read as a whole; whether an area passed, the first of its scripts that did tells.
- */
-export const areaThreads = (again: boolean): string => `
-with recursive ${TOP_AREAS}, of_script as materialized (
-  select distinct l.script_id, t.top_id as area from link l join test_case c on c.id = l.case_id join top t on t.id = c.area_id
-  where l.project_id = $projectId and l.state = 'active'
-), points as materialized (
-  select run_id, day, ordinality, nth from unnest($runIds::int[], $days::date[], $places::int[]) with ordinality as p (run_id, day, ordinality, nth)
-), notable as materialized (
-  select s.area, p.ordinality, max((array[null, 6, 5, null, 3, null, 4])[r.outcome]) as rank
-  from points p join result r on r.run_id = p.run_id and r.day = p.day and r.outcome in (2, 3, 5, 7) ${again ? LATEST : ''}
-  join of_script s on s.script_id = r.script_id
-  group by s.area, p.ordinality
-), newest as (
-  select distinct s.area from points p join result r on r.run_id = p.run_id and r.day = p.day join of_script s on s.script_id = r.script_id
-  where p.ordinality = (select max(ordinality) from points)
-), areas as (
-  select area, array_agg(script_id) as scripts from of_script
-  where area in (select area from newest union select area from notable) group by area
-), worst as (
-  select a.area, p.ordinality, coalesce(n.rank, quick.rank, passed.rank, other.rank) as rank
-  from areas a cross join points p
-  left join notable n on n.area = a.area and n.ordinality = p.ordinality
-  -- any of the first few nearly always tells, without handing over thousands
-  left join lateral (
-    select 2 as rank from result r
-    where n.rank is null and r.run_id = p.run_id and r.day = p.day and r.script_id = any(a.scripts[:16]) and r.outcome = 1 ${again ? LATEST : ''} limit 1
-  ) quick on true
-  left join lateral (
-    select 2 as rank from result r
-    where n.rank is null and quick.rank is null and r.run_id = p.run_id and r.day = p.day and r.script_id = any(a.scripts) and r.outcome = 1 ${again ? LATEST : ''} limit 1
-  ) passed on true
-  left join lateral (
-    select max(case r.outcome when 4 then 1 else 0 end) as rank from result r
-    where n.rank is null and quick.rank is null and passed.rank is null and r.run_id = p.run_id and r.day = p.day and r.script_id = any(a.scripts) ${again ? LATEST : ''}
-  ) other on true
-), of_build as (
-  select area, ordinality, max(rank) as rank from worst group by area, ordinality
-)
-select t.name as area, string_agg(coalesce((array[6, 4, 1, 5, 7, 3, 2])[w.rank + 1], 0)::text, '' order by w.ordinality) as thread
-from of_build w join area t on t.id = w.area group by t.name order by t.name`
+/** The scripts of each top area, by the name of the area. Binds: projectId. */
+export const AREA_SCRIPTS = `
+with recursive ${TOP_AREAS}
+select t.name as area, array_agg(distinct l.script_id) as scripts
+from link l join test_case c on c.id = l.case_id join top t on t.id = c.area_id
+where l.project_id = $projectId and l.state = 'active' group by t.name order by t.name`
 
 /** What runs next by itself. Binds: projectId. */
 export const NEXT_START = `

@@ -1,14 +1,23 @@
 import { Injectable } from '@nestjs/common'
 import { InjectConnection } from '@nestjs/sequelize'
-import type { AlikeFailures, Brief, BriefRun, Finding } from '../contract/index.js'
-import { type Change, outcomeCode, sharedWords, type Steadiness } from '@bobbin/core'
+import type { Brief } from '../contract/index.js'
+import {
+  type AlikeFailures,
+  type BriefRun,
+  type Change,
+  type Finding,
+  groupThreads,
+  outcomeCode,
+  sharedWords,
+  type Steadiness,
+} from '@bobbin/core'
 import { Sequelize } from 'sequelize-typescript'
 import type { Context } from '../access/index.js'
 import { MineService } from '../comments/index.js'
 import { HistoryService } from '../history/index.js'
 import { SILENT_COUNT } from '../mapping/index.js'
 import { rowsOf } from '../platform/database.js'
-import { laneOf, type Lens, type RunRecord, runRow, RunsService } from '../runs/index.js'
+import { laneOf, type Lens, type RunRecord, RunPacks, runRow, RunsService } from '../runs/index.js'
 import { SCRIPT_SUMS, UNKNOWN_KEYS } from '../scripts/index.js'
 import { type KnownSteadiness, SlowService, TrendsService } from '../trends/index.js'
 import * as sql from './brief-queries.js'
@@ -26,6 +35,7 @@ export class BriefService {
     private readonly mine: MineService,
     private readonly trends: TrendsService,
     private readonly slow: SlowService,
+    private readonly packs: RunPacks,
     @InjectConnection() readonly sequelize: Sequelize,
   ) {}
 
@@ -197,13 +207,16 @@ export class BriefService {
 
   private async areas({ project }: Context, record: RunRecord, span: number): Promise<Brief['areas']> {
     const points = await this.history.points(record.laneId, record.sortKey, span)
-    const runs = points.flatMap((point, place) => point.runs.map(({ runId, day }) => ({ runId, day, place })))
-    const rows = await rowsOf<{ area: string; thread: string }>(this, sql.areaThreads(runs.length > points.length), {
-      projectId: project.id,
-      runIds: runs.map(({ runId }) => runId),
-      days: runs.map(({ day }) => day),
-      places: runs.map(({ place }) => place),
-    })
+    const [packs, areas] = await Promise.all([
+      this.packs.of(points.flatMap(({ runs }) => runs.map(({ runId }) => runId))),
+      rowsOf<{ area: string; scripts: number[] }>(this, sql.AREA_SCRIPTS, { projectId: project.id }),
+    ])
+    const builds = points.map(({ runs }) => runs.flatMap(({ runId }) => packs.get(runId) ?? []))
+    const threads = groupThreads(
+      builds,
+      areas.map(({ scripts }) => scripts),
+    )
+    const rows = areas.flatMap(({ area }, i) => (threads[i] ? [{ area, thread: threads[i] }] : []))
     return {
       lane: laneOf(record),
       points: points.map(({ runId, build, at, incomplete, runs }) => ({

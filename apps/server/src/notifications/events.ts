@@ -1,5 +1,5 @@
 import type { NoticeKind } from '@bobbin/core'
-import { type InTransaction, run } from '../platform/database.js'
+import { type InTransaction, rowsOf, run } from '../platform/database.js'
 
 export interface NewEvent {
   projectId: number
@@ -22,3 +22,20 @@ export const addEvent = (db: InTransaction, { projectId, kind, key, title, text 
      values ($projectId, $kind, $key, $title, $text, $path, $accountId) on conflict (project_id, key, account_id) do nothing`,
     { projectId, kind, key, title, text, path, accountId },
   )
+
+/** Puts down what one rule asked for at this time, to go out at once. @returns false where it was put down already */
+export async function addForRule(
+  db: InTransaction,
+  ruleId: number,
+  { projectId, kind, key, title, text = '', path, accountId = null }: NewEvent,
+): Promise<boolean> {
+  const made = await rowsOf(
+    db,
+    `with event as (
+       insert into notification_event (project_id, kind, key, title, text, path, account_id, routed_at)
+       values ($projectId, $kind, $key, $title, $text, $path, $accountId, now()) on conflict (project_id, key, account_id) do nothing returning id
+     ) insert into notification (project_id, rule_id, event_id, due_at) select $projectId, $ruleId, id, now() from event returning id`,
+    { projectId, kind, key, title, text, path, accountId, ruleId },
+  )
+  return made.length > 0
+}

@@ -1,2 +1,2 @@
 export { NotificationsModule } from './notifications.module.js'
-export { addEvent, type NewEvent } from './events.js'
+export { addEvent, addForRule, type NewEvent } from './events.js'

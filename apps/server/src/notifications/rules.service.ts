@@ -168,6 +168,10 @@ export class RulesService {
   private async check(projectId: number, dto: NotificationRuleDto): Promise<void> {
     if (((dto.quietFrom ?? null) === null) !== ((dto.quietTo ?? null) === null))
       throw new Problem('invalid', 'quiet', 'Quiet hours have a beginning and an end')
+    if (dto.events.includes('brief')) {
+      if (!dto.own) throw new Problem('invalid', 'brief', 'The Brief says what waits for one person: choose it in a rule of your own')
+      if (!dto.digestAt) throw new Problem('invalid', 'brief', 'The Brief comes once a day: say when')
+    }
     if (dto.channel === 'webhook') {
       if (!dto.address) throw new Problem('invalid', 'address', 'A webhook needs an address')
       allowedAddress(dto.address, await hostsOf(this, this.config, projectId))

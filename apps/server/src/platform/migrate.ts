@@ -26,6 +26,7 @@ import { causes } from '../migrations/0024-causes.js'
 import { boards } from '../migrations/0025-boards.js'
 import { manual } from '../migrations/0026-manual.js'
 import { packs } from '../migrations/0027-packs.js'
+import { looks } from '../migrations/0028-looks.js'
 
 /** Every migration, in order; a name stays for ever. */
 const MIGRATIONS: readonly { name: string; sql: string }[] = [
@@ -56,6 +57,7 @@ const MIGRATIONS: readonly { name: string; sql: string }[] = [
   { name: '0025-boards', sql: boards },
   { name: '0026-manual', sql: manual },
   { name: '0027-packs', sql: packs },
+  { name: '0028-looks', sql: looks },
 ]
 
 const LOCK = 0x0b0bb1

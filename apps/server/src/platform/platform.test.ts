@@ -95,6 +95,7 @@ describe('migrate', () => {
         '0025-boards',
         '0026-manual',
         '0027-packs',
+        '0028-looks',
       ])
       expect(await migrate(url)).toEqual([])
     }))

@@ -81,8 +81,10 @@ function jumpOf(durations: readonly number[]): Jump | null {
 
 function creepOf(durations: readonly number[]): Creep | null {
   const trend = mannKendall(durations)
+  if (!trend || trend.p >= PACE.creepP) return null
+  // the dear part, and needed for few
   const line = theilSen(durations)
-  if (!trend || !line || trend.p >= PACE.creepP) return null
+  if (!line) return null
   const [before, after] = [line.intercept, line.intercept + line.slope * (durations.length - 1)]
   return isNoticed(before, after) ? { kind: 'creep', slope: line.slope, before, after, p: trend.p } : null
 }

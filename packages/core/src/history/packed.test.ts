@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { countUnsteady, type PackedRun, pacesOf, placeIn, unpackResults } from './packed.js'
+import { countUnsteady, groupThreads, type PackedRun, pacesOf, placeIn, unpackResults } from './packed.js'
 
 /** A result as the database packs it: numbers with their greatest byte first. */
 function packed(rows: readonly [script: number, code: number, attempts: number, ms: number][]): Uint8Array {
@@ -72,5 +72,25 @@ describe('the pace of tests', () => {
   it('looks at the newest runs alone for the drift', () => {
     // Python's statistics.correlation of the last four
     expect(pacesOf(runs, 4)[0]?.drift).toBeCloseTo(0.4417926243064344, 10)
+  })
+})
+
+// worked out by hand
+describe('threads of groups', () => {
+  const results = (...rows: [script: number, code: number][]) => unpackResults(packed(rows.map(([script, code]) => [script, code, 1, 0])))
+  const builds = [
+    [results([3, 1], [4, 2], [9, 1])],
+    // run again: 4 passed then, which counts; 3 was not in the second run
+    [results([3, 4], [4, 2]), results([4, 1])],
+    [results([3, 4], [5, 6])],
+  ]
+
+  it('are the worst of their tests, each as in the latest run of its build', () => {
+    expect(groupThreads(builds, [[3, 4], [3], [5, 3], [4, 77]])).toEqual(['214', '144', '144', '210'])
+  })
+
+  it('are not told of groups that neither ran nor had something happen', () => {
+    expect(groupThreads(builds, [[9], [77], []])).toEqual([null, null, null])
+    expect(groupThreads([], [[3]])).toEqual([null])
   })
 })

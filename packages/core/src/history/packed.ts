@@ -1,3 +1,5 @@
+import { NOTABLE_CODES, worseCode } from './worst.js'
+
 /** Results of one run, in columns; \`scripts\` ascends, and the others are of the same length. */
 export interface PackedResults {
   scripts: Int32Array
@@ -261,4 +263,37 @@ export function placeIn({ scripts }: PackedResults, script: number): number {
     else high = middle - 1
   }
   return -1
+}
+
+/** Runs of one build in a lane, the first first: a test counts as in the latest that has it. */
+export type PackedBuild = readonly PackedResults[]
+
+/**
+ * The worst outcome of each group of tests in each build, one digit a build, 0 for none: of groups that the newest build has results of, or
+ * in which something happened before.
+ * @param builds of one lane, oldest first
+ * @param groups the scripts of each group; a script may be in several
+ * @returns by group, in the order of the groups; null for those that are not told
+ */
+export function groupThreads(builds: readonly PackedBuild[], groups: readonly (readonly number[])[]): (string | null)[] {
+  const known = [...new Set(groups.flat())]
+  // a slot for each script, from 1
+  const slots = new Int32Array(known.reduce((most, script) => Math.max(most, script), 0) + 1)
+  known.forEach((script, i) => (slots[script] = i + 1))
+  const columns = builds.map((runs) => {
+    const column = new Uint8Array(known.length + 1)
+    for (const { scripts, codes } of runs)
+      for (let i = 0; i < codes.length; i++) {
+        const slot = slots[scripts[i] ?? 0] ?? 0
+        if (slot > 0) column[slot] = codes[i] || (column[slot] ?? 0)
+      }
+    return column
+  })
+  const newest = columns.at(-1)
+  return groups.map((group) => {
+    const own = group.map((script) => slots[script] ?? 0)
+    const thread = columns.map((column) => own.reduce((worst, slot) => worseCode(worst, column[slot] ?? 0), 0))
+    const isTold = own.some((slot) => (newest?.[slot] ?? 0) > 0) || thread.some((code) => NOTABLE_CODES.includes(code))
+    return isTold ? thread.join('') : null
+  })
 }

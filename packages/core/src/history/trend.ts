@@ -18,7 +18,7 @@ export function mannKendall(values: readonly number[]): MannKendall | null {
   const n = values.length
   if (n < 2) return null
   let s = 0
-  for (const [j, later] of values.entries()) for (const earlier of values.slice(0, j)) s += Math.sign(later - earlier)
+  for (let j = 1; j < n; j++) for (let i = 0; i < j; i++) s += Math.sign((values[j] ?? 0) - (values[i] ?? 0))
   const ties = new Map<number, number>()
   for (const value of values) ties.set(value, (ties.get(value) ?? 0) + 1)
   const part = (t: number) => t * (t - 1) * (2 * t + 5)

@@ -1,14 +1,13 @@
 import type { BoardData, Tile } from '@bobbin/client'
-import { weaveOrder } from '@bobbin/core'
+import { headlineOf, type Part, sentenceOf, weaveOrder } from '@bobbin/core'
 import { createContext, useContext, useEffect, useRef, useState, type ReactNode } from 'react'
 import { ProjectLink } from '../../context/project-link.js'
-import { count, formatDuration, formatNumber } from '../../lib/format.js'
+import { count, formatDuration, formatExact, formatNumber } from '../../lib/format.js'
 import { BarChart } from '../../ui/bar-chart.js'
 import { readThread } from '../../ui/outcome-words.js'
 import { Sparkline } from '../../ui/sparkline.js'
 import { OutcomeGlyph, Thread } from '../../ui/thread.js'
 import { Time } from '../../ui/time.js'
-import { headlineOf, type Part, sentenceOf } from '../brief/sentences.js'
 import { dayShort, spikeWords } from '../trends/day-words.js'
 import { dayBars } from '../trends/day-series.js'
 import { costWords, proofWords, shareWords } from '../trends/flaky-words.js'
@@ -72,7 +71,7 @@ function BriefTile({ brief }: { brief: NonNullable<BoardData['brief']> }) {
       <p className="text-base font-semibold">{headlineOf(brief)}</p>
       <ul className="mt-1">
         {brief.findings.slice(0, MOST_SENTENCES).map((finding, i) => {
-          const { outcome, parts } = sentenceOf(finding)
+          const { outcome, parts } = sentenceOf(finding, formatExact)
           return (
             <li key={i} className="flex gap-2.5 border-t border-hairline py-1.5">
               <OutcomeGlyph outcome={outcome} label={null} />

@@ -1,31 +1,34 @@
 import type { Brief } from '@bobbin/client'
+import { headlineOf, type Part, sentenceOf } from '@bobbin/core'
 import { useQuery } from '@tanstack/react-query'
-import { useEffect, useState } from 'react'
+import { useState } from 'react'
 import { useLens, lensQuery } from '../../context/lens.js'
 import { ProjectLink } from '../../context/project-link.js'
 import { useSession } from '../../context/session.js'
 import { api } from '../../lib/api.js'
-import { count, formatNumber } from '../../lib/format.js'
+import { count, formatExact, formatNumber } from '../../lib/format.js'
 import { useAddress } from '../../lib/use-address.js'
 import { Menu, MenuCheck } from '../../ui/menu.js'
 import { readThread } from '../../ui/outcome-words.js'
 import { EmptyState, ErrorState, Loading } from '../../ui/states.js'
 import { OutcomeGlyph, Thread } from '../../ui/thread.js'
 import { Time } from '../../ui/time.js'
-import { headlineOf, sentenceOf, type Part } from './sentences.js'
 
 /** The home page: what a person should know, in sentences, worst first. */
 export function BriefPage() {
   const { project } = useSession()
   const [params] = useAddress()
   const span = SPANS.find(([name]) => name === params.get('since')) ?? SPANS[0]
-  const looked = useLastLook(project.slug)
+  const look = useLastLook(project.slug)
+  const looked = look.data?.before ?? null
+  const waits = span[0] === 'looked' && look.isPending
   const [now] = useState(() => Date.now())
   const since = span[0] === 'looked' ? looked : span[2] === null ? null : new Date(now - span[2] * HOUR_MS).toISOString()
   const query = { ...lensQuery(useLens()), ...(since !== null && { since }) }
   const brief = useQuery({
     queryKey: ['brief', project.slug, query],
     queryFn: ({ signal }) => api.get('/projects/{project}/brief', { path: { project: project.slug }, query, signal }),
+    enabled: !waits,
   })
   if (brief.isPending) return <Loading what="the brief" />
   if (brief.error) return <ErrorState error={brief.error} onRetry={() => void brief.refetch()} />
@@ -61,7 +64,7 @@ const MOST = 10
 interface FindingsProps {
   brief: Brief
   span: (typeof SPANS)[number][0]
-  /** When this browser showed the brief before; null where it never did. */
+  /** When who looks saw the Brief before; null where they never did. */
   looked: string | null
 }
 
@@ -99,7 +102,7 @@ function Findings({ brief, span, looked }: FindingsProps) {
         <h1 className="mt-1 mb-5 text-xl text-balance">{headlineOf(brief)}</h1>
         <ul className="border-b border-hairline">
           {shown.map((finding, i) => {
-            const sentence = sentenceOf(finding)
+            const sentence = sentenceOf(finding, formatExact)
             return (
               <li key={i} className="flex gap-3 border-t border-hairline py-3.5">
                 <span className="pt-[3px]">
@@ -124,25 +127,23 @@ function Findings({ brief, span, looked }: FindingsProps) {
             {all ? 'Only the first ten' : `${brief.findings.length - MOST} more`}
           </button>
         )}
+        <p className="mt-6 text-soft">
+          <ProjectLink to="settings/notifications" className="link">
+            Get this by mail each morning
+          </ProjectLink>
+        </p>
       </div>
     </section>
   )
 }
 
-/** Looks that are nearer to each other than this are one. */
-const ONE_LOOK_MS = HOUR_MS
-
-/** When this browser showed the project's brief before; null where it never did. */
-function useLastLook(project: string): string | null {
-  const key = `bobbin.brief.${project}`
-  const [before] = useState(() => {
-    const [last, earlier] = (localStorage.getItem(key) ?? '').split(' ')
-    return last && Date.now() - Date.parse(last) > ONE_LOOK_MS ? last : earlier || null
+/** Says that the Brief is looked at, and when it was before. */
+function useLastLook(project: string) {
+  return useQuery({
+    queryKey: ['brief-look', project],
+    queryFn: () => api.post('/projects/{project}/brief/looks', { path: { project } }),
+    staleTime: Infinity,
   })
-  useEffect(() => {
-    localStorage.setItem(key, `${new Date().toISOString()} ${before ?? ''}`)
-  }, [key, before])
-  return before
 }
 
 function Parts({ parts }: { parts: Part[] }) {

@@ -27,10 +27,11 @@ const EVENT_WORDS: Record<NoticeKind, string> = {
   agentGone: 'an agent fell silent',
   planLate: 'a plan waits for an agent',
   resolved: 'a cause was resolved by itself',
+  brief: 'the Brief, in full, once a day',
 }
 
 /** Events that concern one person: a rule of the project does not get them. */
-const PERSONAL: readonly NoticeKind[] = ['mine', 'assigned', 'mention', 'comment']
+const PERSONAL: readonly NoticeKind[] = ['mine', 'assigned', 'mention', 'comment', 'brief']
 
 /** What is told, where and when; and what was sent. */
 export function NotificationSettings() {
@@ -245,7 +246,13 @@ function RuleDialog({ rule, onClose }: { rule: NotificationRule | null; onClose:
           </>
         )}
         <div className="flex flex-wrap items-center gap-x-4 gap-y-2">
-          <select aria-label="How often" className="field w-auto" {...register('when')}>
+          <select
+            aria-label="How often"
+            className="field w-auto"
+            {...register('when', {
+              validate: (often, { events }) => often === 'digest' || !events.includes('brief') || 'The Brief comes once a day: choose when',
+            })}
+          >
             <option value="once">At once</option>
             <option value="digest">Once a day, together</option>
           </select>
@@ -256,6 +263,11 @@ function RuleDialog({ rule, onClose }: { rule: NotificationRule | null; onClose:
           <input type="time" aria-label="Quiet from" className="field w-auto" disabled={!quiet} {...register('quietFrom')} /> to
           <input type="time" aria-label="Quiet to" className="field w-auto" disabled={!quiet} {...register('quietTo')} />
         </div>
+        {formState.errors.when && (
+          <p role="alert" className="text-failed">
+            {formState.errors.when.message}
+          </p>
+        )}
         <label className="flex items-center gap-2">
           <input type="checkbox" {...register('paused')} /> Paused
         </label>

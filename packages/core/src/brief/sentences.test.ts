@@ -1,5 +1,5 @@
-import type { Brief, BriefRun, Finding } from '@bobbin/client'
 import { describe, expect, it } from 'vitest'
+import type { BriefRun, Finding } from './finding.js'
 import { headlineOf, sentenceOf } from './sentences.js'
 
 const run: BriefRun = {
@@ -10,7 +10,7 @@ const run: BriefRun = {
   lane: { id: 1, pipeline: 'fare-desk-web', branch: 'main', environment: 'pier-test' },
 }
 const words = (finding: Finding) => {
-  const { parts, detail } = sentenceOf(finding)
+  const { parts, detail } = sentenceOf(finding, (iso) => iso)
   return [...parts, ...detail].map((part) => (part.to ? `[${part.text}](${part.to})` : part.text)).join('')
 }
 
@@ -103,10 +103,7 @@ describe('sentenceOf', () => {
 })
 
 describe('headlineOf', () => {
-  const brief = (findings: Finding[], failing = 0): Brief => ({
-    builds: 1, runs: 1, results: 10, since: null, sinceAt: null, findings, areas: null,
-    latest: [{ ...run, failing, newlyFailing: 0, totals: { total: 10, passed: 10 - failing, failed: failing, errored: 0, skipped: 0, blocked: 0, notRun: 0, recovered: 0 } }],
-  }) // prettier-ignore
+  const brief = (findings: Finding[], failing = 0) => ({ findings, latest: [{ failing, newlyFailing: 0 }] })
   it('names what broke', () =>
     expect(headlineOf(brief([{ kind: 'newlyFailing', run, flaky: 0, count: 3, areas: ['Deck planner'], causes: 1, largest: null }]))).toBe(
       'Deck planner broke in build 412. The rest passed.',

@@ -1,6 +1,6 @@
-import type { Brief, BriefRun, Finding } from '@bobbin/client'
-import type { Outcome } from '@bobbin/core'
-import { count, formatDuration, formatExact, formatList, formatNumber } from '../../lib/format.js'
+import type { Outcome } from '../results/outcome.js'
+import { count, formatDuration, formatList, formatNumber } from '../text/words.js'
+import type { BriefRun, Finding } from './finding.js'
 
 /** A piece of a sentence; with `to` it links, inside the project, to exactly the rows it counts. */
 export interface Part {
@@ -22,8 +22,11 @@ const where = (run: BriefRun) => `${run.lane.pipeline} in ${run.lane.environment
 const verb = (n: number, one: string, many: string) => (n === 1 ? one : many)
 const firstLine = (message: string) => message.split('\n', 1)[0] ?? ''
 
-/** What a finding says. */
-export function sentenceOf(finding: Finding): Sentence {
+/**
+ * What a finding says.
+ * @param exact how a time is written, from ISO 8601
+ */
+export function sentenceOf(finding: Finding, exact: (iso: string) => string): Sentence {
   switch (finding.kind) {
     case 'newlyFailing':
       return newlyFailing(finding)
@@ -89,7 +92,7 @@ export function sentenceOf(finding: Finding): Sentence {
     case 'next':
       return {
         outcome: 'passed',
-        parts: [link(finding.name, `plans?plan=${finding.planId}`), text(` runs next, ${formatExact(finding.at)}.`)],
+        parts: [link(finding.name, `plans?plan=${finding.planId}`), text(` runs next, ${exact(finding.at)}.`)],
         detail: [],
       }
     case 'silent':
@@ -279,7 +282,7 @@ function plain(outcome: Outcome, finding: Of<'fixed' | 'newlySkipped' | 'gone' |
 }
 
 /** The one line above all: what broke, or that nothing did. */
-export function headlineOf(brief: Brief): string {
+export function headlineOf(brief: { latest: readonly { failing: number; newlyFailing: number }[]; findings: readonly Finding[] }): string {
   if (brief.latest.length === 0) return 'No run came in this time.'
   const broken = brief.findings.filter((finding) => finding.kind === 'newlyFailing')
   const [worst] = broken
