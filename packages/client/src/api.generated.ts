@@ -663,7 +663,7 @@ export interface paths {
       path?: never
       cookie?: never
     }
-    /** One's own boards, and those that others share */
+    /** One's own boards, and those that others share; for who manages the project also those with a link for walls */
     get: operations['boardsList']
     put?: never
     /** Makes a board of one's own */
@@ -704,7 +704,7 @@ export interface paths {
     put?: never
     /** Makes a link under which a board is shown without signing in; one that there was ends */
     post: operations['boardsOpen']
-    /** Revokes the link of a board */
+    /** Revokes the link of a board of one's own; who manages the project revokes any */
     delete: operations['boardsClose']
     options?: never
     head?: never
@@ -4138,6 +4138,8 @@ export interface components {
       going: number
       /** @description People who began something, for the filter. */
       people: string[]
+      /** @description Suites of what there is, for the filter. */
+      suites: string[]
     }
     ActivityRow: {
       kind: components['schemas']['ActivityKind']
@@ -4148,6 +4150,8 @@ export interface components {
       /** @description Who began it; null where it began by itself. */
       by: string | null
       environments: string[]
+      /** @description Suites that it runs: those of its plan, or of its assignment. */
+      suites: string[]
       /** @description Results of its runs: how many, and how many are red; null for what has none. */
       results: {
         total: number
@@ -4474,6 +4478,8 @@ export interface components {
       tiles: components['schemas']['Tile'][]
       /** @description The path of its link for walls; null where it has none, or where it is somebody else's. */
       wall: string | null
+      /** @description Whether it has a link for walls: who manages the project may revoke one. */
+      onWall: boolean
     }
     /** @description What the tiles of a board show; of each kind what its own page says. */
     BoardData: {
@@ -4489,6 +4495,11 @@ export interface components {
       flaky: components['schemas']['FlakyList'] | null
       slow: components['schemas']['SlowList'] | null
       areas: components['schemas']['AreaList'] | null
+      /** @description The newest. */
+      builds: components['schemas']['BuildList'] | null
+      /** @description Those that are not resolved, the one with the most failures first. */
+      causes: components['schemas']['FailureList'] | null
+      activity: components['schemas']['ActivityList'] | null
     }
     BoardDto: {
       name: string
@@ -8787,7 +8798,7 @@ export interface components {
       wide: boolean
       /** @description Of day by day: what failures are told apart by. */
       by?: components['schemas']['DayPart']
-      /** @description Of the weave: whose builds; by itself those of the pipeline with the most. */
+      /** @description Of the weave and of builds: whose; by itself those of the pipeline with the most. */
       pipeline?: string
     }
     TileDto: {
@@ -8797,7 +8808,8 @@ export interface components {
       pipeline?: string
     }
     /** @enum {string} */
-    TileKind: 'brief' | 'runs' | 'weave' | 'days' | 'flaky' | 'slow' | 'areas'
+    TileKind:
+      'brief' | 'runs' | 'weave' | 'days' | 'flaky' | 'slow' | 'areas' | 'builds' | 'causes' | 'failedMost' | 'automation' | 'activity'
     Today: {
       from: string
       to: string
@@ -18153,6 +18165,8 @@ export interface operations {
         state?: components['schemas']['ActivityState'] | 'red'
         /** @description The name of who began it. */
         person?: string
+        /** @description The name of a suite that it runs. */
+        suite?: string
       }
       header?: never
       path: {

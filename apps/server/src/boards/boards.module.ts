@@ -1,7 +1,9 @@
 import { Body, Controller, Delete, Get, Header, HttpCode, Module, Param, ParseIntPipe, ParseUUIDPipe, Post, Put } from '@nestjs/common'
 import { AccessModule, Ctx, type Context, Needs, PersonOnly, Public } from '../access/index.js'
 import { BriefModule } from '../brief/index.js'
+import { BuildsModule } from '../builds/index.js'
 import type { Board, BoardData, BoardList } from '../contract/index.js'
+import { FailuresModule } from '../failures/index.js'
 import { TrendsModule } from '../trends/index.js'
 import { BoardDto } from './boards.dto.js'
 import { BoardsService } from './boards.service.js'
@@ -11,7 +13,7 @@ import { BoardsService } from './boards.service.js'
 export class BoardsController {
   constructor(private readonly boards: BoardsService) {}
 
-  /** One's own boards, and those that others share. */
+  /** One's own boards, and those that others share; for who manages the project also those with a link for walls. */
   @Get()
   @Needs('read')
   list(@Ctx() context: Context): Promise<BoardList> {
@@ -54,7 +56,7 @@ export class BoardsController {
     return this.boards.open(context, id)
   }
 
-  /** Revokes the link of a board. */
+  /** Revokes the link of a board of one's own; who manages the project revokes any. */
   @Delete(':id/wall')
   @Needs('read')
   close(@Ctx() context: Context, @Param('id', ParseIntPipe) id: number): Promise<Board> {
@@ -76,7 +78,7 @@ export class WallController {
 }
 
 @Module({
-  imports: [AccessModule, BriefModule, TrendsModule],
+  imports: [AccessModule, BriefModule, BuildsModule, FailuresModule, TrendsModule],
   controllers: [BoardsController, WallController],
   providers: [BoardsService],
 })

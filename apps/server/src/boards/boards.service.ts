@@ -1,14 +1,16 @@
 import { Injectable } from '@nestjs/common'
 import { InjectConnection } from '@nestjs/sequelize'
 import { Sequelize } from 'sequelize-typescript'
-import { type Context, Project } from '../access/index.js'
+import { can, type Context, Project } from '../access/index.js'
 import { BriefService } from '../brief/index.js'
+import { BuildsService } from '../builds/index.js'
 import type { Board, BoardData, BoardList, Tile } from '../contract/index.js'
+import { FailureListService } from '../failures/index.js'
 import { rowsOf } from '../platform/database.js'
 import { addRow, changeRow, type KeptRows, removeRow } from '../platform/kept-rows.js'
 import { notFound, Problem } from '../platform/problem.js'
 import { type Lens, lensOf } from '../runs/index.js'
-import { AreasService, DaysService, SlowService, TrendsService, WeaveService } from '../trends/index.js'
+import { ActivityService, ANY_ACTIVITY, AreasService, DaysService, SlowService, TrendsService, WeaveService } from '../trends/index.js'
 import type { BoardDto } from './boards.dto.js'
 
 const BOARDS: KeptRows = {
@@ -19,9 +21,12 @@ const BOARDS: KeptRows = {
   columns: { name: 'name', account: 'account_id', shared: 'shared', lens: 'lens::jsonb', tiles: 'tiles::jsonb', wallKey: 'wall_key::uuid' },
 }
 
+/** Lines of a tile; more have no room. */
+const MOST_LINES = 10
+
 const COLUMNS = `b.id, b.name, a.name as by, b.account_id as "accountId", b.shared, b.lens, b.tiles, b.wall_key as "wallKey"`
 
-type Found = Omit<Board, 'mine' | 'wall'> & { accountId: number; wallKey: string | null }
+type Found = Omit<Board, 'mine' | 'wall' | 'onWall'> & { accountId: number; wallKey: string | null }
 
 /** Boards that people arrange of parts of other pages. */
 @Injectable()
@@ -33,16 +38,20 @@ export class BoardsService {
     private readonly days: DaysService,
     private readonly areas: AreasService,
     private readonly weaves: WeaveService,
+    private readonly builds: BuildsService,
+    private readonly failures: FailureListService,
+    private readonly activities: ActivityService,
     @InjectConnection() readonly sequelize: Sequelize,
   ) {}
 
-  /** One's own, and those that others share. */
-  async list({ project, caller }: Context): Promise<BoardList> {
+  /** One's own, and those that others share; for who manages the project also those that others opened to walls. */
+  async list(context: Context): Promise<BoardList> {
+    const { project, caller } = context
     const found = await rowsOf<Found>(
       this,
       `select ${COLUMNS} from board b join account a on a.id = b.account_id
-       where b.project_id = $projectId and (b.shared or b.account_id = $accountId) order by b.account_id <> $accountId, lower(b.name), b.id`,
-      { projectId: project.id, accountId: caller.accountId },
+       where b.project_id = $projectId and (b.shared or b.account_id = $accountId or ($manages and b.wall_key is not null)) order by b.account_id <> $accountId, lower(b.name), b.id`,
+      { projectId: project.id, accountId: caller.accountId, manages: can(context, 'manage') },
     )
     return { rows: found.map((row) => boardOf(row, caller.accountId)) }
   }
@@ -72,14 +81,15 @@ export class BoardsService {
   }
 
   async close(context: Context, id: number): Promise<Board> {
-    await this.mine(context, id)
+    if (!can(context, 'manage')) await this.mine(context, id)
     await changeRow(this, context, BOARDS, id, { wallKey: null }, undefined, 'board.closed')
     return boardOf(await this.found(context, id), context.caller.accountId)
   }
 
   async data(context: Context, id: number): Promise<BoardData> {
     const board = await this.found(context, id)
-    if (!board.shared && board.accountId !== context.caller.accountId) throw notFound('board', id)
+    const isOpen = board.wallKey !== null && can(context, 'manage')
+    if (!board.shared && !isOpen && board.accountId !== context.caller.accountId) throw notFound('board', id)
     return this.shown(context, boardOf(board, context.caller.accountId))
   }
 
@@ -106,17 +116,32 @@ export class BoardsService {
   private async shown(context: Context, board: Board): Promise<BoardData> {
     const lens: Lens = lensOf(board.lens)
     const tile = (...kinds: Tile['kind'][]) => board.tiles.find(({ kind }) => kinds.includes(kind))
-    const [days, weave] = [tile('days'), tile('weave')]
-    const [brief, woven, dayList, flaky, slow, areas] = await Promise.all([
+    const [days, weave, built] = [tile('days'), tile('weave'), tile('builds')]
+    const [brief, woven, dayList, flaky, slow, areas, builds, causes, activity] = await Promise.all([
       tile('brief', 'runs') ? this.briefs.get(context, lens) : null,
       weave ? this.weaves.get(context, lens, { pipeline: weave.pipeline ?? null, all: false }) : null,
-      days ? this.days.get(context, lens, { by: days.by ?? 'area', chosen: null, outages: true }) : null,
+      days || tile('failedMost') ? this.days.get(context, lens, { by: days?.by ?? 'area', chosen: null, outages: true }) : null,
       tile('flaky') ? this.trends.flaky(context, lens) : null,
       tile('slow') ? this.slow.get(context, lens) : null,
-      tile('areas') ? this.areas.get(context, lens, 'area', null) : null,
+      tile('areas', 'automation') ? this.areas.get(context, lens, 'area', null) : null,
+      built ? this.builds.list(context, lens, built.pipeline ?? null) : null,
+      tile('causes') ? this.failures.list(context, lens, {}) : null,
+      tile('activity') ? this.activities.get(context, ANY_ACTIVITY) : null,
     ])
     const { slug, name } = context.project
-    return { board, project: { slug, name }, at: new Date().toISOString(), brief, weave: woven, days: dayList, flaky, slow, areas }
+    return {
+      ...{ board, project: { slug, name }, at: new Date().toISOString() },
+      ...{ brief, weave: woven, days: dayList, flaky, slow, areas },
+      builds: builds && { ...builds, rows: builds.rows.slice(0, MOST_LINES) },
+      causes: causes && {
+        ...causes,
+        rows: causes.rows
+          .filter(({ state }) => state !== 'resolved')
+          .toSorted((a, b) => b.failures - a.failures)
+          .slice(0, MOST_LINES),
+      },
+      activity: activity && { ...activity, rows: activity.rows.slice(0, MOST_LINES) },
+    }
   }
 
   private async found({ project }: Context, id: number): Promise<Found> {
@@ -141,5 +166,5 @@ export class BoardsService {
 function boardOf({ accountId, wallKey, ...row }: Found & { projectId?: number }, reader: number): Board {
   const { id, name, by, shared, lens, tiles } = row
   const mine = accountId === reader
-  return { id, name, by, mine, shared, lens, tiles, wall: mine && wallKey !== null ? `/wall/${wallKey}` : null }
+  return { id, name, by, mine, shared, lens, tiles, wall: mine && wallKey !== null ? `/wall/${wallKey}` : null, onWall: wallKey !== null }
 }

@@ -33,7 +33,20 @@ describe('a board', () => {
     expect(data.weave?.rows.map(({ thread }) => thread)).toEqual(['12'])
     expect(data.days).toMatchObject({ by: 'cause', series: [{ name: 'too heavy', failed: [1] }] })
     expect(data.areas?.rows).toMatchObject([{ name: 'Deck planner', failed: 1 }])
-    expect([data.flaky, data.slow]).toEqual([null, null])
+    expect([data.flaky, data.slow, data.builds, data.causes, data.activity]).toEqual([null, null, null, null, null])
+  })
+
+  it('shows builds, causes, activity, what failed most and automation as their pages do', async () => {
+    const more = ['builds', 'causes', 'activity', 'failedMost', 'automation'].map((kind) => ({ kind, wide: false }))
+    const other = await runa<Board>('POST', '/boards', { name: 'More', shared: false, lens, tiles: more })
+    const data = await runa<BoardData>('GET', `/boards/${other.id}`)
+    expect(data.builds?.rows.map(({ build }) => build)).toEqual(['2', '1'])
+    expect(data.causes?.rows).toMatchObject([{ title: 'too heavy', tests: 1 }])
+    expect(data.activity?.rows.map(({ kind }) => kind)).toEqual(['delivery', 'delivery'])
+    expect(data.areas?.moves.at(-1)).toMatchObject({ cases: 1, automated: 1 })
+    expect([data.brief, data.weave]).toEqual([null, null])
+    expect(data.days?.days).toHaveLength(1)
+    await runa('DELETE', `/boards/${other.id}`)
   })
 
   it('is changed, and refused where its name is taken or a tile is unknown', async () => {
@@ -79,6 +92,20 @@ describe('a board', () => {
     expect((await wall(renewed.wall)).status).toBe(200)
     await runa('DELETE', `/boards/${board.id}/wall`)
     expect((await wall(renewed.wall)).status).toBe(404)
+  })
+
+  it('is taken off walls by who manages the project, shared or not, and by no other member', async () => {
+    const tove = await bobbin.person('tove@gullhaven.example')
+    await runa('PUT', `/boards/${board.id}`, { name: 'Morning', shared: false, lens, tiles })
+    const { wall: path } = await runa<Board>('POST', `/boards/${board.id}/wall`)
+    await bobbin.ask(`update membership set role = 'viewer' where account_id = (select id from account where email like 'tove%')`)
+    expect((await tove<BoardList>('GET', '/boards')).rows).toEqual([])
+    await expect(tove('DELETE', `/boards/${board.id}/wall`)).rejects.toThrow(/board/)
+    await bobbin.ask(`update membership set role = 'lead' where account_id = (select id from account where email like 'tove%')`)
+    expect((await tove<BoardList>('GET', '/boards')).rows).toMatchObject([{ name: 'Morning', mine: false, wall: null, onWall: true }])
+    await tove('DELETE', `/boards/${board.id}/wall`)
+    expect((await wall(path)).status).toBe(404)
+    expect((await tove<BoardList>('GET', '/boards')).rows).toEqual([])
   })
 
   it('ends on walls when its maker leaves the project', async () => {

@@ -31,5 +31,5 @@ export class BuildsController {
   }
 }
 
-@Module({ imports: [AccessModule, RunsModule], controllers: [BuildsController], providers: [BuildsService] })
+@Module({ imports: [AccessModule, RunsModule], controllers: [BuildsController], providers: [BuildsService], exports: [BuildsService] })
 export class BuildsModule {}

@@ -1,1 +1,2 @@
 export { BuildsModule } from './builds.module.js'
+export { BuildsService } from './builds.service.js'

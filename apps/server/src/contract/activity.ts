@@ -12,6 +12,8 @@ export interface ActivityRow {
   /** Who began it; null where it began by itself. */
   by: string | null
   environments: string[]
+  /** Suites that it runs: those of its plan, or of its assignment. */
+  suites: string[]
   /** Results of its runs: how many, and how many are red; null for what has none. */
   results: { total: number; red: number } | null
   /** What is wrong, in words of whoever says so. */
@@ -24,4 +26,6 @@ export interface ActivityList {
   going: number
   /** People who began something, for the filter. */
   people: string[]
+  /** Suites of what there is, for the filter. */
+  suites: string[]
 }

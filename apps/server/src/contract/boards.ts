@@ -1,7 +1,10 @@
 import type { DayPart, TileKind } from '@bobbin/core'
+import type { ActivityList } from './activity.js'
 import type { AreaList } from './areas.js'
 import type { Brief } from './brief.js'
+import type { BuildList } from './builds.js'
 import type { DayList } from './days.js'
+import type { FailureList } from './failures.js'
 import type { SlowList } from './slow.js'
 import type { FlakyList } from './trends.js'
 import type { Weave } from './weave.js'
@@ -13,7 +16,7 @@ export interface Tile {
   wide: boolean
   /** Of day by day: what failures are told apart by. */
   by?: DayPart
-  /** Of the weave: whose builds; by itself those of the pipeline with the most. */
+  /** Of the weave and of builds: whose; by itself those of the pipeline with the most. */
   pipeline?: string
 }
 
@@ -36,6 +39,8 @@ export interface Board {
   tiles: Tile[]
   /** The path of its link for walls; null where it has none, or where it is somebody else's. */
   wall: string | null
+  /** Whether it has a link for walls: who manages the project may revoke one. */
+  onWall: boolean
 }
 
 export interface BoardList {
@@ -53,4 +58,9 @@ export interface BoardData {
   flaky: FlakyList | null
   slow: SlowList | null
   areas: AreaList | null
+  /** The newest. */
+  builds: BuildList | null
+  /** Those that are not resolved, the one with the most failures first. */
+  causes: FailureList | null
+  activity: ActivityList | null
 }

@@ -18,7 +18,11 @@ export interface ActivityAsked {
   /** A state, or `red` for what has red results. */
   state: string | null
   person: string | null
+  suite: string | null
 }
+
+/** Nothing is narrowed. */
+export const ANY_ACTIVITY: ActivityAsked = { kinds: ACTIVITY_KINDS, environment: null, state: null, person: null, suite: null }
 
 type Found = Omit<ActivityRow, 'at' | 'results'> & { at: Date; total: number | null; red: number | null }
 
@@ -29,11 +33,11 @@ export class ActivityService {
 
   async get({ project }: Context, asked: ActivityAsked): Promise<ActivityList> {
     const bind = { projectId: project.id, days: DAYS, most: MOST }
-    const any: ActivityAsked = { kinds: ACTIVITY_KINDS, environment: null, state: null, person: null }
-    const filtered = asked.kinds.length < any.kinds.length || asked.environment !== null || asked.state !== null || asked.person !== null
+    const { kinds, ...narrowed } = asked
+    const filtered = kinds.length < ACTIVITY_KINDS.length || Object.values(narrowed).some((one) => one !== null)
     const found = await rowsOf<Found>(this, ACTIVITY, { ...bind, ...asked })
     // what is under way, and who there is to choose, is told whatever the filter
-    const all = filtered ? await rowsOf<Found>(this, ACTIVITY, { ...bind, ...any }) : found
+    const all = filtered ? await rowsOf<Found>(this, ACTIVITY, { ...bind, ...ANY_ACTIVITY }) : found
     return {
       rows: found.map(({ at, total, red, ...row }) => ({
         ...row,
@@ -42,6 +46,7 @@ export class ActivityService {
       })),
       going: all.filter(({ state }) => state === 'going').length,
       people: [...new Set(all.flatMap(({ by }) => by ?? []))].sort(),
+      suites: [...new Set(all.flatMap(({ suites }) => suites))].sort(),
     }
   }
 }

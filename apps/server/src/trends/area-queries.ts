@@ -7,13 +7,16 @@ const rankOf = (outcome: Parameters<typeof outcomeCode>[0]) => OUTCOME_RANKS[out
 /** The newest run of each lane in the lens, as the common table \`newest\`. */
 const NEWEST = `newest as materialized (select distinct on (lane_id) * from runs order by lane_id, sort_key desc)`
 
-/** Which area or suites each case stands in, as the common table \`placed\`: one row a case and place. */
+/** Which area or suites each case stands in, as the common table \`placed\`: one row a case and place. Of suites binds those that are filters, and their cases: suiteIds, caseIds. */
 const placed = (by: 'area' | 'suite') =>
   by === 'area'
     ? `placed as (select c.id as case_id, t.top_id as place_id, t.name as place from test_case c left join top t on t.id = c.area_id
         where c.project_id = $projectId and c.deleted_at is null and c.state <> 'retired')`
-    : `placed as (select c.id as case_id, s.id as place_id, s.name as place from test_case c left join suite_case x on x.case_id = c.id
-        left join suite s on s.id = x.suite_id and not s.template where c.project_id = $projectId and c.deleted_at is null and c.state <> 'retired')`
+    : `of_suite as (
+        select suite_id, case_id from suite_case union select suite_id, case_id from unnest($suiteIds::int[], $caseIds::int[]) f (suite_id, case_id)
+      ), placed as (select c.id as case_id, s.id as place_id, s.name as place
+        from test_case c left join (of_suite x join suite s on s.id = x.suite_id and not s.template) on x.case_id = c.id
+        where c.project_id = $projectId and c.deleted_at is null and c.state <> 'retired')`
 
 /** How the cases of each place stand. Binds: those of the lens, projectId. */
 export const areaCases = (by: 'area' | 'suite') => `
@@ -71,3 +74,5 @@ select w.day::text as day, count(c.id)::int as cases, count(a.case_id)::int as a
 from weeks w left join test_case c on c.project_id = $projectId and c.state <> 'retired' and c.created_at < w.day + 1 and (c.deleted_at is null or c.deleted_at >= w.day + 1)
 left join automated a on a.case_id = c.id and a.at < w.day + 1
 group by w.day order by w.day`
+
+export const FILTER_SUITES = `select id, filter from suite where project_id = $projectId and filter is not null and not template`

@@ -1,10 +1,11 @@
 import { Injectable } from '@nestjs/common'
 import { InjectConnection } from '@nestjs/sequelize'
 import { Sequelize } from 'sequelize-typescript'
-import type { Context } from '../access/index.js'
-import type { AreaList, AreaRow } from '../contract/index.js'
+import type { Context, Project } from '../access/index.js'
+import type { AreaList, AreaRow, SuiteFilter } from '../contract/index.js'
 import { rowsOf } from '../platform/database.js'
 import type { Lens } from '../runs/index.js'
+import { casesOfSuite } from '../suites/index.js'
 import * as sql from './area-queries.js'
 
 const WEEKS = 13
@@ -20,11 +21,12 @@ export class AreasService {
 
   /** @param plan whose newest start is counted; null for all plans */
   async get({ project }: Context, lens: Lens, by: AreaList['by'], plan: number | null): Promise<AreaList> {
+    const placed = { projectId: project.id, ...(by === 'suite' && (await this.filtered(project))) }
     const projectId = project.id
     const [cases, causes, planned, plans, moves] = await Promise.all([
-      rowsOf<Cases>(this, sql.areaCases(by), { projectId, ...lens }),
-      rowsOf<Causes>(this, sql.areaCauses(by), { projectId, ...lens }),
-      rowsOf<Planned>(this, sql.areaPlanned(by), { projectId, plan }),
+      rowsOf<Cases>(this, sql.areaCases(by), { ...placed, ...lens }),
+      rowsOf<Causes>(this, sql.areaCauses(by), { ...placed, ...lens }),
+      rowsOf<Planned>(this, sql.areaPlanned(by), { ...placed, plan }),
       rowsOf<AreaList['plans'][number]>(this, sql.AREA_PLANS, { projectId }),
       rowsOf<AreaList['moves'][number]>(this, sql.AREA_MOVES, { projectId, weeks: WEEKS }),
     ])
@@ -36,5 +38,12 @@ export class AreasService {
     // what has no area or suite comes last
     rows.sort((a, b) => Number(a.name === null) - Number(b.name === null) || ((a.name ?? '') < (b.name ?? '') ? -1 : 1))
     return { by, rows, plans, moves }
+  }
+
+  /** The cases of suites that are a filter, pair by pair. */
+  private async filtered(project: Project): Promise<{ suiteIds: number[]; caseIds: number[] }> {
+    const suites = await rowsOf<{ id: number; filter: SuiteFilter }>(this, sql.FILTER_SUITES, { projectId: project.id })
+    const cases = await Promise.all(suites.map((suite) => casesOfSuite(this, project, suite)))
+    return { suiteIds: suites.flatMap(({ id }, i) => cases[i]?.map(() => id) ?? []), caseIds: cases.flat() }
   }
 }

@@ -50,6 +50,15 @@ describe('areas', () => {
     )
     const suites = await bobbin.get<AreaList>('/trends/areas?by=suite')
     expect(suites.rows.map(({ name, cases, failed }) => [name, cases, failed])).toEqual([['Smoke', 1, 1], [null, 3, 0]]) // prettier-ignore
+    // one that is a filter, and a template, which counts for nothing
+    await bobbin.ask(
+      `insert into suite (project_id, name, filter, template) values (1, 'Red', '{"failedLast": true}', false), (1, 'Pattern', null, true)`,
+    )
+    await bobbin.ask(
+      `insert into suite_case (suite_id, case_id, position) select s.id, c.id, 1 from suite s, test_case c where s.name = 'Pattern'`,
+    )
+    const withFilter = await bobbin.get<AreaList>('/trends/areas?by=suite')
+    expect(withFilter.rows.map(({ name, cases, failed, causes }) => [name, cases, failed, causes])).toEqual([['Red', 1, 1, 1], ['Smoke', 1, 1, 1], [null, 3, 0, 0]]) // prettier-ignore
     expect((await bobbin.get<AreaList>('/trends/areas?branch=elsewhere')).rows[0]).toMatchObject({ cases: 4, automated: 3, covered: 0 })
     await bobbin.ask(`update test_case set state = 'retired' where number = 216`)
     expect((await bobbin.get<AreaList>('/trends/areas')).rows[0]).toMatchObject({ cases: 3 })
@@ -90,6 +99,12 @@ describe('activity', () => {
     expect(await names('state=red')).toEqual(['core 2'])
     expect(await names('environment=pier-test&kinds=delivery,scan')).toEqual(['core 2', 'core 1'])
     expect(await names('person=nobody')).toEqual([])
+    await bobbin.ask(
+      `insert into plan_suite (plan_id, suite_id, position) select p.id, s.id, 1 from plan p, suite s where p.name = 'Nightly' and s.name = 'Smoke'`,
+    )
+    await bobbin.ask(`update run r set start_id = s.id from start s, build b where b.id = r.build_id and b.name = '2'`)
+    expect(await names('suite=Smoke')).toEqual(['Nightly', 'core 2'])
+    expect((await bobbin.get<ActivityList>('/trends/activity?person=nobody')).suites).toEqual(['Smoke'])
     await expect(names('kinds=weather')).rejects.toThrow(/kinds/)
   })
 })

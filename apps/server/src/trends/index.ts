@@ -1,6 +1,7 @@
 export { TrendsModule } from './trends.module.js'
 export { type KnownSteadiness, TrendsService } from './trends.service.js'
 export { SlowService } from './slow.service.js'
+export { ActivityService, ANY_ACTIVITY } from './activity.service.js'
 export { AreasService } from './areas.service.js'
 export { DaysService } from './days.service.js'
 export { WeaveService } from './weave.service.js'

@@ -11,10 +11,12 @@ select ${SCRIPT_REF}, coalesce((
 export const INSTANCES = `
 select r.id as "runId", b.name as build, b.commit, r.started_at as at, l.id as "laneId", p.name as pipeline, l.branch, e.name as environment, r.profile, r.outage,
   x.outcome::int as outcome, x.duration_ms as "durationMs", x.attempts::int as attempts, left(m.text, 300) as message, r.sort_key as "sortKey",
+  extract(epoch from f.started_at - r.started_at)::float8 / 60 as "minutesIn",
   (select min(a.name) from part pt join agent a on a.id = pt.agent_id where pt.run_id = r.id having count(distinct a.id) = 1) as agent,
   count(*) over ()::int as total
 from result x join run r on r.id = x.run_id and r.day = x.day join lane l on l.id = r.lane_id and not l.trial join build b on b.id = r.build_id
 join pipeline p on p.id = l.pipeline_id join environment e on e.id = l.environment_id left join body m on m.id = x.message_id
+left join attempt f on f.run_id = x.run_id and f.script_id = x.script_id and f.day = x.day and f.ordinal = 1
 where x.script_id = $scriptId and not r.live order by r.started_at desc, r.id desc limit $most`
 
 const nameOf = (account: string) => `(select a.name from account a where a.id = ${account})`

@@ -27,6 +27,8 @@ interface Instance {
   message: string | null
   sortKey: string
   agent: string | null
+  /** When it began, in minutes after its run; null where nobody said. */
+  minutesIn: number | null
   total: number
 }
 
@@ -57,7 +59,7 @@ export class LifeService {
       steadiness: steadinessOf(countsOf(judging)),
       where: whereOnly(
         judging.map((row) => ({ bad: row.outcome !== PASSED, places: placesOf(row) })),
-        ['environment', 'profile', 'agent', 'hour'],
+        ['environment', 'profile', 'agent', 'hour', 'position'],
       ),
       helped: helpedOf(judging, marks),
     }
@@ -82,7 +84,23 @@ function instanceOf(row: Instance): LifeInstance {
 }
 
 /** The hour is that of UTC. */
-const placesOf = ({ environment, profile, agent, at }: Instance) => ({ environment, profile, agent, hour: `${at.getUTCHours()} h` })
+const placesOf = ({ environment, profile, agent, at, minutesIn }: Instance) => ({
+  ...{ environment, profile, agent },
+  hour: `${at.getUTCHours()} h`,
+  position: positionOf(minutesIn),
+})
+
+/** Bounds of the parts of a run, in minutes. */
+const POSITIONS = [1, 5, 15, 60]
+
+/** How far into its run a test began, in words. */
+function positionOf(minutes: number | null): string | null {
+  // clocks of machines differ: what began before its run says nothing
+  if (minutes === null || minutes < 0) return null
+  const at = POSITIONS.findIndex((bound) => minutes < bound)
+  if (at === 0) return 'within the first minute'
+  return at < 0 ? `later than ${POSITIONS.at(-1)} min` : `${POSITIONS[at - 1]} to ${POSITIONS[at]} min into the run`
+}
 
 /** Where its pace changed, lane by lane. */
 function pacesOf(rows: readonly Instance[]): LifeMark[] {

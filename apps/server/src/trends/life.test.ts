@@ -63,6 +63,22 @@ describe('one test’s life', () => {
     expect(helped).toMatchObject({ what: 'released', before: { of: 24 - (helped?.after.of ?? 0) } })
   })
 
+  it('tells a place in the run from an environment: what begins late does worse', async () => {
+    await bobbin.ask(
+      `update attempt a set started_at = r.started_at + case when x.outcome = 7 then interval '20 minutes' else interval '30 seconds' end
+       from run r, result x where r.id = a.run_id and x.run_id = a.run_id and x.script_id = a.script_id and a.script_id = ${id} and a.ordinal = 1`,
+    )
+    // Fisher's exact test of [6, 0; 0, 18], greater: 1 / C(24, 6) = 1 / 134596
+    expect((await life()).where[0]).toMatchObject({
+      by: 'position',
+      value: '15 to 60 min into the run',
+      bad: 6,
+      of: 6,
+      elsewhereBad: 0,
+      elsewhereOf: 18,
+    })
+  })
+
   it('is of the project alone', async () => {
     await expect(bobbin.get('/tests/999999')).rejects.toThrow(/999999/)
   })

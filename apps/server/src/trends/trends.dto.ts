@@ -67,4 +67,8 @@ export class ActivityDto {
   @IsOptional()
   @IsString()
   person?: string
+  /** The name of a suite that it runs. */
+  @IsOptional()
+  @IsString()
+  suite?: string
 }

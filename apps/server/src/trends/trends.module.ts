@@ -64,12 +64,13 @@ export class TrendsController {
   /** What goes on: plans, deliveries, scans, sources, agents, messages to the tracker. */
   @Get('activity')
   @Needs('read')
-  activity(@Ctx() context: Context, @Query() { kinds, environment, state, person }: ActivityDto): Promise<ActivityList> {
+  activity(@Ctx() context: Context, @Query() { kinds, environment, state, person, suite }: ActivityDto): Promise<ActivityList> {
     return this.activities.get(context, {
       kinds: kinds ?? ACTIVITY_KINDS,
       environment: environment ?? null,
       state: state ?? null,
       person: person ?? null,
+      suite: suite ?? null,
     })
   }
 }
@@ -102,6 +103,6 @@ export class LifeController {
   imports: [AccessModule, HistoryModule, RunsModule],
   controllers: [TrendsController, WeaveController, LifeController],
   providers: [ActivityService, AreasService, DaysService, FiguresService, LifeService, SlowService, TrendsService, WeaveService],
-  exports: [AreasService, DaysService, SlowService, TrendsService, WeaveService],
+  exports: [ActivityService, AreasService, DaysService, SlowService, TrendsService, WeaveService],
 })
 export class TrendsModule {}

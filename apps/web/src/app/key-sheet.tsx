@@ -98,6 +98,7 @@ const GROUPS: readonly { name: string; keys: readonly (readonly [string, string]
       ['v', 'Drawn, or as a table'],
       ['Enter', 'Open the marked result'],
       ['← →', 'Day by day: choose another day; with Shift several'],
+      ['5, a, q', 'Flaky tests: mark as flaky, assign, quarantine'],
       ['n, e', 'New board, arrange the board'],
     ],
   },

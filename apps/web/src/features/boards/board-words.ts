@@ -10,6 +10,11 @@ export const TILES: Record<TileKind, { name: string; to: string }> = {
   flaky: { name: 'Flaky tests', to: 'trends' },
   slow: { name: 'Slower tests', to: 'trends/slow' },
   areas: { name: 'Areas', to: 'trends/areas' },
+  builds: { name: 'Newest builds', to: 'builds' },
+  causes: { name: 'Causes of failures', to: 'failures' },
+  failedMost: { name: 'Failed most', to: 'trends/days' },
+  automation: { name: 'Automation', to: 'trends/areas' },
+  activity: { name: 'Activity', to: 'trends/activity' },
 }
 
 /** What a new board begins with. */

@@ -125,7 +125,12 @@ function Shown({ board }: { board: Board }) {
       <header className="mb-4 flex flex-wrap items-baseline gap-x-4 gap-y-1">
         <h1 className="text-xl">{board.name}</h1>
         <p className="text-soft">
-          {lensWords(board.lens)} · {board.mine ? (board.shared ? 'shared' : 'only you see it') : `by ${board.by}`}
+          {lensWords(board.lens)} ·{' '}
+          {board.mine
+            ? board.shared
+              ? 'shared'
+              : 'only you see it'
+            : `by ${board.by}${board.shared ? '' : ', not shared, open to walls'}`}
         </p>
         <span className="ml-auto flex items-baseline gap-4">
           {board.wall && (
@@ -133,6 +138,7 @@ function Shown({ board }: { board: Board }) {
               On the wall
             </a>
           )}
+          {!board.mine && board.onWall && <CloseWall board={board} />}
           {board.mine ? (
             <button type="button" className="link" aria-pressed={editing} onClick={() => setEditing(!editing)} title="Arrange (e)">
               {editing ? 'Done' : 'Arrange'}
@@ -152,6 +158,16 @@ function Shown({ board }: { board: Board }) {
       )}
     </section>
   )
+}
+
+/** Whoever has the link sees the board: who manages the project can end that, whoever made it. */
+function CloseWall({ board }: { board: Board }) {
+  const changes = useBoardChanges()
+  return useCan('manage') ? (
+    <button type="button" className="link" disabled={changes.close.isPending} onClick={() => changes.close.mutate(board.id)}>
+      Revoke its link for walls
+    </button>
+  ) : null
 }
 
 function Copy({ board: { name, lens, tiles } }: { board: Board }) {

@@ -8,6 +8,8 @@ import { readThread } from '../../ui/outcome-words.js'
 import { Sparkline } from '../../ui/sparkline.js'
 import { OutcomeGlyph, Thread } from '../../ui/thread.js'
 import { Time } from '../../ui/time.js'
+import { placeWords, standWords } from '../failures/failure-words.js'
+import { ACTIVITY_KINDS, ACTIVITY_STATES, leadsTo } from '../trends/activity-words.js'
 import { dayShort, spikeWords } from '../trends/day-words.js'
 import { dayBars } from '../trends/day-series.js'
 import { costWords, proofWords, shareWords } from '../trends/flaky-words.js'
@@ -40,6 +42,16 @@ export function TileView({ tile, data }: { tile: Tile; data: BoardData }) {
       return data.slow && <SlowTile slow={data.slow} />
     case 'areas':
       return data.areas && <AreasTile areas={data.areas} />
+    case 'automation':
+      return data.areas && <AutomationTile areas={data.areas} />
+    case 'builds':
+      return data.builds && <BuildsTile builds={data.builds} />
+    case 'causes':
+      return data.causes && <CausesTile causes={data.causes} />
+    case 'failedMost':
+      return data.days && <FailedMostTile days={data.days} />
+    case 'activity':
+      return data.activity && <ActivityTile activity={data.activity} />
   }
 }
 
@@ -267,6 +279,143 @@ function AreasTile({ areas }: { areas: NonNullable<BoardData['areas']> }) {
         ))}
       </tbody>
     </table>
+  )
+}
+
+function AutomationTile({ areas: { moves } }: { areas: NonNullable<BoardData['areas']> }) {
+  const known = moves.filter(({ cases }) => cases > 0)
+  const shares = known.map(({ cases, automated }) => (100 * automated) / cases)
+  const [first, last] = [shares[0], shares.at(-1)]
+  const now = known.at(-1)
+  if (first === undefined || last === undefined || !now) return <None>No case yet.</None>
+  return (
+    <div className="flex items-center gap-5">
+      <p>
+        <span className="text-lg tabular-nums">{Math.floor(last)} %</span> of {count(now.cases, 'case')} are automated
+        <br />
+        <span className="text-soft">
+          {formatNumber(now.cases - now.automated)} are not; {Math.round(first)} % {count(shares.length - 1, 'week')} ago
+        </span>
+      </p>
+      <Sparkline values={shares} width={180} height={48} label={`Share of automated cases over ${shares.length} weeks`} />
+    </div>
+  )
+}
+
+function BuildsTile({ builds }: { builds: NonNullable<BoardData['builds']> }) {
+  if (builds.rows.length === 0) return <None>No build yet.</None>
+  return (
+    <>
+      <p className="mb-1 text-soft">{builds.pipeline}</p>
+      <ul>
+        {builds.rows.map(({ id, build, author, at, runs, causes }) => (
+          <li key={id} className="flex items-baseline gap-3 border-t border-hairline py-1.5">
+            <Lead to={`builds?build=${id}`} className="link w-[64px] shrink-0 truncate font-mono">
+              {build}
+            </Lead>
+            <span className="min-w-0 flex-1 truncate">
+              {runs.map((run) => (
+                <span key={run.id} className="mr-3 whitespace-nowrap">
+                  <span className="text-soft">{run.lane.environment}</span> <BuildRunWords run={run} />
+                </span>
+              ))}
+            </span>
+            <span className="shrink-0 text-soft">{causes > 0 && count(causes, 'cause')}</span>
+            <span className="w-[150px] shrink-0 truncate text-right text-soft">
+              {author ?? ''} <Time iso={at} />
+            </span>
+          </li>
+        ))}
+      </ul>
+    </>
+  )
+}
+
+function BuildRunWords({ run: { totals, live } }: { run: NonNullable<BoardData['builds']>['rows'][number]['runs'][number] }) {
+  const red = totals.failed + totals.errored
+  if (live) return <span className="text-dye">live</span>
+  return red > 0 ? (
+    <span className="font-semibold text-failed">{formatNumber(red)} red</span>
+  ) : (
+    <span className="text-passed">none red</span>
+  )
+}
+
+function CausesTile({ causes }: { causes: NonNullable<BoardData['causes']> }) {
+  if (causes.rows.length === 0) return <None>No cause is open.</None>
+  return (
+    <>
+      <p className="mb-1 text-soft">
+        {formatNumber(causes.counts.untriaged)} not triaged, {formatNumber(causes.counts.known)} known, {formatNumber(causes.counts.muted)}{' '}
+        muted
+      </p>
+      <ul>
+        {causes.rows.slice(0, MOST_LINES).map((row) => {
+          const stand = standWords(row)
+          return (
+            <li key={row.id} className="flex items-baseline gap-3 border-t border-hairline py-1.5">
+              <div className="min-w-0 flex-1">
+                <p className="truncate" title={row.title}>
+                  <Lead to={`failures?cause=${row.id}`}>{row.title}</Lead>
+                </p>
+                <p className="truncate text-soft">{placeWords(row)}</p>
+              </div>
+              <p className={`max-w-[40%] shrink-0 truncate text-right ${stand.red ? 'text-failed' : 'text-soft'}`}>{stand.first}</p>
+            </li>
+          )
+        })}
+      </ul>
+      <More all={causes.counts.untriaged + causes.counts.known + causes.counts.muted} />
+    </>
+  )
+}
+
+function FailedMostTile({ days: { top } }: { days: NonNullable<BoardData['days']> }) {
+  if (top.length === 0) return <None>No test failed on the days that stand out.</None>
+  return (
+    <>
+      <ul>
+        {top.slice(0, MOST_LINES).map(({ script, failed, errored, days, lastRunId }) => (
+          <li key={script.id} className="flex items-baseline gap-3 border-t border-hairline py-1.5 first:border-0">
+            <p className="min-w-0 flex-1 truncate" title={script.name}>
+              <Lead to={`runs/${lastRunId}?script=${script.id}`}>{script.name}</Lead>
+            </p>
+            <span className="shrink-0 text-right tabular-nums">
+              {failed > 0 && `${formatNumber(failed)} failed`}
+              {failed > 0 && errored > 0 && ', '}
+              {errored > 0 && `${formatNumber(errored)} errored`} <span className="text-soft">on {count(days, 'day')}</span>
+            </span>
+          </li>
+        ))}
+      </ul>
+      <More all={top.length} />
+    </>
+  )
+}
+
+function ActivityTile({ activity }: { activity: NonNullable<BoardData['activity']> }) {
+  if (activity.rows.length === 0) return <None>Nothing yet.</None>
+  return (
+    <>
+      <p className="mb-1 text-soft">{activity.going === 0 ? 'Nothing is under way' : `${formatNumber(activity.going)} under way`}</p>
+      <ul>
+        {activity.rows.slice(0, MOST_LINES).map((row) => {
+          const [state, className] = ACTIVITY_STATES[row.state]
+          return (
+            <li key={`${row.kind}-${row.id}`} className="flex items-baseline gap-3 border-t border-hairline py-1.5">
+              <span className="min-w-0 flex-1 truncate" title={row.problem ?? row.name}>
+                <span className="text-soft">{ACTIVITY_KINDS.find(([kind]) => kind === row.kind)?.[1]}</span>{' '}
+                <Lead to={leadsTo(row)}>{row.name}</Lead>
+              </span>
+              <span className={className}>{state}</span>
+              <span className="w-[120px] shrink-0 text-right text-soft">
+                <Time iso={row.at} />
+              </span>
+            </li>
+          )
+        })}
+      </ul>
+    </>
   )
 }
 

@@ -112,7 +112,9 @@ function Shown({ detail, onClose, onNext }: { detail: FailureDetail; onClose: ()
       {doing === 'report' && <DefectDialog detail={detail} onClose={close} onLink={() => setDoing('link')} />}
       {doing === 'link' && <LinkDefectDialog row={row} onClose={close} />}
       {doing === 'mute' && <MuteDialog of={{ kind: 'cause', row }} onClose={close} />}
-      {doing === 'quarantine' && <QuarantineDialog detail={detail} onClose={close} />}
+      {doing === 'quarantine' && (
+        <QuarantineDialog tests={detail.tests} reason={row.cause ? `${row.cause}: ${row.title}` : row.title} onClose={close} />
+      )}
       {doing === 'assign' && <AssignDialog detail={detail} onClose={close} />}
       {doing === 'resolve' && <ResolveDialog row={row} onClose={close} />}
       {doing === 'split' && <SplitDialog detail={detail} onClose={close} />}

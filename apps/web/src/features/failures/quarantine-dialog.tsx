@@ -1,4 +1,4 @@
-import type { FailureDetail } from '@bobbin/client'
+import type { ScriptRef } from '@bobbin/client'
 import { useForm } from 'react-hook-form'
 import { useSession } from '../../context/session.js'
 import { count } from '../../lib/format.js'
@@ -14,8 +14,15 @@ interface Values {
   passes: number
 }
 
-/** Which tests of a cause go into quarantine, whose they are, and how they come out. */
-export function QuarantineDialog({ detail: { row, tests }, onClose }: { detail: FailureDetail; onClose: () => void }) {
+export interface QuarantineDialogProps {
+  tests: readonly { script: Pick<ScriptRef, 'id' | 'name'>; quarantined: boolean }[]
+  /** What is offered as the reason. */
+  reason: string
+  onClose: () => void
+}
+
+/** Which of some tests go into quarantine, whose they are, and how they come out. */
+export function QuarantineDialog({ tests, reason: offered, onClose }: QuarantineDialogProps) {
   const { quarantine } = useDecisions()
   const { me } = useSession()
   const { members } = usePeople()
@@ -24,7 +31,7 @@ export function QuarantineDialog({ detail: { row, tests }, onClose }: { detail: 
   const { register, handleSubmit, formState } = useForm<Values>({
     defaultValues: {
       tests: free.length === 1 ? free.map(({ script }) => String(script.id)) : [],
-      reason: row.cause ? `${row.cause}: ${row.title}` : row.title,
+      reason: offered,
       ownerId: String(me.account.id),
       passes: 10,
     },
@@ -63,7 +70,7 @@ export function QuarantineDialog({ detail: { row, tests }, onClose }: { detail: 
               {script.name}
             </label>
           ))}
-          {free.length === 0 && <p className="text-soft">All of its tests are in quarantine already.</p>}
+          {free.length === 0 && <p className="text-soft">{tests.length === 1 ? 'It is' : 'All of them are'} in quarantine already.</p>}
           {formState.errors.tests && (
             <p role="alert" className="text-failed">
               {formState.errors.tests.message}

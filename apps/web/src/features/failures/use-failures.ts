@@ -129,7 +129,7 @@ export function useDecisions() {
   const refresh = () =>
     void queries.invalidateQueries({
       predicate: ({ queryKey: [word] }) =>
-        ['failures', 'failure', 'quarantine', 'mutes', 'score', 'mine', 'mine-count', 'run', 'brief'].includes(String(word)),
+        ['failures', 'failure', 'quarantine', 'mutes', 'score', 'mine', 'mine-count', 'run', 'brief', 'flaky'].includes(String(word)),
     })
   const onError = (error: unknown) => {
     notifyError(messageOf(error))

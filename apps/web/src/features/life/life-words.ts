@@ -13,6 +13,7 @@ const BY: Record<string, (value: string) => string> = {
   profile: (value) => `on ${value}`,
   agent: (value) => `on the agent ${value}`,
   hour: (value) => `in the hour from ${value} UTC`,
+  position: (value) => `when it begins ${value}`,
 }
 
 /** `It did not pass at first in 9 of 43 runs.` */

@@ -10,38 +10,10 @@ import { Menu, MenuCheck } from '../../ui/menu.js'
 import { RowList } from '../../ui/row-list.js'
 import { EmptyState, ErrorState, Loading } from '../../ui/states.js'
 import { Time } from '../../ui/time.js'
+import { ACTIVITY_KINDS as KINDS, ACTIVITY_STATES as STATES, leadsTo } from './activity-words.js'
 
-const KINDS: readonly [kind: ActivityKind, one: string, many: string][] = [
-  ['plan', 'plan', 'plans'],
-  ['delivery', 'delivery', 'deliveries'],
-  ['scan', 'scan', 'scans'],
-  ['source', 'source', 'sources'],
-  ['agent', 'agent', 'agents'],
-  ['sync', 'tracker message', 'tracker messages'],
-  ['manual', 'assignment', 'assignments'],
-]
-
-const STATES: Record<ActivityRow['state'], [words: string, className: string]> = {
-  going: ['under way', 'text-dye font-semibold'],
-  waiting: ['waiting', 'text-soft'],
-  done: ['done', 'text-soft'],
-  failed: ['failed', 'text-failed font-semibold'],
-  stopped: ['stopped', 'text-soft'],
-}
 const STATE_FILTERS = ['going', 'waiting', 'failed', 'red', 'done', 'stopped'] as const
 const filterWords = (state: (typeof STATE_FILTERS)[number]) => (state === 'red' ? 'with red results' : STATES[state][0])
-
-/** Where a row leads. */
-const leadsTo = ({ kind, id }: ActivityRow): string =>
-  ({
-    plan: 'plans/today',
-    delivery: `intake/${id}`,
-    scan: 'mapping',
-    source: 'intake',
-    agent: 'settings/agents',
-    sync: 'settings/failures',
-    manual: `mine?assignment=${id}`,
-  })[kind]
 
 const REFRESH_MS = 15_000
 
@@ -53,9 +25,9 @@ export function ActivityPart() {
   const [params, setAddress] = useAddress()
   const kinds = KINDS.map(([kind]) => kind).filter((kind) => params.get('kinds')?.split(',').includes(kind))
   const state = STATE_FILTERS.find((one) => one === params.get('state'))
-  const [environment, person] = [params.get('in'), params.get('person')]
+  const [environment, person, suite] = [params.get('in'), params.get('person'), params.get('suite')]
   const activity = useQuery({
-    queryKey: ['activity', project.slug, kinds, state, environment, person],
+    queryKey: ['activity', project.slug, kinds, state, environment, person, suite],
     queryFn: ({ signal }) =>
       api.get('/projects/{project}/trends/activity', {
         path: { project: project.slug },
@@ -64,6 +36,7 @@ export function ActivityPart() {
           ...(state && { state }),
           ...(environment && { environment }),
           ...(person && { person }),
+          ...(suite && { suite }),
         },
         signal,
       }),
@@ -72,9 +45,9 @@ export function ActivityPart() {
   })
   if (activity.isPending) return <Loading what="the activity" />
   if (activity.error) return <ErrorState error={activity.error} onRetry={() => void activity.refetch()} />
-  const { rows, going, people } = activity.data
+  const { rows, going, people, suites } = activity.data
   const environments = [...new Set(rows.flatMap((row) => row.environments))].sort()
-  const filtered = kinds.length > 0 || state !== undefined || environment !== null || person !== null
+  const filtered = kinds.length > 0 || state !== undefined || environment !== null || person !== null || suite !== null
   const toggle = (kind: ActivityKind) => {
     const next = kinds.includes(kind) ? kinds.filter((one) => one !== kind) : [...kinds, kind]
     setAddress({ kinds: next.join(',') }, { replace: true })
@@ -110,8 +83,21 @@ export function ActivityPart() {
             options={people.map((name) => [name, name])}
             onChoose={(next) => setAddress({ person: next })}
           />
+          {(suites.length > 0 || suite !== null) && (
+            <Filter
+              label="Suite"
+              any="of any suite"
+              value={suite}
+              options={suites.map((name) => [name, name])}
+              onChoose={(next) => setAddress({ suite: next })}
+            />
+          )}
           {filtered && (
-            <button type="button" className="link" onClick={() => setAddress({ kinds: null, state: null, in: null, person: null })}>
+            <button
+              type="button"
+              className="link"
+              onClick={() => setAddress({ kinds: null, state: null, in: null, person: null, suite: null })}
+            >
               Clear
             </button>
           )}

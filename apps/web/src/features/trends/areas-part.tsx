@@ -101,7 +101,7 @@ function Head({ list, plan }: { list: AreaList; plan: number | null }) {
       <div className="mt-1 flex items-center gap-5">
         <p className="max-w-[80ch] text-soft">
           Covered means: an active link to a script that has a result in the newest run of a lane which the lens shows. Retired cases are
-          not counted.{by === 'suite' && ' Suites that are a filter are not told here.'}
+          not counted.{by === 'suite' && ' A case may stand in several suites.'}
         </p>
         <div className="ml-auto flex shrink-0 items-center gap-3">
           {shares.length > 1 && (

@@ -1,16 +1,17 @@
 import type { FlakyList, FlakyRow } from '@bobbin/client'
 import { useQuery } from '@tanstack/react-query'
 import { lensQuery, useLens } from '../../context/lens.js'
-import { ProjectLink } from '../../context/project-link.js'
 import { useSession } from '../../context/session.js'
 import { api } from '../../lib/api.js'
 import { count, formatDuration, formatNumber, formatRelative } from '../../lib/format.js'
+import { csvOf, saveFile } from '../../lib/save-file.js'
 import { useAddress } from '../../lib/use-address.js'
 import { readThread } from '../../ui/outcome-words.js'
 import { RowList } from '../../ui/row-list.js'
 import { EmptyState, ErrorState, Loading } from '../../ui/states.js'
 import { Thread } from '../../ui/thread.js'
-import { costWords, proofWords, shareWords, suiteWords, whereWords } from './flaky-words.js'
+import { FlakyChosen } from './flaky-chosen.js'
+import { costWords, flakyCsv, proofWords, shareWords, whereWords } from './flaky-words.js'
 
 const ROW = 55
 
@@ -48,7 +49,7 @@ export function FlakyPage() {
           render={(row) => <FlakyLine row={row} />}
         />
       )}
-      {chosen && <Chosen row={chosen} />}
+      {chosen && <FlakyChosen key={chosen.script.id} row={chosen} />}
     </section>
   )
 }
@@ -56,7 +57,14 @@ export function FlakyPage() {
 function Head({ list }: { list: FlakyList }) {
   return (
     <header className="border-b border-hairline px-5 pt-4 pb-3">
-      <h1 className="text-xl">{list.rows.length === 0 ? 'Flaky tests' : `${count(list.proven + list.maybe, 'flaky test')}`}</h1>
+      <div className="flex items-baseline">
+        <h1 className="text-xl">{list.rows.length === 0 ? 'Flaky tests' : `${count(list.proven + list.maybe, 'flaky test')}`}</h1>
+        {list.rows.length > 0 && (
+          <button type="button" className="link ml-auto" onClick={() => saveFile('flaky.csv', csvOf(flakyCsv(list)))}>
+            CSV
+          </button>
+        )}
+      </div>
       <p className="mt-1">
         {list.rows.length > 0 && `${formatNumber(list.proven)} proven, ${formatNumber(list.maybe)} may be. ${costWords(list)} `}
         <span className="text-soft">
@@ -95,27 +103,5 @@ function FlakyLine({ row }: { row: FlakyRow }) {
         <p className="text-soft">{retryMs > 0 ? `${formatDuration(retryMs)} of retries` : 'no retries'}</p>
       </div>
     </>
-  )
-}
-
-function Chosen({ row }: { row: FlakyRow }) {
-  const { script, cases, last, groupId, quarantined } = row
-  return (
-    <footer className="flex flex-wrap items-baseline gap-x-4 gap-y-1 border-t border-hairline bg-surface px-5 py-2.5">
-      <strong className="font-semibold">{script.name}</strong>
-      {cases.map((key) => (
-        <ProjectLink key={key} to={`cases?case=${key}`} className="link font-mono">
-          {key}
-        </ProjectLink>
-      ))}
-      <span className="text-soft">{suiteWords(row)}</span>
-      <ProjectLink to={`runs/${last.runId}?script=${script.id}`}>Its last failure, build {last.build}</ProjectLink>
-      <ProjectLink to={`tests/${script.id}`}>Its life</ProjectLink>
-      {groupId !== null && (
-        <ProjectLink to={`failures?cause=${groupId}`}>
-          {quarantined ? 'Its cause, and its quarantine' : 'Decide, assign or quarantine'}
-        </ProjectLink>
-      )}
-    </footer>
   )
 }

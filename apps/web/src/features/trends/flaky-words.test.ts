@@ -1,6 +1,6 @@
 import type { FlakyRow } from '@bobbin/client'
 import { expect, it } from 'vitest'
-import { costWords, proofWords, shareWords, suiteWords, whereWords } from './flaky-words.js'
+import { costWords, flakyCsv, proofWords, shareWords, suiteWords, whereWords } from './flaky-words.js'
 
 const row = (more: Partial<FlakyRow> = {}): FlakyRow => ({
   script: { id: 1, name: 'Scanner rejoins after tunnel', classname: null, suites: [], file: null, profile: null, framework: null }, cases: [],
@@ -27,4 +27,20 @@ it('says how often, where, and what it costs', () => {
   const list = { rows: [row()], proven: 1, maybe: 0, steady: 0, retryMs: 61_000, redAlone: 2 }
   expect(costWords(list)).toBe('2 runs were red because of one of them alone; 1 min 1 s went into tries that were made again.')
   expect(costWords({ ...list, retryMs: 0, redAlone: 0 })).toContain('Nothing was red')
+})
+
+it('puts all that is known of each into a table', () => {
+  const [head = [], first = [], ...others] = flakyCsv({
+    rows: [row({ cases: ['FERRY-1', 'FERRY-2'], environments: ['a', 'b'], quarantined: true })],
+    proven: 1,
+    maybe: 0,
+    steady: 0,
+    retryMs: 0,
+    redAlone: 0,
+  })
+  const cell = (column: string) => first[head.indexOf(column)]
+  expect([first.length, others]).toEqual([head.length, []])
+  expect(['test', 'cases', 'steadiness', 'recovered', 'low', 'environments', 'quarantined'].map(cell)).toEqual([
+    'Scanner rejoins after tunnel', 'FERRY-1 FERRY-2', 'proven', 10, 0.207, 'a b', 'yes',
+  ]) // prettier-ignore
 })

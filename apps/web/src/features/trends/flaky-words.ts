@@ -36,3 +36,22 @@ export function whereWords({ environments, environmentsOfRuns, since }: FlakyRow
 /** What a suite of its size would be like. */
 export const suiteWords = ({ redIfAll }: FlakyRow): string =>
   `Were every test of its run like it, a build without a fault would be red ${redIfAll > 0.99 ? 'nearly always' : `in ${percent(redIfAll)} of runs`}.`
+
+/** All that the list knows, as rows of a table with a head. */
+export function flakyCsv({ rows }: FlakyList): (string | number | null)[][] {
+  const columns = ['runs', 'failed', 'recovered', 'share', 'flips', 'bothWays', 'redAlone', 'retryMs', 'redIfAll', 'since'] as const
+  return [
+    ['test', 'file', 'cases', 'steadiness', ...columns, 'low', 'high', 'environments', 'quarantined'],
+    ...rows.map((row) => [
+      row.script.name,
+      row.script.file,
+      row.cases.join(' '),
+      row.steadiness,
+      ...columns.map((column) => row[column]),
+      row.bounds.low,
+      row.bounds.high,
+      row.environments.join(' '),
+      row.quarantined ? 'yes' : 'no',
+    ]),
+  ]
+}
