@@ -1,10 +1,13 @@
 import { useCallback, useEffect } from 'react'
-import { useSearchParams } from 'react-router'
+import { useLocation, useSearchParams } from 'react-router'
+import { Ahead } from './ahead.js'
 
 type Change = Record<string, string | null>
 
 /** What the address says now, or will say once the router has drawn what was set: a handler that was made earlier still builds on it. */
 let newest: URLSearchParams | null = null
+const ahead = new Ahead()
+const keyOf = (pathname: string, params: URLSearchParams) => `${pathname}?${params.toString()}`
 
 /**
  * The address bar as state: `set` changes some parameters and leaves the others; moving in a list replaces, opening pushes.
@@ -17,9 +20,10 @@ export function useAddress(): [
   now: () => URLSearchParams,
 ] {
   const [params, setParams] = useSearchParams()
+  const { pathname } = useLocation()
   useEffect(() => {
-    newest = params
-  }, [params])
+    if (ahead.isNewest(keyOf(pathname, params))) newest = params
+  }, [pathname, params])
   const set = useCallback(
     (change: Change, options: { replace?: boolean } = {}) => {
       setParams((before) => {
@@ -29,10 +33,11 @@ export function useAddress(): [
           else next.set(name, value)
         }
         newest = next
+        ahead.asked(keyOf(pathname, next))
         return next
       }, options)
     },
-    [setParams],
+    [pathname, setParams],
   )
   const now = useCallback(() => newest ?? params, [params])
   return [params, set, now]

@@ -1,6 +1,7 @@
 import { useVirtualizer } from '@tanstack/react-virtual'
 import { Check } from 'lucide-react'
 import { useEffect, useId, useRef, type DragEvent, type KeyboardEvent, type MouseEvent, type ReactNode } from 'react'
+import { Ahead } from '../lib/ahead.js'
 
 export interface RowListProps<T> {
   label: string
@@ -41,11 +42,13 @@ export function RowList<T>(props: RowListProps<T>) {
   const at = indexOf(selected)
   /** What is selected, or will be once it is drawn: keys may come faster than that. */
   const newest = useRef(selected)
+  const ahead = useRef(new Ahead())
   useEffect(() => {
-    newest.current = selected
+    if (ahead.current.isNewest(selected ?? '')) newest.current = selected
   }, [selected])
   const moveTo = (key: string) => {
     newest.current = key
+    ahead.current.asked(key)
     onSelect(key, 'move')
   }
 
