@@ -15,7 +15,7 @@ import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { SourcesService } from '../sources/sources.service.js'
+import { SourcesService } from '../sources/index.js'
 import { environmentDto, planDto, recipeDto } from '../testing/plans.js'
 import { type AsPerson, resultFile, seedCase, TestApp, TOKEN } from '../testing/test-app.js'
 

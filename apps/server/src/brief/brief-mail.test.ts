@@ -2,7 +2,7 @@ import type { BriefLook, NotificationLog, NotificationRules } from '@bobbin/clie
 import { MailStandIn } from '@bobbin/standins/mail'
 import { DateTime } from 'luxon'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { SenderService } from '../notifications/sender.service.js'
+import { SenderService } from '../notifications/index.js'
 import { type AsPerson, resultFile, seedCase, TestApp } from '../testing/test-app.js'
 import { BriefMailService } from './brief-mail.service.js'
 

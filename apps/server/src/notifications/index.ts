@@ -1,2 +1,3 @@
 export { NotificationsModule } from './notifications.module.js'
 export { addEvent, addForRule, type NewEvent } from './events.js'
+export { SenderService } from './sender.service.js'

@@ -1,0 +1,2 @@
+export { SourcesModule } from './sources.module.js'
+export { SourcesService } from './sources.service.js'
