@@ -6,6 +6,8 @@ import { bobbin, expect, folderWith, openRun, test } from './bobbin.js'
 const VIEWS: [string, string][] = [
   ['brief', '/gullhaven/brief'],
   ['cases', '/gullhaven/cases?case=FERRY-101'],
+  ['requirements', '/gullhaven/cases/requirements'],
+  ['tying cases', '/gullhaven/cases/requirements?row=1:FERRY-488&do=tie'],
   ['scripts', '/gullhaven/scripts?only=unlinked'],
   ['mapping', '/gullhaven/mapping?only=all'],
   ['suites', '/gullhaven/suites'],

@@ -177,15 +177,8 @@ try {
       await page.getByText('it breaks off').waitFor()
     },
   })
-  await shoot('delivery', '/gullhaven/intake', {
-    act: async (page) => {
-      await page
-        .getByRole('region', { name: 'Deliveries' })
-        .getByRole('link', { name: /fare-desk-web 412/ })
-        .first()
-        .click()
-      await page.getByRole('list', { name: 'Files of the delivery' }).waitFor()
-    },
+  await shoot('requirements', '/gullhaven/cases/requirements', {
+    act: (page) => page.getByRole('row', { name: /TIDE-31/ }).click(),
   })
   // plans that really run: two good builds, then one with reduced fares charged in full
   if (only.length === 0 || only.some((name) => ['suites', 'plan', 'today-dark'].includes(name))) await runPlans()

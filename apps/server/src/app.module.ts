@@ -24,6 +24,7 @@ import { Project } from './access/index.js'
 import { OpenApiController } from './openapi/openapi.controller.js'
 import { ProjectsModule } from './projects/projects.module.js'
 import { RunsModule } from './runs/index.js'
+import { RequirementsModule } from './requirements/index.js'
 import { SourcesModule } from './sources/index.js'
 import { AgentsModule } from './agents/index.js'
 import { EnvironmentsModule } from './environments/index.js'
@@ -103,6 +104,7 @@ export class AppModule {
         BuildsModule,
         TrendsModule,
         KeepingModule,
+        RequirementsModule,
         SourcesModule,
         AttachmentsModule,
         BriefModule,

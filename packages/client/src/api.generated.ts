@@ -2632,6 +2632,76 @@ export interface paths {
     patch?: never
     trace?: never
   }
+  '/projects/{project}/requirements': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** What must hold, with the cases that verify it and how they stand in the newest runs */
+    get: operations['requirementsList']
+    put?: never
+    /** Adds a requirement */
+    post: operations['requirementsAdd']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/requirements/lines': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    /** Adds requirements, and changes those whose key is there */
+    post: operations['requirementsImport']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/requirements/{id}': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    /** Changes a requirement */
+    put: operations['requirementsChange']
+    post?: never
+    /** Deletes a requirement; its cases stay */
+    delete: operations['requirementsRemove']
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/requirements/{id}/cases': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    /** Ties cases to a requirement, and unties others */
+    put: operations['requirementsTie']
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
   '/projects/{project}/roles': {
     parameters: {
       query?: never
@@ -4032,6 +4102,11 @@ export interface components {
       | 'board.deleted'
       | 'board.opened'
       | 'board.closed'
+      | 'requirement.made'
+      | 'requirement.changed'
+      | 'requirement.deleted'
+      | 'requirement.tied'
+      | 'requirement.imported'
       | 'pool.made'
       | 'pool.changed'
       | 'pool.deleted'
@@ -4231,7 +4306,7 @@ export interface components {
     }
     AreaList: {
       /** @enum {string} */
-      by: 'area' | 'suite'
+      by: 'area' | 'suite' | 'requirement'
       rows: components['schemas']['AreaRow'][]
       plans: {
         id: number
@@ -4251,9 +4326,9 @@ export interface components {
       /** @description Cases that stand directly in it. */
       cases: number
     }
-    /** @description How the cases of an area or of a suite stand; retired ones are not counted. */
+    /** @description How the cases of an area, a suite or a requirement stand; retired ones are not counted. */
     AreaRow: {
-      /** @description The area or suite; null for cases in none. */
+      /** @description The area, suite or requirement; null for cases in none. */
       id: number | null
       name: string | null
       cases: number
@@ -7636,6 +7711,8 @@ export interface components {
       cells: components['schemas']['ReportSum'][]
       areas: components['schemas']['ReportSum'][]
       people: components['schemas']['ReportSum'][]
+      /** @description By requirement that its cases verify; a case may verify several, and what verifies none is not told. */
+      requirements: components['schemas']['ReportSum'][]
       rows: components['schemas']['ReportRow'][]
       /** @description Planned and not done, with whose it is. */
       missing: {
@@ -7683,6 +7760,8 @@ export interface components {
       /** @description Whose it is, where it is done by hand. */
       person: string | null
       steps: components['schemas']['ReportStep'][]
+      /** @description Requirements that its case verifies: keys with titles. */
+      requirements: string[]
     }
     ReportStep: {
       text: string
@@ -7699,6 +7778,74 @@ export interface components {
       errored: number
       /** @description Skipped, blocked or not run. */
       other: number
+    }
+    RequirementCase: {
+      key: string
+      title: string
+      state: components['schemas']['CaseState']
+      /** @description Scripts that verify it. */
+      scripts: components['schemas']['RequirementScript'][]
+      /** @description Where it was done by hand last, of the newest runs. */
+      byHand: {
+        runId: number
+        build: string
+      } | null
+      /** @description By environment the worst of its results in the newest run of each lane; those without a result are not told. */
+      outcomes: {
+        [key: string]: components['schemas']['Outcome']
+      }
+    }
+    RequirementDto: {
+      /** @description By itself the next R-…; without blanks. */
+      key?: string
+      name: string
+      note?: string
+      /** @description Of the page where it is kept, if that is outside. */
+      address?: string | null
+    }
+    RequirementLineDto: {
+      key: string
+      name: string
+      address?: string | null
+    }
+    RequirementLinesDto: {
+      rows: components['schemas']['RequirementLineDto'][]
+    }
+    RequirementList: {
+      rows: components['schemas']['RequirementRow'][]
+      /** @description Environments with a run in the lens. */
+      environments: string[]
+    }
+    RequirementMade: {
+      id: number
+    }
+    RequirementRow: {
+      id: number
+      key: string
+      name: string
+      note: string
+      /** @description Where it is kept, if that is outside. */
+      address: string | null
+      state: components['schemas']['RequirementState']
+      /** @description A result of one of its cases is red. */
+      red: boolean
+      /** @description Its words changed after those of a case that is tied to it. */
+      changed: boolean
+      cases: components['schemas']['RequirementCase'][]
+    }
+    RequirementScript: {
+      id: number
+      name: string
+      file: string | null
+    }
+    /**
+     * @description Whether cases verify a requirement: none is tied, those that are have no result in the newest runs, or some have.
+     * @enum {string}
+     */
+    RequirementState: 'noCase' | 'neverRan' | 'covered'
+    RequirementsImported: {
+      made: number
+      changed: number
     }
     RerunDto: {
       /** @description Which results are run again: all that failed, errored or did not run; or those of some scripts. */
@@ -8553,6 +8700,7 @@ export interface components {
       | 'quarantine'
       | 'recipe'
       | 'release'
+      | 'requirement'
       | 'role'
       | 'run'
       | 'scan'
@@ -8651,6 +8799,8 @@ export interface components {
       /** @description An area, with everything below it. */
       areaId?: number
       ownerId?: number
+      /** @description It verifies this requirement. */
+      requirementId?: number
       states?: ('draft' | 'approved')[]
       /** @description Its last result failed or errored. */
       failedLast?: boolean
@@ -8667,6 +8817,8 @@ export interface components {
       /** @description An area, with everything below it. */
       areaId?: number
       ownerId?: number
+      /** @description It verifies this requirement. */
+      requirementId?: number
       states?: ('draft' | 'approved')[]
       /** @description Its last result failed or errored. */
       failedLast?: boolean
@@ -8791,6 +8943,12 @@ export interface components {
         [key: string]: string
       }
     }
+    TiesDto: {
+      /** @description Keys of cases that verify it. */
+      add: string[]
+      /** @description Keys of cases that verify it no more. */
+      remove: string[]
+    }
     /** @description A part of another page on a board. */
     Tile: {
       kind: components['schemas']['TileKind']
@@ -8891,6 +9049,7 @@ export interface components {
       | 'notifications'
       | 'boards'
       | 'manual'
+      | 'requirements'
     TrackerDto: {
       name: string
       url: string
@@ -9417,6 +9576,16 @@ export type ReportResult = components['schemas']['ReportResult']
 export type ReportRow = components['schemas']['ReportRow']
 export type ReportStep = components['schemas']['ReportStep']
 export type ReportSum = components['schemas']['ReportSum']
+export type RequirementCase = components['schemas']['RequirementCase']
+export type RequirementDto = components['schemas']['RequirementDto']
+export type RequirementLineDto = components['schemas']['RequirementLineDto']
+export type RequirementLinesDto = components['schemas']['RequirementLinesDto']
+export type RequirementList = components['schemas']['RequirementList']
+export type RequirementMade = components['schemas']['RequirementMade']
+export type RequirementRow = components['schemas']['RequirementRow']
+export type RequirementScript = components['schemas']['RequirementScript']
+export type RequirementState = components['schemas']['RequirementState']
+export type RequirementsImported = components['schemas']['RequirementsImported']
 export type RerunDto = components['schemas']['RerunDto']
 export type ResetAcceptDto = components['schemas']['ResetAcceptDto']
 export type ResetRequestDto = components['schemas']['ResetRequestDto']
@@ -9512,6 +9681,7 @@ export type TeamDto = components['schemas']['TeamDto']
 export type TestLife = components['schemas']['TestLife']
 export type TestStep = components['schemas']['TestStep']
 export type Threads = components['schemas']['Threads']
+export type TiesDto = components['schemas']['TiesDto']
 export type Tile = components['schemas']['Tile']
 export type TileDto = components['schemas']['TileDto']
 export type TileKind = components['schemas']['TileKind']
@@ -15986,6 +16156,218 @@ export interface operations {
       }
     }
   }
+  requirementsList: {
+    parameters: {
+      query?: {
+        branch?: string
+        /** @description Comma-separated names. */
+        environments?: string[]
+        /** @description How many of the newest builds of each lane are looked at. */
+        span?: number
+        /** @description A browser, device or operating system that runs were made on. */
+        profile?: string
+        release?: string
+        /** @description Trial runs, in place of the record. */
+        trial?: 'true'
+        /** @description The key of a case: only what it verifies. */
+        case?: string
+      }
+      header?: never
+      path: {
+        project: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['RequirementList']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  requirementsAdd: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['RequirementDto']
+      }
+    }
+    responses: {
+      /** @description Done */
+      201: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['RequirementMade']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  requirementsImport: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['RequirementLinesDto']
+      }
+    }
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['RequirementsImported']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  requirementsChange: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+        id: number
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['RequirementDto']
+      }
+    }
+    responses: {
+      /** @description Done, nothing to say */
+      204: {
+        headers: {
+          [name: string]: unknown
+        }
+        content?: never
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  requirementsRemove: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+        id: number
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done, nothing to say */
+      204: {
+        headers: {
+          [name: string]: unknown
+        }
+        content?: never
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  requirementsTie: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+        id: number
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['TiesDto']
+      }
+    }
+    responses: {
+      /** @description Done, nothing to say */
+      204: {
+        headers: {
+          [name: string]: unknown
+        }
+        content?: never
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
   peopleRoles: {
     parameters: {
       query?: never
@@ -18209,7 +18591,7 @@ export interface operations {
         release?: string
         /** @description Trial runs, in place of the record. */
         trial?: 'true'
-        by?: 'area' | 'suite'
+        by?: 'area' | 'suite' | 'requirement'
         /** @description The id of the plan whose newest start is counted; by itself that of each plan. */
         plan?: number
       }

@@ -7,6 +7,7 @@ import { seedProject } from '../../../apps/server/dist/seed.js'
 import pg from 'pg'
 import { setUpByHand } from './by-hand.js'
 import { makeHistory } from './history.js'
+import { setUpRequirements } from './requirements.js'
 import { setUpRunning, signIn } from './running.js'
 import { makeSeed } from './seed.js'
 import { setUpTriage } from './triage.js'
@@ -68,6 +69,7 @@ const ask = await signIn(url, seed.project.slug, seed.accounts[0]?.email ?? '', 
 await setUpTriage(ask, process.env['BOBBIN_DEMO_TRACKER'] ?? null, url)
 await setUpRunning(ask, { ferry: process.env['BOBBIN_DEMO_FERRY'] ?? null, sources: `${root}demo/system-tests` })
 const as = (email: string) => signIn(url, seed.project.slug, email, 'gullhaven')
+await setUpRequirements(ask)
 await setUpByHand({ Runa: ask, Teo: await as('teo@gullhaven.example'), Lin: await as('lin@gullhaven.example') })
 
 // so much came at once that the database would plan from guesses for a minute, until it looks by itself

@@ -351,6 +351,23 @@ const STEPS: Record<string, Step> = {
   'POST /boards/:id/wall': { kind: 'board.opened', act: async () => ask('POST', `/boards/${await idIn('board')}/wall`) },
   'DELETE /boards/:id/wall': { kind: 'board.closed', act: async () => ask('DELETE', `/boards/${await idIn('board')}/wall`) },
   'DELETE /boards/:id': { kind: 'board.deleted', act: async () => ask('DELETE', `/boards/${await idIn('board')}`) },
+  'POST /requirements': {
+    kind: 'requirement.made',
+    act: () => ask('POST', '/requirements', { key: 'TIDE-31', name: 'Loads are refused' }),
+  },
+  'PUT /requirements/:id': {
+    kind: 'requirement.changed',
+    act: async () => ask('PUT', `/requirements/${await idIn('requirement')}`, { name: 'Loads over the limit are refused' }),
+  },
+  'PUT /requirements/:id/cases': {
+    kind: 'requirement.tied',
+    act: async () => ask('PUT', `/requirements/${await idIn('requirement')}/cases`, { add: ['FERRY-101'], remove: [] }),
+  },
+  'POST /requirements/lines': {
+    kind: 'requirement.imported',
+    act: () => ask('POST', '/requirements/lines', { rows: [{ key: 'TIDE-31', name: 'Reworded' }, { key: 'TIDE-32', name: 'New' }] }), // prettier-ignore
+  },
+  'DELETE /requirements/:id': { kind: 'requirement.deleted', act: async () => ask('DELETE', `/requirements/${await idIn('requirement')}`) },
   'POST /pools': { kind: 'pool.made', act: () => ask('POST', '/pools', { name: 'quay', ...NO_POOL }) },
   'PUT /pools/:id': { kind: 'pool.changed', act: async () => ask('PUT', `/pools/${await idIn('pool')}`, { name: 'pier', ...NO_POOL }) },
   'DELETE /pools/:id': { kind: 'pool.deleted', act: async () => ask('DELETE', `/pools/${await idIn('pool')}`) },

@@ -1,6 +1,6 @@
-/** How the cases of an area or of a suite stand; retired ones are not counted. */
+/** How the cases of an area, a suite or a requirement stand; retired ones are not counted. */
 export interface AreaRow {
-  /** The area or suite; null for cases in none. */
+  /** The area, suite or requirement; null for cases in none. */
   id: number | null
   name: string | null
   cases: number
@@ -27,7 +27,7 @@ export interface AreaRow {
 }
 
 export interface AreaList {
-  by: 'area' | 'suite'
+  by: 'area' | 'suite' | 'requirement'
   rows: AreaRow[]
   plans: { id: number; name: string }[]
   /** Every week, oldest first: cases there were, and those of them that had a link then which is active today. */

@@ -161,6 +161,8 @@ export interface ReportRow {
   /** Whose it is, where it is done by hand. */
   person: string | null
   steps: ReportStep[]
+  /** Requirements that its case verifies: keys with titles. */
+  requirements: string[]
 }
 
 export interface ReportResult {
@@ -199,6 +201,8 @@ export interface Report {
   cells: ReportSum[]
   areas: ReportSum[]
   people: ReportSum[]
+  /** By requirement that its cases verify; a case may verify several, and what verifies none is not told. */
+  requirements: ReportSum[]
   rows: ReportRow[]
   /** Planned and not done, with whose it is. */
   missing: { key: string; title: string; where: string; person: string | null; runId: number }[]

@@ -5,6 +5,8 @@ export interface SuiteFilter {
   /** An area, with everything below it. */
   areaId?: number | undefined
   ownerId?: number | undefined
+  /** It verifies this requirement. */
+  requirementId?: number | undefined
   states?: ('draft' | 'approved')[] | undefined
   /** Its last result failed or errored. */
   failedLast?: boolean | undefined

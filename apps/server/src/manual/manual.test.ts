@@ -356,6 +356,21 @@ describe('the report', () => {
       expect(sums.reduce((sum, one) => sum + one.planned + one.underWay + one.done, 0)).toBe(report.rows.length)
   })
 
+  it('counts by requirement, where a case may verify several', async () => {
+    const verified = async (key: string, add: string[]) => {
+      const { id } = await runa<{ id: number }>('POST', '/requirements', { key, name: 'must hold' })
+      await runa('PUT', `/requirements/${id}/cases`, { add, remove: [] })
+    }
+    await verified('TIDE-31', ['FERRY-214', 'FERRY-216'])
+    await verified('TIDE-32', ['FERRY-214'])
+    report = await runa<Report>('GET', `/report?release=${report.of.id}`)
+    expect(report.requirements.map(({ name, planned, done, failed }) => [name, planned, done, failed])).toEqual([
+      ['TIDE-31 must hold', 1, 2, 1],
+      ['TIDE-32 must hold', 0, 2, 1],
+    ])
+    expect(report.rows.find(({ key }) => key === 'FERRY-215')?.requirements).toEqual([])
+  })
+
   it('is printed as a PDF whose text, read by another library, holds every figure of the page', async () => {
     const cookie = await bobbin.signIn('runa@gullhaven.example')
     const answer = await fetch(`${bobbin.url}/api/projects/gullhaven/report/pdf?release=${report.of.id}&zone=Europe/Oslo`, {

@@ -128,6 +128,7 @@ function documentOf(report: Report, zone: string): TDocumentDefinitions {
     table(SUM_HEAD, report.cells.map(sumLine), SUM_WIDTHS),
     heading('By area'),
     table(SUM_HEAD, report.areas.map(sumLine), SUM_WIDTHS),
+    ...(report.requirements.length > 0 ? [heading('By requirement'), table(SUM_HEAD, report.requirements.map(sumLine), SUM_WIDTHS)] : []),
     ...(report.people.length > 0 ? [heading('By person'), table(SUM_HEAD, report.people.map(sumLine), SUM_WIDTHS)] : []),
     ...(missing.length > 0
       ? [

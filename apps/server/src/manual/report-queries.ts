@@ -71,3 +71,7 @@ select case when $releaseId::int is not null then (select name from release wher
   when $planId::int is not null then (select name from plan where id = $planId and project_id = $projectId)
   else (select 'Build ' || b.name || ' in ' || e.name from run r join build b on b.id = r.build_id join lane l on l.id = r.lane_id join environment e on e.id = l.environment_id
     where r.id = $runId and r.project_id = $projectId) end as name`
+
+/** Requirements that some cases verify. Binds: caseIds. */
+export const VERIFIED = `
+select x.case_id as "caseId", q.key || ' ' || q.name as name from requirement_case x join requirement q on q.id = x.requirement_id where x.case_id = any($caseIds::int[])`

@@ -85,6 +85,10 @@ export class ReportService {
         rows.filter((_, i) => own[i]?.state !== null),
         ({ person }) => person ?? NOBODY,
       ),
+      requirements: sumsBy(
+        rows.flatMap((row) => row.requirements.map((requirement) => ({ ...row, requirement }))),
+        ({ requirement }) => requirement,
+      ),
       rows,
       missing: rows
         .filter(({ state }) => state !== 'done')
@@ -110,6 +114,11 @@ export class ReportService {
       runs: `{${asked.map(({ run }) => run).join(',')}}`,
       scripts: `{${asked.map(({ script }) => script).join(',')}}`,
     })
+    const verified = await rowsOf<{ caseId: number; name: string }>(this, sql.VERIFIED, {
+      caseIds: [...new Set(records.map(({ caseId }) => caseId))],
+    })
+    const requirements = new Map<number, string[]>()
+    for (const { caseId, name } of verified) requirements.set(caseId, [...(requirements.get(caseId) ?? []), name])
     const steps = new Map(found.map((row) => [`${row.runId}:${row.scriptId}`, row]))
     return records.map((record) => {
       const told = steps.get(`${record.manualRun}:${record.manualScript}`)
@@ -130,6 +139,7 @@ export class ReportService {
         state: stateOf(record),
         person: record.person,
         steps: told?.steps ? stepsIn(told.steps) : [],
+        requirements: requirements.get(record.caseId) ?? [],
       }
     })
   }
@@ -187,8 +197,8 @@ function sumOf(name: string, rows: readonly ReportRow[]): ReportSum {
   return sum
 }
 
-function sumsBy(rows: readonly ReportRow[], nameOf: (row: ReportRow) => string): ReportSum[] {
-  const groups = new Map<string, ReportRow[]>()
+function sumsBy<T extends ReportRow>(rows: readonly T[], nameOf: (row: T) => string): ReportSum[] {
+  const groups = new Map<string, T[]>()
   for (const row of rows) groups.set(nameOf(row), [...(groups.get(nameOf(row)) ?? []), row])
   return [...groups].map(([name, own]) => sumOf(name, own)).sort((a, b) => a.name.localeCompare(b.name))
 }

@@ -16,6 +16,8 @@ export interface KeptRows {
   kind: RowSubject
   /** What it is called in messages. */
   word: string
+  /** The input of which there can't be two alike; by itself its name. */
+  unique?: string
   acts: { made: ActKind; changed: ActKind; deleted: ActKind }
   /** Columns by the names that input has for them; with a cast where PostgreSQL must be told. */
   columns: Readonly<Record<string, string>>
@@ -130,6 +132,7 @@ async function told<T>(kept: KeptRows, values: RowValues, work: () => Promise<T>
     return await work()
   } catch (error) {
     if (!isUniqueViolation(error)) throw error
-    throw new Problem('conflict', 'nameTaken', `There is a ${kept.word} “${String(values['name'])}” already; choose another name`)
+    const unique = kept.unique ?? 'name'
+    throw new Problem('conflict', 'nameTaken', `There is a ${kept.word} “${String(values[unique])}” already; choose another ${unique}`)
   }
 }

@@ -27,6 +27,7 @@ import { boards } from '../migrations/0025-boards.js'
 import { manual } from '../migrations/0026-manual.js'
 import { packs } from '../migrations/0027-packs.js'
 import { looks } from '../migrations/0028-looks.js'
+import { requirements } from '../migrations/0029-requirements.js'
 
 /** Every migration, in order; a name stays for ever. */
 const MIGRATIONS: readonly { name: string; sql: string }[] = [
@@ -58,6 +59,7 @@ const MIGRATIONS: readonly { name: string; sql: string }[] = [
   { name: '0026-manual', sql: manual },
   { name: '0027-packs', sql: packs },
   { name: '0028-looks', sql: looks },
+  { name: '0029-requirements', sql: requirements },
 ]
 
 const LOCK = 0x0b0bb1

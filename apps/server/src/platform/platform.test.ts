@@ -96,6 +96,7 @@ describe('migrate', () => {
         '0026-manual',
         '0027-packs',
         '0028-looks',
+        '0029-requirements',
       ])
       expect(await migrate(url)).toEqual([])
     }))

@@ -19,6 +19,7 @@ const bindOf = (project: Project, filter: SuiteFilter) => ({
   priorities: some(filter.priorities),
   areaId: filter.areaId ?? null,
   ownerId: filter.ownerId ?? null,
+  requirementId: filter.requirementId ?? null,
   states: some(filter.states),
   failedLast: filter.failedLast ?? false,
   unsteady: filter.unsteady ?? false,

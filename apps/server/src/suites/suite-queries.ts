@@ -77,6 +77,7 @@ where c.project_id = $projectId and c.deleted_at is null and c.state <> 'retired
   and ($priorities::int[] is null or c.priority = any($priorities::int[]))
   and ($areaId::int is null or c.area_id in (select id from wanted))
   and ($ownerId::int is null or c.owner_id = $ownerId::int)
+  and ($requirementId::int is null or exists (select 1 from requirement_case q where q.case_id = c.id and q.requirement_id = $requirementId::int))
   and ($states::text[] is null or c.state = any($states::text[]))
   and (not $failedLast or o.codes[1] in (2, 3))
   -- a short failure between passes, or passed on a retry; an outage and a regression are neither

@@ -36,6 +36,9 @@ export class SuiteFilterDto implements SuiteFilter {
   @IsInt()
   ownerId?: number
   @IsOptional()
+  @IsInt()
+  requirementId?: number
+  @IsOptional()
   @IsArray()
   @IsIn(['draft', 'approved'], { each: true })
   states?: ('draft' | 'approved')[]

@@ -76,6 +76,15 @@ describe('a suite', () => {
     expect(rows.find((row) => row.id === id)?.cases).toBe(1)
   })
 
+  it('found by the requirement that its cases verify', async () => {
+    const requirement = await ask<{ id: number }>('POST', '/requirements', { key: 'TIDE-31', name: 'Loads over the limit are refused' })
+    await ask('PUT', `/requirements/${requirement.id}/cases`, { add: ['FERRY-101', 'FERRY-103'], remove: [] })
+    const { id } = await made('Verifies TIDE-31', { filter: { requirementId: requirement.id } })
+    expect(keysOf(await ask('GET', `/suites/${id}`)).toSorted()).toEqual(['FERRY-101', 'FERRY-103'])
+    await ask('PUT', `/requirements/${requirement.id}/cases`, { add: [], remove: ['FERRY-103'] })
+    expect(keysOf(await ask('GET', `/suites/${id}`))).toEqual(['FERRY-101'])
+  })
+
   it('that ships as a template is copied to be changed', async () => {
     const { id } = await made('Web shop purchase')
     await ask('POST', `/suites/${id}/cases`, { keys: ['FERRY-101'] })

@@ -7,19 +7,27 @@ const rankOf = (outcome: Parameters<typeof outcomeCode>[0]) => OUTCOME_RANKS[out
 /** The newest run of each lane in the lens, as the common table \`newest\`. */
 const NEWEST = `newest as materialized (select distinct on (lane_id) * from runs order by lane_id, sort_key desc)`
 
-/** Which area or suites each case stands in, as the common table \`placed\`: one row a case and place. Of suites binds those that are filters, and their cases: suiteIds, caseIds. */
-const placed = (by: 'area' | 'suite') =>
-  by === 'area'
-    ? `placed as (select c.id as case_id, t.top_id as place_id, t.name as place from test_case c left join top t on t.id = c.area_id
-        where c.project_id = $projectId and c.deleted_at is null and c.state <> 'retired')`
-    : `of_suite as (
+/** What the rows are: areas, suites, or requirements. */
+export type AreasBy = 'area' | 'suite' | 'requirement'
+
+/** Which area, suites or requirements each case stands in, as the common table \`placed\`: one row a case and place. Of suites binds those that are filters, and their cases: suiteIds, caseIds. */
+const placed = (by: AreasBy) => PLACED[by]
+
+const PLACED: Record<AreasBy, string> = {
+  area: `placed as (select c.id as case_id, t.top_id as place_id, t.name as place from test_case c left join top t on t.id = c.area_id
+        where c.project_id = $projectId and c.deleted_at is null and c.state <> 'retired')`,
+  suite: `of_suite as (
         select suite_id, case_id from suite_case union select suite_id, case_id from unnest($suiteIds::int[], $caseIds::int[]) f (suite_id, case_id)
       ), placed as (select c.id as case_id, s.id as place_id, s.name as place
         from test_case c left join (of_suite x join suite s on s.id = x.suite_id and not s.template) on x.case_id = c.id
-        where c.project_id = $projectId and c.deleted_at is null and c.state <> 'retired')`
+        where c.project_id = $projectId and c.deleted_at is null and c.state <> 'retired')`,
+  requirement: `placed as (select c.id as case_id, q.id as place_id, q.key || ' ' || q.name as place
+        from test_case c left join (requirement_case x join requirement q on q.id = x.requirement_id) on x.case_id = c.id
+        where c.project_id = $projectId and c.deleted_at is null and c.state <> 'retired')`,
+}
 
 /** How the cases of each place stand. Binds: those of the lens, projectId. */
-export const areaCases = (by: 'area' | 'suite') => `
+export const areaCases = (by: AreasBy) => `
 with recursive ${TOP_AREAS}, ${SEEN_RUNS}, ${NEWEST}, ${placed(by)}, of_script as (
   select x.script_id, max((array[${OUTCOME_RANKS.slice(1).join(', ')}])[x.outcome]) as rank
   from newest n join result x on x.run_id = n.id and x.day = n.day group by x.script_id
@@ -35,7 +43,7 @@ select p.place_id as id, p.place as name, count(*)::int as cases, count(*) filte
 from placed p join test_case c on c.id = p.case_id left join of_case k on k.case_id = p.case_id group by p.place_id, p.place`
 
 /** Causes that are not resolved, and open defects, of what is red in the newest runs, by place. Binds: those of the lens, projectId. */
-export const areaCauses = (by: 'area' | 'suite') => `
+export const areaCauses = (by: AreasBy) => `
 with recursive ${TOP_AREAS}, ${SEEN_RUNS}, ${NEWEST}, ${placed(by)}
 select p.place_id as id, count(distinct g.id)::int as causes, count(distinct d.id)::int as defects
 from newest n join result x on x.run_id = n.id and x.day = n.day and x.outcome in (2, 3)
@@ -44,7 +52,7 @@ left join defect d on d.id = g.defect_id and d.state = 'open'
 join link l on l.script_id = x.script_id and l.state = 'active' join placed p on p.case_id = l.case_id group by p.place_id`
 
 /** Tests, and cases done by hand, of the newest start of each plan (or of one), by place: with a result, under way, or neither. Binds: projectId, plan (or null). */
-export const areaPlanned = (by: 'area' | 'suite') => `
+export const areaPlanned = (by: AreasBy) => `
 with recursive ${TOP_AREAS}, ${placed(by)}, newest as (
   select distinct on (plan_id) id from start where project_id = $projectId and plan_id is not null and not trial and state <> 'skipped'
     and ($plan::int is null or plan_id = $plan) order by plan_id, id desc

@@ -64,6 +64,19 @@ describe('areas', () => {
     expect((await bobbin.get<AreaList>('/trends/areas')).rows[0]).toMatchObject({ cases: 3 })
   })
 
+  it('may be requirements; a case that verifies several counts in each', async () => {
+    await bobbin.ask(`insert into requirement (project_id, key, name) values (1, 'TIDE-31', 'Loads'), (1, 'TIDE-32', 'Limits')`)
+    await bobbin.ask(
+      `insert into requirement_case (requirement_id, case_id) select q.id, c.id from requirement q, test_case c where c.number = 214 or (c.number = 215 and q.key = 'TIDE-32')`,
+    )
+    const { rows } = await bobbin.get<AreaList>('/trends/areas?by=requirement')
+    expect(rows.map(({ name, cases, covered, failed }) => [name, cases, covered, failed])).toEqual([
+      ['TIDE-31 Loads', 1, 1, 1],
+      ['TIDE-32 Limits', 2, 2, 1],
+      [null, 1, 0, 0],
+    ])
+  })
+
   it('count what a plan has planned, under way and done', async () => {
     await bobbin.ask(`insert into plan (project_id, name, pipeline, branch) values (1, 'Nightly', 'core', 'main')`)
     await bobbin.ask(

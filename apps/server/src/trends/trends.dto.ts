@@ -41,8 +41,8 @@ export class DaysDto extends LensDto {
 
 export class AreasDto extends LensDto {
   @IsOptional()
-  @IsIn(['area', 'suite'])
-  by?: 'area' | 'suite'
+  @IsIn(['area', 'suite', 'requirement'])
+  by?: 'area' | 'suite' | 'requirement'
   /** The id of the plan whose newest start is counted; by itself that of each plan. */
   @IsOptional()
   @Type(() => Number)

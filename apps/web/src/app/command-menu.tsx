@@ -74,6 +74,9 @@ function Commands({ close, onKeySheet, onSignOut }: Pick<CommandMenuProps, 'onKe
               <Icon size={14} aria-hidden="true" /> {name}
             </Item>
           ))}
+          <Item onSelect={go('cases/requirements')}>Requirements</Item>
+          <Item onSelect={go('plans/today')}>Today</Item>
+          <Item onSelect={go('releases')}>Releases</Item>
           <Item onSelect={go('settings/tokens')}>Tokens for pipelines</Item>
           <Item onSelect={act(() => void navigate('/reference'))}>The API, described</Item>
         </Group>

@@ -48,6 +48,16 @@ const GROUPS: readonly { name: string; keys: readonly (readonly [string, string]
     ],
   },
   {
+    name: 'Requirements',
+    keys: [
+      ['n', 'New requirement'],
+      ['p', 'Paste a list'],
+      ['t', 'Tie cases'],
+      ['e', 'Change it'],
+      ['Enter', 'Open the case'],
+    ],
+  },
+  {
     name: 'A case done by hand',
     keys: [
       ['p', 'Pass the step and go on'],

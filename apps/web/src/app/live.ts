@@ -7,13 +7,27 @@ import { openEvents } from '../lib/shared-events.js'
 
 /** Which questions a change may answer anew, by the first word of their key. */
 const TOUCHED: Record<Topic, readonly string[]> = {
-  cases: ['cases', 'case', 'areas', 'case-facets', 'case-scripts', 'scripts', 'script', 'mapping', 'mapping-overview', 'brief', 'run'],
+  cases: [
+    'requirements',
+    'cases',
+    'case',
+    'areas',
+    'case-facets',
+    'case-scripts',
+    'scripts',
+    'script',
+    'mapping',
+    'mapping-overview',
+    'brief',
+    'run',
+  ],
   scripts: ['scripts', 'script', 'mapping', 'mapping-overview', 'cases', 'case', 'case-scripts', 'brief', 'run'],
   suites: ['suites', 'suite', 'suite-threads', 'plan'],
   plans: ['plans', 'plan', 'today', 'parts', 'runs', 'releases', 'release', 'activity', 'areas-status'],
   agents: ['agents', 'recipes', 'handoffs', 'today', 'plan'],
   environments: ['environments', 'plan'],
   runs: [
+    'requirements',
     'failures',
     'flaky',
     'builds',
@@ -52,6 +66,7 @@ const TOUCHED: Record<Topic, readonly string[]> = {
   comments: ['comments', 'mine', 'mine-count'],
   notifications: ['notification-rules', 'notification-log'],
   boards: ['boards', 'board'],
+  requirements: ['requirements', 'areas-status', 'suite'],
   manual: ['assignment', 'assignments', 'to-do', 'mine', 'mine-count', 'report', 'workload', 'sign-off', 'activity', 'areas-status'],
 }
 

@@ -44,6 +44,7 @@ export const router = createBrowserRouter([
       { path: 'boards', Component: later(() => import('../features/boards/boards-page.js'), 'BoardsPage') },
       { path: 'boards/:id', Component: later(() => import('../features/boards/boards-page.js'), 'BoardsPage') },
       { path: 'cases', Component: later(() => import('../features/cases/cases-page.js'), 'CasesPage') },
+      { path: 'cases/requirements', Component: later(() => import('../features/requirements/requirements-page.js'), 'RequirementsPage') },
       { path: 'scripts', Component: later(() => import('../features/scripts/scripts-page.js'), 'ScriptsPage') },
       { path: 'mapping', Component: later(() => import('../features/mapping/mapping-page.js'), 'MappingPage') },
       { path: 'suites', Component: later(() => import('../features/suites/suites-page.js'), 'SuitesPage') },

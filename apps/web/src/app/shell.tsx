@@ -86,7 +86,9 @@ function PageTitle() {
           ? 'One test’s life'
           : id === 'today'
             ? 'Today'
-            : ALL_SECTIONS.find((candidate) => candidate.to === section)?.name
+            : id === 'requirements'
+              ? 'Requirements'
+              : ALL_SECTIONS.find((candidate) => candidate.to === section)?.name
   return id && section === 'runs' ? null : <title>{`${name ?? 'Bobbin'} · Bobbin`}</title>
 }
 

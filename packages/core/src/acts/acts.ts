@@ -30,6 +30,7 @@ export type SubjectKind =
   | 'quarantine'
   | 'recipe'
   | 'release'
+  | 'requirement'
   | 'role'
   | 'run'
   | 'scan'
@@ -66,6 +67,7 @@ export type Topic =
   | 'notifications'
   | 'boards'
   | 'manual'
+  | 'requirements'
 
 interface ActSort {
   subject: SubjectKind
@@ -183,6 +185,11 @@ export const ACTS = {
   'board.deleted': sort('board', ['boards'], 'deleted the board #'),
   'board.opened': sort('board', ['boards'], 'made a link to the board # for walls'),
   'board.closed': sort('board', ['boards'], 'revoked the link to the board #'),
+  'requirement.made': sort('requirement', ['requirements'], 'created the requirement #'),
+  'requirement.changed': sort('requirement', ['requirements'], 'changed the requirement #'),
+  'requirement.deleted': sort('requirement', ['requirements'], 'deleted the requirement #'),
+  'requirement.tied': sort('requirement', ['requirements'], 'changed the cases of the requirement #'),
+  'requirement.imported': sort('requirement', ['requirements'], 'imported the requirement #', 'imported # requirements'),
   'pool.made': sort('pool', ['agents', 'plans'], 'created the pool #'),
   'pool.changed': sort('pool', ['agents', 'plans'], 'changed the pool #'),
   'pool.deleted': sort('pool', ['agents', 'plans'], 'deleted the pool #'),

@@ -65,6 +65,12 @@ export const SUBJECT_ROWS = {
   quarantine: { table: 'quarantine', id: 'id', name: '(select s.name from script s where s.id = t.script_id)' },
   recipe: { table: 'recipe', id: 'id', name: 't.name' },
   release: { table: 'release', id: 'id', name: 't.name' },
+  requirement: {
+    table: `(select id, project_id, key, name, note, address,
+      array(select x.case_id from requirement_case x where x.requirement_id = requirement.id order by 1) as cases from requirement)`,
+    id: 'id',
+    name: `t.key || ' ' || t.name`,
+  },
   role: { table: 'role', id: 'id', name: 't.name' },
   run: {
     table: '(select id, project_id, keep, stop_asked_at, build_id, lane_id from run)',

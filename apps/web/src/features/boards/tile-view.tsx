@@ -321,8 +321,11 @@ function BuildsTile({ builds }: { builds: NonNullable<BoardData['builds']> }) {
               ))}
             </span>
             <span className="shrink-0 text-soft">{causes > 0 && count(causes, 'cause')}</span>
-            <span className="w-[150px] shrink-0 truncate text-right text-soft">
-              {author ?? ''} <Time iso={at} />
+            <span className="max-w-[22%] shrink-0 truncate text-soft" title={author ?? undefined}>
+              {author}
+            </span>
+            <span className="w-[130px] shrink-0 text-right text-soft">
+              <Time iso={at} />
             </span>
           </li>
         ))}

@@ -14,6 +14,7 @@ import { LaneHistory } from '../history/lane-history.js'
 import { NewestResult } from '../runs/newest-result.js'
 import { AssignDialog } from '../manual/assign-dialog.js'
 import { Comments } from '../comments/comments.js'
+import { CaseRequirements } from '../requirements/case-requirements.js'
 import { StepComments } from '../comments/comments-button.js'
 import { CaseForm } from './case-form.js'
 
@@ -45,6 +46,7 @@ export function CaseInspector({ caseKey, onClose, onDelete }: { caseKey: string;
       {found.isPending && <Loading what="the case" />}
       {found.error && <ErrorState error={found.error} onRetry={() => void found.refetch()} />}
       {found.data && <CaseForm found={found.data} />}
+      {found.data && <CaseRequirements caseKey={caseKey} />}
       {found.data && <ToPeople caseKey={caseKey} title={found.data.title} />}
       {found.data && (
         <section className="mt-7">

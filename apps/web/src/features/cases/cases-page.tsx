@@ -1,6 +1,7 @@
 import { Columns3, Plus, Upload } from 'lucide-react'
 import { useEffect, useMemo, useRef } from 'react'
 import { CanButton, CanMenuItem, useCan } from '../../context/can.js'
+import { ProjectLink } from '../../context/project-link.js'
 import { useSession } from '../../context/session.js'
 import { api } from '../../lib/api.js'
 import { count } from '../../lib/format.js'
@@ -67,6 +68,9 @@ export function CasesPage() {
           <h1 className="text-xl">Cases</h1>
           <span className="text-soft">{total === all ? count(all, 'case') : `${count(total, 'case')} of ${all.toLocaleString('en')}`}</span>
           <span className="ml-auto" />
+          <ProjectLink to="cases/requirements" className="link">
+            Requirements
+          </ProjectLink>
           <SearchField
             value={filter.search ?? ''}
             placeholder="Key, title, tag or owner"

@@ -60,9 +60,9 @@ function ReportView({ report, of }: { report: Report; of: ReportOf }) {
   const [params, setAddress] = useAddress()
   const shown = PARTS.find(([part]) => part === params.get('show'))?.[0] ?? null
   const onlyMissing = params.get('show') === 'missing'
-  const by = (name: 'cell' | 'area' | 'person') => params.get(name)
+  const by = (name: 'cell' | 'area' | 'person' | 'requirement') => params.get(name)
   const show = (change: Record<string, string | null>) =>
-    setAddress({ show: null, cell: null, area: null, person: null, ...change }, { replace: true })
+    setAddress({ show: null, cell: null, area: null, person: null, requirement: null, ...change }, { replace: true })
   const cellOf = ({ environment, profile }: ReportRow) => [environment, profile].filter(Boolean).join(', ')
   const rows = report.rows.filter(
     (row) =>
@@ -70,6 +70,7 @@ function ReportView({ report, of }: { report: Report; of: ReportOf }) {
       (!onlyMissing || row.state !== 'done') &&
       (by('cell') === null || cellOf(row) === by('cell')) &&
       (by('area') === null || (row.area || 'no area') === by('area')) &&
+      (by('requirement') === null || row.requirements.includes(by('requirement') ?? '')) &&
       (by('person') === null || (row.manual !== null && (row.person ?? 'nobody yet') === by('person'))),
   )
   const filtered = rows.length !== report.rows.length
@@ -114,6 +115,9 @@ function ReportView({ report, of }: { report: Report; of: ReportOf }) {
       <div className="mt-5 grid grid-cols-2 gap-x-8 gap-y-5 max-[1000px]:grid-cols-1 print:grid-cols-1">
         <Sums title="By environment and profile" sums={report.cells} onShow={(name) => show({ cell: name })} />
         <Sums title="By area" sums={report.areas} onShow={(name) => show({ area: name })} />
+        {report.requirements.length > 0 && (
+          <Sums title="By requirement" sums={report.requirements} onShow={(name) => show({ requirement: name })} />
+        )}
         {report.people.length > 0 && <Sums title="By person, by hand" sums={report.people} onShow={(name) => show({ person: name })} />}
         {defects.length > 0 && (
           <section aria-label="Defects">

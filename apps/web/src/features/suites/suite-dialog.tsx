@@ -6,6 +6,7 @@ import { api } from '../../lib/api.js'
 import { Dialog } from '../../ui/dialog.js'
 import { Field } from '../../ui/field.js'
 import { FormEnd } from '../../ui/form-end.js'
+import { useRequirements } from '../requirements/use-requirements.js'
 import { useSuiteChanges } from './use-suites.js'
 
 interface Values {
@@ -17,6 +18,7 @@ interface Values {
   priorities: string[]
   areaId: string
   ownerId: string
+  requirementId: string
   state: string
   failedLast: boolean
   unsteady: boolean
@@ -92,6 +94,7 @@ function FilterFields({ register }: { register: ReturnType<typeof useForm<Values
   const { project } = useSession()
   const path = { project: project.slug }
   const areas = useQuery({ queryKey: ['areas', project.slug], queryFn: () => api.get('/projects/{project}/areas', { path }) })
+  const requirements = useRequirements()
   const members = useQuery({ queryKey: ['members', project.slug], queryFn: () => api.get('/projects/{project}/members', { path }) })
   return (
     <fieldset className="grid grid-cols-2 gap-3 rounded border border-hairline p-3">
@@ -115,6 +118,16 @@ function FilterFields({ register }: { register: ReturnType<typeof useForm<Values
           {members.data?.map((member) => (
             <option key={member.id} value={member.id}>
               {member.name}
+            </option>
+          ))}
+        </select>
+      </Field>
+      <Field label="Verifying">
+        <select {...register('requirementId')}>
+          <option value="">any requirement, or none</option>
+          {requirements.data?.rows.map((row) => (
+            <option key={row.id} value={row.id}>
+              {row.key} {row.name}
             </option>
           ))}
         </select>
@@ -172,6 +185,7 @@ function valuesOf(suite: SuiteRow | null): Values {
     priorities: filter.priorities?.map(String) ?? [],
     areaId: String(filter.areaId ?? ''),
     ownerId: String(filter.ownerId ?? ''),
+    requirementId: String(filter.requirementId ?? ''),
     state: filter.states?.[0] ?? '',
     failedLast: filter.failedLast ?? false,
     unsteady: filter.unsteady ?? false,
@@ -189,6 +203,7 @@ function filterOf(values: Values): SuiteFilter | null {
     ...(values.priorities.length > 0 && { priorities: values.priorities.map(Number) }),
     ...(values.areaId !== '' && { areaId: Number(values.areaId) }),
     ...(values.ownerId !== '' && { ownerId: Number(values.ownerId) }),
+    ...(values.requirementId !== '' && { requirementId: Number(values.requirementId) }),
     ...(values.state !== '' && { states: [values.state as 'draft' | 'approved'] }),
     ...(values.failedLast && { failedLast: true }),
     ...(values.unsteady && { unsteady: true }),

@@ -20,6 +20,7 @@ import { notifyUndo } from '../../ui/toast.js'
 import { HistoryDialog } from '../audit/history-dialog.js'
 import { AddCasesPanel, CASES_DRAGGED, type DraggedCases } from './add-cases-panel.js'
 import { SuiteChanges } from './suite-changes.js'
+import { useRequirements } from '../requirements/use-requirements.js'
 import { filterWords, moved, standWords } from './suite-words.js'
 import { useSuiteChanges } from './use-suites.js'
 
@@ -175,7 +176,9 @@ function SuiteSentence({ suite, stand }: { suite: SuiteDetail; stand: SuiteThrea
     queryFn: () => api.get('/projects/{project}/members', { path }),
     enabled: suite.filter !== null,
   })
+  const requirements = useRequirements()
   const names = {
+    requirements: new Map(requirements.data?.rows.map(({ id, key }) => [id, key]) ?? []),
     areas: new Map(areas.data?.map(({ id, name }) => [id, name]) ?? []),
     people: new Map(members.data?.map(({ id, name }) => [id, name]) ?? []),
   }

@@ -15,12 +15,16 @@ export function standWords({ failed, errored, notRun, passed }: SuiteThread): { 
 const PRIORITIES = ['', 'critical', 'high', 'medium', 'low']
 
 /** What a filter asks for, in words. */
-export function filterWords(filter: SuiteFilter, names: { areas: Map<number, string>; people: Map<number, string> }): string {
+export function filterWords(
+  filter: SuiteFilter,
+  names: { areas: Map<number, string>; people: Map<number, string>; requirements: Map<number, string> },
+): string {
   const parts = [
     filter.tags?.length ? `tagged ${formatList(filter.tags)}` : '',
     filter.priorities?.length ? `priority ${formatList(filter.priorities.map((one) => PRIORITIES[one] ?? String(one)))}` : '',
     filter.areaId !== undefined ? `in ${names.areas.get(filter.areaId) ?? 'an area that is gone'}` : '',
     filter.ownerId !== undefined ? `owned by ${names.people.get(filter.ownerId) ?? 'somebody who left'}` : '',
+    filter.requirementId !== undefined ? `verifying ${names.requirements.get(filter.requirementId) ?? 'a requirement that is gone'}` : '',
     filter.states?.length ? formatList(filter.states) : '',
     filter.failedLast ? 'failed last time' : '',
     filter.unsteady ? 'unsteady lately' : '',

@@ -11,12 +11,14 @@ import { Menu, MenuCheck } from '../../ui/menu.js'
 import { Sparkline } from '../../ui/sparkline.js'
 import { EmptyState, ErrorState, Loading } from '../../ui/states.js'
 
-/** How areas or suites stand: covered, failing, planned; how the share of automated cases moves. */
+const BY: readonly AreaList['by'][] = ['area', 'suite', 'requirement']
+
+/** How areas, suites or requirements stand: covered, failing, planned; how the share of automated cases moves. */
 export function AreasPart() {
   const { project } = useSession()
   const lens = useLens()
   const [params] = useAddress()
-  const by = params.get('by') === 'suite' ? 'suite' : 'area'
+  const by = BY.find((one) => one === params.get('by')) ?? 'area'
   const plan = Number(params.get('plan')) || null
   const areas = useQuery({
     queryKey: ['areas-status', project.slug, lens, by, plan],
@@ -80,10 +82,12 @@ function Head({ list, plan }: { list: AreaList; plan: number | null }) {
     <header>
       <div className="flex items-baseline gap-4">
         <h1 className="text-xl">
-          {by === 'area' ? `${formatNumber(sum('covered'))} of ${count(sum('cases'), 'case')} are covered` : count(rows.length, 'suite')}
+          {by === 'area'
+            ? `${formatNumber(sum('covered'))} of ${count(sum('cases'), 'case')} are covered`
+            : `${count(rows.filter(({ id }) => id !== null).length, by)} with cases`}
         </h1>
         <span className="ml-auto flex gap-4">
-          <Choice label="By" words={`by ${by}`} options={['area', 'suite']} chosen={by} onChoose={(next) => setAddress({ by: next })} />
+          <Choice label="By" words={`by ${by}`} options={BY} chosen={by} onChoose={(next) => setAddress({ by: next })} />
           {plans.length > 0 && (
             <Choice
               label="Plan"
@@ -102,6 +106,7 @@ function Head({ list, plan }: { list: AreaList; plan: number | null }) {
         <p className="max-w-[80ch] text-soft">
           Covered means: an active link to a script that has a result in the newest run of a lane which the lens shows. Retired cases are
           not counted.{by === 'suite' && ' A case may stand in several suites.'}
+          {by === 'requirement' && ' A case may verify several requirements.'}
         </p>
         <div className="ml-auto flex shrink-0 items-center gap-3">
           {shares.length > 1 && (
@@ -158,12 +163,19 @@ function Choice({ label, words, options, chosen, onChoose }: ChoiceProps) {
   )
 }
 
+const IN_NONE: Record<AreaList['by'], string> = { area: 'In no area', suite: 'In no suite', requirement: 'Of no requirement' }
+const LEADS_TO: Record<AreaList['by'], (row: AreaRow) => string> = {
+  area: ({ id }) => `cases?area=${id}`,
+  suite: ({ id }) => `suites?suite=${id}`,
+  requirement: ({ name }) => `cases/requirements?search=${encodeURIComponent(name?.split(' ', 1)[0] ?? '')}`,
+}
+
 function AreaLine({ row, by }: { row: AreaRow; by: AreaList['by'] }) {
-  const name = row.name ?? (by === 'area' ? 'In no area' : 'In no suite')
-  const link = row.id === null ? null : by === 'area' ? `cases?area=${row.id}` : `suites?suite=${row.id}`
+  const name = row.name ?? IN_NONE[by]
+  const link = row.id === null ? null : LEADS_TO[by](row)
   return (
     <tr className="border-t border-hairline">
-      <td className="max-w-0 w-[20%] truncate py-2 pr-3" title={name}>
+      <td className="max-w-0 w-[26%] truncate py-2 pr-3" title={name}>
         {link ? (
           <ProjectLink to={link} className="font-semibold hover:underline">
             {name}

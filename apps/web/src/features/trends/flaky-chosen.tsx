@@ -30,7 +30,7 @@ export function FlakyChosen({ row }: { row: FlakyRow }) {
   })
   const assigned = [detail?.row.assignee?.name, detail?.row.team?.name].filter((name) => name !== undefined).join(', ')
   return (
-    <footer aria-label="Chosen test" className="border-t border-hairline bg-surface px-5 py-2.5">
+    <div role="group" aria-label="Chosen test" className="border-t border-hairline bg-surface px-5 py-2.5">
       <div className="flex flex-wrap items-baseline gap-x-4 gap-y-1">
         <strong className="font-semibold">{script.name}</strong>
         {cases.map((key) => (
@@ -66,6 +66,6 @@ export function FlakyChosen({ row }: { row: FlakyRow }) {
       {doing === 'quarantine' && (
         <QuarantineDialog tests={[{ script, quarantined }]} reason={`Flaky, ${proofWords(row)}`} onClose={() => setDoing(null)} />
       )}
-    </footer>
+    </div>
   )
 }

@@ -1,0 +1,1 @@
+export { RequirementsModule } from './requirements.module.js'

@@ -1,0 +1,51 @@
+import { expect, test } from './bobbin.js'
+
+test('a requirement is written, tied to a case, found missing, and seen where its case is, by keyboard alone', async ({
+  signedIn: page,
+}) => {
+  await page.goto('/gullhaven/cases/requirements')
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText(/\d+ of \d+ requirements are covered/)
+  await page.keyboard.press('n')
+  await page.getByLabel('What must hold').fill('Fog horns sound before the pier')
+  await page.getByLabel('Key').fill('FOG-1')
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('dialog')).toBeHidden()
+
+  await page.keyboard.press('/')
+  await page.keyboard.type('fog-1')
+  const row = page.getByRole('row', { name: /FOG-1/ })
+  await expect(row).toContainText('no case yet')
+  await page.keyboard.press('Escape')
+  await page.keyboard.press('/')
+  await page.keyboard.type('FOG-1')
+  await expect(page.getByRole('row')).toHaveCount(1)
+  await page.getByRole('grid').focus()
+  await page.keyboard.press('j')
+  await page.keyboard.press('t')
+  const tie = page.getByRole('dialog')
+  await tie.getByLabel('Find a case').fill('FERRY-488')
+  await expect(tie.getByRole('option', { name: /FERRY-488/ })).toBeVisible()
+  await page.keyboard.press('Enter')
+  await expect(tie.getByRole('list', { name: 'Tied cases' })).toContainText('FERRY-488')
+  await page.keyboard.press('Escape')
+  await expect(row).toContainText('FERRY-488')
+  await expect(row).toContainText('axle-load.spec.ts')
+
+  await page.goto('/gullhaven/cases?case=FERRY-488')
+  const own = page.getByRole('region', { name: 'Requirements' })
+  await own.getByRole('link', { name: 'FOG-1' }).click()
+  await expect(page.getByRole('group', { name: 'Chosen requirement' })).toContainText('FOG-1')
+})
+
+test('a register is pasted; what is not there yet is made, and what changed is told', async ({ signedIn: page }) => {
+  await page.goto('/gullhaven/cases/requirements')
+  await page.getByRole('heading', { level: 1 }).waitFor()
+  await page.keyboard.press('p')
+  const dialog = page.getByRole('dialog')
+  await dialog.getByLabel('Requirements, one a line').fill('FOG-7\tBuoys are lit\nno key here\nTIDE-70\tLow tide closes both ramps')
+  await expect(dialog.getByRole('status')).toHaveText('2 requirements; no key and title in line 2')
+  await dialog.getByRole('button', { name: 'Take in 2 requirements' }).click()
+  await expect(page.getByText('1 requirement created, 1 changed')).toBeVisible()
+  await page.getByRole('button', { name: /changed after/ }).click()
+  await expect(page.getByRole('row', { name: /TIDE-70/ }).first()).toContainText('Low tide closes both ramps')
+})
