@@ -1905,6 +1905,23 @@ export interface paths {
     patch?: never
     trace?: never
   }
+  '/projects/{project}/mapping/splits': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    /** Parts one of a script's other names off as a script of its own, with its results */
+    post: operations['mappingSplit']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
   '/projects/{project}/mapping/stamps': {
     parameters: {
       query?: never
@@ -4134,6 +4151,7 @@ export interface components {
       | 'run.stopTakenBack'
       | 'scan.finished'
       | 'script.joined'
+      | 'script.split'
       | 'script.parted'
       | 'script.decided'
       | 'source.added'
@@ -6404,6 +6422,10 @@ export interface components {
       choose: number
       broken: number
       stale: number
+      /** @description Linked to a case whose words changed since. */
+      reworded: number
+      /** @description Linked to a case that is retired. */
+      retired: number
       silent: number
       moved: number
       duplicate: number
@@ -6421,9 +6443,21 @@ export interface components {
      * @description Which scripts of the mapping are shown: those with something to be done about them, or those that are done.
      * @enum {string}
      */
-    MappingFilter: 'unlinked' | 'sure' | 'choose' | 'broken' | 'stale' | 'silent' | 'moved' | 'duplicate' | 'unknownKeys' | 'linked'
+    MappingFilter:
+      | 'unlinked'
+      | 'sure'
+      | 'choose'
+      | 'broken'
+      | 'stale'
+      | 'reworded'
+      | 'retired'
+      | 'silent'
+      | 'moved'
+      | 'duplicate'
+      | 'unknownKeys'
+      | 'linked'
     /** @enum {string} */
-    MappingFinding: 'broken' | 'stale' | 'silent' | 'moved' | 'duplicate' | 'unknownKeys'
+    MappingFinding: 'broken' | 'stale' | 'reworded' | 'retired' | 'silent' | 'moved' | 'duplicate' | 'unknownKeys'
     MappingList: {
       rows: components['schemas']['MappingRow'][]
       total: number
@@ -6467,6 +6501,7 @@ export interface components {
       scanned: boolean
       /** @description How many rows and profiles it has. */
       variants: number
+      /** @description Of the newest 30 runs of the project, the last that has a result of it; null where none has. */
       lastOutcome: components['schemas']['Outcome'] | null
       links: components['schemas']['LinkInfo'][]
       suggestions: components['schemas']['MappingSuggestion'][]
@@ -8235,6 +8270,17 @@ export interface components {
       from: number
       tests: components['schemas']['ScannedTestDto'][]
     }
+    /** @description Another name that leads to a script: of a script that became this one, of this one before it was renamed, or one that others use. */
+    ScriptAlias: {
+      identity: string
+      name: string
+      /** @enum {string} */
+      kind: 'joined' | 'renamed' | 'also'
+      /** @description Since when. */
+      at: string
+      /** @description Of so many runs the results were those of the script that became this one. */
+      runs: number
+    }
     ScriptDetail: {
       id: number
       name: string
@@ -8260,7 +8306,7 @@ export interface components {
       /** @description Its own rows and profiles. */
       variants: components['schemas']['ScriptRef'][]
       /** @description What it was called before, or is called by others. */
-      aliases: string[]
+      aliases: components['schemas']['ScriptAlias'][]
     }
     ScriptHistory: {
       lane: components['schemas']['LaneRef']
@@ -8335,6 +8381,18 @@ export interface components {
       goneAt: string | null
       /** @description The code, where it was sent with the scan. */
       code: string | null
+    }
+    /** @description A name that became a script of its own again. */
+    ScriptSplit: {
+      id: number
+      name: string
+      /** @description So many runs have their results there now. */
+      runs: number
+    }
+    ScriptSplitDto: {
+      script: number
+      /** @description Which of its other names. */
+      identity: string
     }
     /** @description What a decision about scripts did. */
     ScriptsDecided: {
@@ -9620,12 +9678,15 @@ export type ScanReport = components['schemas']['ScanReport']
 export type ScanRow = components['schemas']['ScanRow']
 export type ScannedTestDto = components['schemas']['ScannedTestDto']
 export type ScannedTestsDto = components['schemas']['ScannedTestsDto']
+export type ScriptAlias = components['schemas']['ScriptAlias']
 export type ScriptDetail = components['schemas']['ScriptDetail']
 export type ScriptHistory = components['schemas']['ScriptHistory']
 export type ScriptList = components['schemas']['ScriptList']
 export type ScriptRef = components['schemas']['ScriptRef']
 export type ScriptRow = components['schemas']['ScriptRow']
 export type ScriptSource = components['schemas']['ScriptSource']
+export type ScriptSplit = components['schemas']['ScriptSplit']
+export type ScriptSplitDto = components['schemas']['ScriptSplitDto']
 export type ScriptsDecided = components['schemas']['ScriptsDecided']
 export type SecretDto = components['schemas']['SecretDto']
 export type ServerProject = components['schemas']['ServerProject']
@@ -14300,6 +14361,41 @@ export interface operations {
         }
         content: {
           'application/json': components['schemas']['MappingList']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  mappingSplit: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['ScriptSplitDto']
+      }
+    }
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['ScriptSplit']
         }
       }
       /** @description What went wrong */

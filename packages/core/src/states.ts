@@ -44,6 +44,8 @@ export const MAPPING_FILTERS = [
   'choose',
   'broken',
   'stale',
+  'reworded',
+  'retired',
   'silent',
   'moved',
   'duplicate',

@@ -10,7 +10,7 @@ export interface MappingSuggestion {
   chosen: boolean
 }
 
-export type MappingFinding = 'broken' | 'stale' | 'silent' | 'moved' | 'duplicate' | 'unknownKeys'
+export type MappingFinding = 'broken' | 'stale' | 'reworded' | 'retired' | 'silent' | 'moved' | 'duplicate' | 'unknownKeys'
 
 /** A script in code, or one that only results name, with the cases that it verifies or may verify. */
 export interface MappingRow {
@@ -24,6 +24,7 @@ export interface MappingRow {
   scanned: boolean
   /** How many rows and profiles it has. */
   variants: number
+  /** Of the newest 30 runs of the project, the last that has a result of it; null where none has. */
   lastOutcome: Outcome | null
   links: LinkInfo[]
   suggestions: MappingSuggestion[]
@@ -55,6 +56,10 @@ export interface MappingCounts {
   choose: number
   broken: number
   stale: number
+  /** Linked to a case whose words changed since. */
+  reworded: number
+  /** Linked to a case that is retired. */
+  retired: number
   silent: number
   moved: number
   duplicate: number

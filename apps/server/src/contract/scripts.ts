@@ -52,7 +52,26 @@ export interface ScriptDetail extends ScriptRow {
   /** Its own rows and profiles. */
   variants: ScriptRef[]
   /** What it was called before, or is called by others. */
-  aliases: string[]
+  aliases: ScriptAlias[]
+}
+
+/** Another name that leads to a script: of a script that became this one, of this one before it was renamed, or one that others use. */
+export interface ScriptAlias {
+  identity: string
+  name: string
+  kind: 'joined' | 'renamed' | 'also'
+  /** Since when. */
+  at: string
+  /** Of so many runs the results were those of the script that became this one. */
+  runs: number
+}
+
+/** A name that became a script of its own again. */
+export interface ScriptSplit {
+  id: number
+  name: string
+  /** So many runs have their results there now. */
+  runs: number
 }
 
 export interface LinkInfo {

@@ -35,8 +35,9 @@ order by 2 on conflict (project_id, identity) do nothing`
 const RENAME = `
 with x as materialized (select * from jsonb_to_recordset($rows::jsonb) as x (id int, identity text, name text, classname text, suites text[], file text, profile text)),
 kept as (
-  insert into script_alias (project_id, identity, script_id, name)
-  select s.project_id, s.identity, s.id, s.name from x join script s on s.id = x.id order by 2 on conflict (project_id, identity) do nothing
+  insert into script_alias (project_id, identity, script_id, name, kind, was)
+  select s.project_id, s.identity, s.id, s.name, 'renamed', jsonb_build_object('classname', s.classname, 'suites', s.suites, 'file', s.file)
+  from x join script s on s.id = x.id order by 2 on conflict (project_id, identity) do nothing
 )
 update script s set identity = decode(x.identity, 'hex'), name = x.name, classname = x.classname, suites = x.suites, file = coalesce(x.file, s.file), profile = x.profile
 from x where s.id = x.id`

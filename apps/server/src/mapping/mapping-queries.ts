@@ -12,7 +12,7 @@ const LINKED = `select l.script_id from link l join test_case c on c.id = l.case
 const SEEN = `
 linked as materialized (select distinct script_id from (${LINKED}) l),
 recent as materialized (
-  select r.id, r.day from run r join lane n on n.id = r.lane_id and not n.trial where r.project_id = $projectId order by r.started_at desc limit ${SILENT_RUNS}
+  select r.id, r.day, r.started_at from run r join lane n on n.id = r.lane_id and not n.trial where r.project_id = $projectId order by r.started_at desc limit ${SILENT_RUNS}
 ),
 seen as materialized (
   select distinct coalesce(v.head_id, v.id) as id from recent join result r on r.run_id = recent.id and r.day = recent.day join script v on v.id = r.script_id
@@ -39,6 +39,12 @@ heads as materialized (
     k.script_id is not null and x.gone_at is null and x.body_changed_at is not null and exists (
       select 1 from link l where l.script_id = s.id and l.state = 'active' and x.body_changed_at > coalesce(l.reviewed_at, l.created_at)
     ) as stale,
+    -- the words of a case changed after somebody last looked at the link, and after the code did
+    x.gone_at is null and exists (
+      select 1 from link l join test_case c on c.id = l.case_id and c.deleted_at is null where l.script_id = s.id and l.state = 'active' and not l.by_hand
+        and c.worded_at > greatest(l.created_at, l.reviewed_at, x.body_changed_at)
+    ) as reworded,
+    exists (select 1 from link l join test_case c on c.id = l.case_id and c.deleted_at is null and c.state = 'retired' where l.script_id = s.id and l.state = 'active' and not l.by_hand) as retired,
     ${SILENT} as silent,
     x.moved_at > now() - interval '${MOVED_DAYS} days' and x.gone_at is null as moved,
     a.fingerprint is not null as duplicate, u.script_id is not null as unknown_keys, x.gone_at is not null as gone
@@ -59,7 +65,7 @@ const TAKES = `case coalesce($only::text, 'all')
   when 'unlinked' then ${OPEN}
   when 'sure' then ${OPEN} and coalesce(best, 0) >= ${SURE_FROM}
   when 'choose' then ${OPEN} and is_proposed and coalesce(best, 0) < ${SURE_FROM}
-  when 'broken' then broken when 'stale' then stale when 'silent' then silent when 'moved' then coalesce(moved, false) when 'duplicate' then duplicate
+  when 'broken' then broken when 'stale' then stale when 'reworded' then coalesce(reworded, false) when 'retired' then retired when 'silent' then silent when 'moved' then coalesce(moved, false) when 'duplicate' then duplicate
   when 'unknownKeys' then unknown_keys and not gone when 'linked' then is_linked else not gone or is_linked end`
 
 export const COUNTS = `
@@ -67,7 +73,7 @@ with ${HEADS}
 select count(*) filter (where not gone or is_linked)::int as scripts, count(*) filter (where ${OPEN})::int as unlinked,
   count(*) filter (where ${OPEN} and coalesce(best, 0) >= ${SURE_FROM})::int as sure,
   count(*) filter (where ${OPEN} and is_proposed and coalesce(best, 0) < ${SURE_FROM})::int as choose,
-  count(*) filter (where broken)::int as broken, count(*) filter (where stale)::int as stale, count(*) filter (where silent)::int as silent,
+  count(*) filter (where broken)::int as broken, count(*) filter (where stale)::int as stale, count(*) filter (where reworded)::int as reworded, count(*) filter (where retired)::int as retired, count(*) filter (where silent)::int as silent,
   count(*) filter (where moved)::int as moved, count(*) filter (where duplicate)::int as duplicate, count(*) filter (where unknown_keys and not gone)::int as "unknownKeys",
   (select count(*) from rename_question q where q.project_id = $projectId)::int as questions,
   (select count(*) from test_case c where c.project_id = $projectId and c.deleted_at is null and c.intent = 'toAutomate' and c.state <> 'retired'
@@ -90,15 +96,14 @@ page as (
 )
 select p.id, coalesce(x.name, p.name) as name, coalesce(x.suites, p.suites) as suites, p.file, x.line, coalesce(x.framework, s.framework) as framework, x.script_id is not null as scanned,
   (select count(*) from script v where v.head_id = p.id)::int as variants,
-  (select r.outcome::int from unnest(array[p.id] || array(select v.id from script v where v.head_id = p.id order by v.id limit 5)) as f (id)
-    cross join lateral (select o.outcome, n.started_at from result o join run n on n.id = o.run_id where o.script_id = f.id order by o.run_id desc limit 1) r
-    order by r.started_at desc limit 1) as "lastCode",
+  (select o.outcome::int from recent n join result o on o.run_id = n.id and o.day = n.day
+    and o.script_id = any(array[p.id] || array(select v.id from script v where v.head_id = p.id order by v.id limit 5)) order by n.started_at desc limit 1) as "lastCode",
   coalesce((select json_agg(json_build_object('caseKey', $prefix || '-' || c.number, 'caseTitle', c.title, 'origin', l.origin, 'state', l.state) order by c.number)
     from link l join test_case c on c.id = l.case_id and c.deleted_at is null where l.script_id = p.id and l.state <> 'rejected'), '[]') as links,
   coalesce((select json_agg(json_build_object('caseKey', $prefix || '-' || c.number, 'confidence', g.confidence, 'reasons', g.reasons, 'chosen', g.chosen) order by g.chosen desc, g.confidence desc)
     from suggestion g join test_case c on c.id = g.case_id and c.deleted_at is null where g.script_id = p.id and not p.is_linked
       and not exists (select 1 from link l where l.script_id = p.id and l.case_id = g.case_id)), '[]') as suggestions,
-  array_remove(array[case when p.broken then 'broken' end, case when p.stale then 'stale' end, case when p.silent then 'silent' end, case when p.moved then 'moved' end,
+  array_remove(array[case when p.broken then 'broken' end, case when p.stale then 'stale' end, case when p.reworded then 'reworded' end, case when p.retired then 'retired' end, case when p.silent then 'silent' end, case when p.moved then 'moved' end,
     case when p.duplicate then 'duplicate' end, case when p.unknown_keys then 'unknownKeys' end], null) as findings,
   x.was, x.moved_at as "movedAt", x.moved_by as "movedBy", x.gone_at as "goneAt",
   coalesce((select array_agg(u.key order by u.key) from (${UNKNOWN_KEYS}) u where u.script_id = p.id and p.unknown_keys), '{}') as "unknownKeys", p.full

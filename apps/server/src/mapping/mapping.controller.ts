@@ -1,7 +1,25 @@
 import { Body, Controller, Get, HttpCode, Param, ParseIntPipe, Post, Put, Query } from '@nestjs/common'
 import { Ctx, type Context, Needs } from '../access/index.js'
-import type { MappingDecided, MappingList, MappingOverview, MappingRules, PushReport, StampList, Suggesting } from '../contract/index.js'
-import { LinkDecisionsDto, MappingFilterDto, MappingRulesDto, PushDto, RenameAnswerDto, ReviewDto, StampsOfDto } from './mapping.dto.js'
+import type {
+  MappingDecided,
+  MappingList,
+  MappingOverview,
+  MappingRules,
+  PushReport,
+  ScriptSplit,
+  StampList,
+  Suggesting,
+} from '../contract/index.js'
+import {
+  LinkDecisionsDto,
+  MappingFilterDto,
+  MappingRulesDto,
+  PushDto,
+  RenameAnswerDto,
+  ReviewDto,
+  ScriptSplitDto,
+  StampsOfDto,
+} from './mapping.dto.js'
 import { MappingService } from './mapping.service.js'
 import { PushService } from './push.service.js'
 import { RulesService } from './rules.service.js'
@@ -50,6 +68,14 @@ export class MappingController {
   @HttpCode(200)
   answer(@Ctx() context: Context, @Param('id', ParseIntPipe) id: number, @Body() { same }: RenameAnswerDto): Promise<MappingOverview> {
     return this.mapping.answer(context, id, same)
+  }
+
+  /** Parts one of a script's other names off as a script of its own, with its results. */
+  @Post('splits')
+  @Needs('link')
+  @HttpCode(200)
+  split(@Ctx() context: Context, @Body() { script, identity }: ScriptSplitDto): Promise<ScriptSplit> {
+    return this.mapping.split(context, script, identity)
   }
 
   /** Keys of confirmed links that the code of a source tree does not declare. */

@@ -10,6 +10,7 @@ import {
   IsNotEmpty,
   IsOptional,
   IsString,
+  Matches,
   MaxLength,
   ValidateNested,
 } from 'class-validator'
@@ -132,6 +133,14 @@ export class MappingRulesDto {
   @ValidateNested({ each: true })
   @Type(() => MappingRuleDto)
   rules: MappingRuleDto[]
+}
+
+export class ScriptSplitDto {
+  @IsInt()
+  script: number
+  /** Which of its other names. */
+  @Matches(/^[0-9a-f]{64}$/, { message: 'identity is 64 hexadecimal digits, as the script says' })
+  identity: string
 }
 
 export class RenameAnswerDto {

@@ -11,6 +11,7 @@ import type {
   MappingOverview,
   MappingQuestion,
   MappingRow,
+  ScriptSplit,
   StampList,
   Suggesting,
 } from '../contract/index.js'
@@ -19,7 +20,7 @@ import { inTransaction, rowsOf, run } from '../platform/database.js'
 import { holdIntake } from '../platform/intake-lock.js'
 import { Jobs } from '../platform/jobs/jobs.js'
 import { notFound, Problem } from '../platform/problem.js'
-import { joinScripts } from '../scans/index.js'
+import { joinScripts, splitScript } from '../scans/index.js'
 import { SPREAD_LINKS } from '../scripts/index.js'
 import * as sql from './mapping-queries.js'
 import type { LinkDecisionDto, MappingFilterDto } from './mapping.dto.js'
@@ -151,6 +152,22 @@ export class MappingService {
       await record(db, { actor: actorOf(caller), projectId: project.id, kind, subject: { id: oldId, name }, also })
     })
     return this.overview(context)
+  }
+
+  /** Parts one of a script's other names off as a script of its own. */
+  async split({ project, caller }: Context, script: number, identity: string): Promise<ScriptSplit> {
+    return inTransaction(this, async (db) => {
+      await holdIntake(db, project.id)
+      const [kept] = await rowsOf<{ name: string }>(db, 'select name from script where id = $script and project_id = $projectId', {
+        script,
+        projectId: project.id,
+      })
+      if (!kept) throw notFound('script', script)
+      const split = await splitScript(db, project.id, script, identity)
+      const subject = { id: script, name: kept.name }
+      await record(db, { actor: actorOf(caller), projectId: project.id, kind: 'script.split', subject, also: [`script:${split.id}`] })
+      return split
+    })
   }
 
   async stamps({ project }: Context, tree: string): Promise<StampList> {

@@ -123,6 +123,21 @@ describe('findings', () => {
     expect((await overview()).counts.stale).toBe(0)
   })
 
+  it('a case that was reworded after its link asks whether the script still verifies it; one that is retired, for another', async () => {
+    const refuses = await idOf('refuses a load over the axle limit')
+    expect((await overview()).counts).toMatchObject({ reworded: 0, retired: 0 })
+    // a change of priority is none of its words
+    await bobbin.ask(`update test_case set priority = 2, updated_at = now() where number = 214`)
+    expect((await overview()).counts.reworded).toBe(0)
+    await bobbin.ask(`update test_case set steps = '[{"action": "Load axle 3", "expected": "It refuses"}]' where number = 214`)
+    expect((await list('?only=reworded')).rows.map(({ id, findings }) => [id, findings])).toEqual([[refuses, ['reworded']]])
+    await send('POST', '/mapping/reviews', { scripts: [refuses] })
+    expect((await overview()).counts.reworded).toBe(0)
+    await bobbin.ask(`update test_case set state = 'retired' where number = 214`)
+    expect((await list('?only=retired')).rows.map(({ id, findings }) => [id, findings])).toEqual([[refuses, ['retired']]])
+    await bobbin.ask(`update test_case set state = 'draft' where number = 214`)
+  })
+
   it('two scripts with one body are duplicates', async () => {
     await scan([testOf('a', 'x/a.spec.ts', 'same body'), testOf('b', 'x/b.spec.ts', 'same body')], 'alike')
     expect((await list('?only=duplicate')).rows.map((one) => one.name)).toEqual(['a', 'b'])

@@ -28,6 +28,7 @@ import { manual } from '../migrations/0026-manual.js'
 import { packs } from '../migrations/0027-packs.js'
 import { looks } from '../migrations/0028-looks.js'
 import { requirements } from '../migrations/0029-requirements.js'
+import { splits } from '../migrations/0030-splits.js'
 
 /** Every migration, in order; a name stays for ever. */
 const MIGRATIONS: readonly { name: string; sql: string }[] = [
@@ -60,6 +61,7 @@ const MIGRATIONS: readonly { name: string; sql: string }[] = [
   { name: '0027-packs', sql: packs },
   { name: '0028-looks', sql: looks },
   { name: '0029-requirements', sql: requirements },
+  { name: '0030-splits', sql: splits },
 ]
 
 const LOCK = 0x0b0bb1

@@ -97,6 +97,7 @@ describe('migrate', () => {
         '0027-packs',
         '0028-looks',
         '0029-requirements',
+        '0030-splits',
       ])
       expect(await migrate(url)).toEqual([])
     }))

@@ -4,7 +4,7 @@ import { SEEN_RUNS } from '../runs/index.js'
 /** What the rows of the list are made of. */
 export const REQUIREMENT_ROWS = `
 select q.id, q.key, q.name, q.note, q.address,
-  exists (select 1 from requirement_case x join test_case c on c.id = x.case_id and c.deleted_at is null where x.requirement_id = q.id and c.updated_at < q.changed_at) as changed
+  exists (select 1 from requirement_case x join test_case c on c.id = x.case_id and c.deleted_at is null where x.requirement_id = q.id and c.worded_at < q.changed_at) as changed
 from requirement q where q.project_id = $projectId
   and ($caseNumber::int is null or exists (select 1 from requirement_case x join test_case c on c.id = x.case_id where x.requirement_id = q.id and c.number = $caseNumber))
 order by q.key`

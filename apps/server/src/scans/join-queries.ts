@@ -12,15 +12,17 @@ select distinct run_id as "runId" from moved`
 
 export const MOVE_ATTEMPTS = `update attempt set script_id = $into where script_id = $from and run_id = any($runs::int[])`
 
-/** The identities of a script lead to another from now on. */
+/** The identities of a script lead to another from now on; what it was is put down, so that they can be parted again. Binds: from, into, runs, cases. */
 export const MOVE_ALIASES = `
 with moved as (update script_alias set script_id = $into where script_id = $from)
-insert into script_alias (project_id, identity, script_id, name) select project_id, identity, $into::int, name from script where id = $from
-on conflict (project_id, identity) do update set script_id = excluded.script_id`
+insert into script_alias (project_id, identity, script_id, name, kind, runs, was)
+select project_id, identity, $into::int, name, 'joined', $runs::int[],
+  jsonb_build_object('classname', classname, 'suites', suites, 'file', file, 'cases', to_jsonb($cases::int[])) from script where id = $from
+on conflict (project_id, identity) do update set script_id = excluded.script_id, kind = excluded.kind, runs = excluded.runs, was = excluded.was, at = now()`
 
 export const MOVE_LINKS = `
 insert into link (project_id, script_id, case_id, origin, state, created_by)
-select project_id, $into::int, case_id, origin, state, created_by from link where script_id = $from on conflict (script_id, case_id) do nothing`
+select project_id, $into::int, case_id, origin, state, created_by from link where script_id = $from on conflict (script_id, case_id) do nothing returning case_id as "caseId"`
 
 export const MOVE_ATTACHMENTS = `update attachment set script_id = $into where script_id = $from and run_id = any($runs::int[])`
 

@@ -1,4 +1,4 @@
-import type { ScanList, ScanReport, ScriptDetail, ScriptList } from '@bobbin/client'
+import type { ScanList, ScanReport, ScriptDetail, ScriptList, ScriptSplit } from '@bobbin/client'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { seedCase, TestApp } from '../testing/test-app.js'
 
@@ -139,6 +139,48 @@ describe('a scan', () => {
     expect(delivered.newScripts).toBe(0)
     const { histories } = await ask<ScriptDetail>(`/scripts/${id}`)
     expect(histories.flatMap(({ points }) => points).filter(({ outcome }) => outcome === 'passed').length).toBeGreaterThanOrEqual(4)
+  })
+
+  it('splits what was joined wrongly: each side has its own results, the code and what comes since go with the newer name', async () => {
+    const { id } = await one('refuses a load')
+    const before = await ask<ScriptDetail>(`/scripts/${id}`)
+    const [joined, ...others] = before.aliases.filter(({ kind }) => kind === 'joined')
+    expect([joined?.runs, others]).toEqual([1, []])
+    const runsOf = async (script: number) =>
+      (
+        await bobbin.ask<{ build: string }>(
+          `select b.name as build from result r join run u on u.id = r.run_id join build b on b.id = u.build_id where r.script_id = ${script} order by b.name`,
+        )
+      ).map(({ build }) => build)
+    expect(await runsOf(id)).toContain('4')
+    const split = await send<ScriptSplit>('POST', '/mapping/splits', { script: id, identity: joined?.identity })
+    expect(split).toMatchObject({ runs: 2 })
+    expect(await runsOf(split.id)).toEqual(['4', '5'])
+    expect(await runsOf(id)).toEqual(['1', '1', '3'])
+    expect(await bobbin.ask(`select 1 from attempt where script_id = ${split.id}`)).toHaveLength(2)
+    expect((await ask<ScriptDetail>(`/scripts/${split.id}`)).source).toMatchObject({ file: 'deck/axles.spec.ts', was: null })
+    expect(await ask<ScriptDetail>(`/scripts/${id}`)).toMatchObject({ source: null, cases: ['FERRY-214'] })
+    // what is delivered from now on is the newer one's, and of none other
+    const delivered = await bobbin.deliver(vitest('deck/axles.spec.ts', ['refuses a load']), { build: '6' })
+    expect(delivered.newScripts).toBe(0)
+    expect(await runsOf(split.id)).toEqual(['4', '5', '6'])
+    const [act] = await bobbin.ask<{ subjects: string[] }>(`select subjects from act where kind = 'script.split'`)
+    expect(act?.subjects.toSorted()).toEqual([`script:${id}`, `script:${split.id}`].toSorted())
+  })
+
+  it('splits off what a script was before it was renamed', async () => {
+    const { id } = await one('takes a load')
+    const [renamed] = (await ask<ScriptDetail>(`/scripts/${id}`)).aliases.filter(({ kind }) => kind === 'renamed')
+    const split = await send<ScriptSplit>('POST', '/mapping/splits', { script: id, identity: renamed?.identity })
+    expect(split.name).toBe('axle load > accepts a load')
+    const builds = async (script: number) =>
+      bobbin.ask<{ name: string; branch: string }>(
+        `select b.name, b.branch from result r join run u on u.id = r.run_id join build b on b.id = u.build_id where r.script_id = ${script} order by u.id`,
+      )
+    expect((await builds(split.id))[0]).toEqual({ name: '1', branch: 'main' })
+    expect(await builds(id)).not.toContainEqual({ name: '1', branch: 'main' })
+    expect((await ask<ScriptDetail>(`/scripts/${id}`)).source).not.toBeNull()
+    await expect(send('POST', '/mapping/splits', { script: id, identity: renamed?.identity })).rejects.toThrow(/name of this script/)
   })
 
   it('has the rows of a table as one script, which is mapped once', async () => {

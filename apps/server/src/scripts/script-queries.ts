@@ -112,4 +112,5 @@ export const FAMILY_OF_SCRIPT = `
 select ${SCRIPT_REF}, s.id = (select head_id from script where id = $id) as "isHead"
 from script s where s.id = (select head_id from script where id = $id) or s.head_id = $id order by s.name, s.id limit 200`
 
-export const ALIASES = `select name from script_alias where script_id = $id order by at desc limit 50`
+export const ALIASES = `
+select encode(identity, 'hex') as identity, name, kind, at, cardinality(runs) as runs from script_alias where script_id = $id order by at desc limit 50`

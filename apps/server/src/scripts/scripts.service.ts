@@ -3,6 +3,7 @@ import { InjectConnection } from '@nestjs/sequelize'
 import type {
   CaseScript,
   LinkInfo,
+  ScriptAlias,
   ScriptDetail,
   ScriptList,
   ScriptRef,
@@ -72,7 +73,7 @@ export class ScriptsService {
       this.history.histories(context.project.id, [id]),
       rowsOf<SourceRow>(this, SOURCE_OF_SCRIPT, { id }),
       rowsOf<ScriptRef & { isHead: boolean | null }>(this, FAMILY_OF_SCRIPT, { id }),
-      rowsOf<{ name: string }>(this, ALIASES, { id }),
+      rowsOf<Omit<ScriptAlias, 'at'> & { at: Date }>(this, ALIASES, { id }),
     ])
     const [source] = sources
     const [head] = family.filter(({ isHead }) => isHead === true).map(refOf)
@@ -83,7 +84,7 @@ export class ScriptsService {
       source: source ? sourceOf(source) : null,
       head: head ?? null,
       variants: family.filter(({ isHead }) => isHead !== true).map(refOf),
-      aliases: aliases.map(({ name }) => name),
+      aliases: aliases.map(({ at, ...alias }) => ({ ...alias, at: at.toISOString() })),
     }
   }
 

@@ -156,8 +156,8 @@ function EdgeLink({ section: { to, name, icon: Icon, key }, inset }: { section: 
 function MappingOpen() {
   const { data } = useOverview()
   if (!data) return null
-  const { unlinked, broken, stale, questions } = data.counts
-  const open = unlinked + broken + stale + questions
+  const { unlinked, broken, stale, reworded, retired, questions } = data.counts
+  const open = unlinked + broken + stale + reworded + retired + questions
   return open === 0 ? null : (
     <span className="ml-auto text-xs text-dye tabular-nums max-[1100px]:sr-only">
       {formatNumber(open)}

@@ -217,6 +217,7 @@ export const ACTS = {
   'run.stopTakenBack': sort('run', ['runs'], 'withdrew the request to stop #'),
   'scan.finished': sort('scan', ['scripts', 'cases'], 'scanned #'),
   'script.joined': sort('script', ['scripts', 'runs'], 'recognized # under its new name'),
+  'script.split': sort('script', ['scripts', 'runs'], 'split another name off from #'),
   'script.parted': sort('script', ['scripts', 'runs'], 'decided that # was not renamed'),
   'script.decided': undoable('script', ['scripts', 'cases'], 'decided about #', 'decided about # scripts'),
   'source.added': sort('source', ['sources'], 'added the source #'),

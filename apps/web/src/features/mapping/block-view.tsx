@@ -107,6 +107,8 @@ function stateWords(row: MappingRow, decided: Decided): string {
   if (row.findings.includes('broken')) return row.goneAt ? 'gone from the code' : 'key no longer declared'
   if (row.findings.includes('unknownKeys')) return `${row.unknownKeys.join(' ')}?`
   if (row.findings.includes('stale')) return 'code changed'
+  if (row.findings.includes('reworded')) return 'case reworded'
+  if (row.findings.includes('retired')) return 'case retired'
   if (row.links.some(({ state }) => state === 'active') || decided.get(row.id)?.verdict === 'accept')
     return row.findings.includes('silent') ? 'not reported lately' : ''
   const proposal = proposalOf(row, decided)

@@ -64,7 +64,7 @@ export function MappingCard({ row, cases, decided, onAnswer, onChoose, onClose }
             </CanButton>
           </>
         )}
-        {row.findings.includes('stale') && <ConfirmButton row={row} />}
+        {(row.findings.includes('stale') || row.findings.includes('reworded')) && <ConfirmButton row={row} />}
         <CanButton right="link" onClick={onChoose}>
           {proposal || row.links.length > 0 ? 'Link another case' : 'Link a case'} <Key>e</Key>
         </CanButton>
@@ -126,6 +126,15 @@ function Facts({ row, isProposed }: { row: MappingRow; isProposed: boolean }) {
         </li>
       )}
       {findings.includes('stale') && <li>Its code changed after the link was made. Does it still verify the case?</li>}
+      {findings.includes('reworded') && (
+        <li>
+          {active.map(({ caseKey }) => caseKey).join(', ')} {active.length === 1 ? 'was' : 'or one of them was'} reworded after the link was
+          made. Does the script still verify it?
+        </li>
+      )}
+      {findings.includes('retired') && (
+        <li>It is linked to a case that is retired. Link the case that took its place, or retire the script, too.</li>
+      )}
       {findings.includes('silent') && <li>No result of the last 30 runs is of this script.</li>}
       {findings.includes('duplicate') && <li>Another script has the same code.</li>}
       {findings.includes('moved') && was !== null && movedAt !== null && (

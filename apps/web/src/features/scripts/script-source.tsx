@@ -4,6 +4,7 @@ import { useAddress } from '../../lib/use-address.js'
 import { count } from '../../lib/format.js'
 import { CodeText } from '../../ui/code-text.js'
 import { Time } from '../../ui/time.js'
+import { OtherNames } from './other-names.js'
 
 const MOST_NAMED = 12
 
@@ -76,15 +77,7 @@ export function ScriptSourcePart({ script }: { script: ScriptDetail }) {
           </ul>
         </details>
       )}
-      {aliases.length > 0 && (
-        <p className="mt-1 text-soft">
-          Also known as{' '}
-          {aliases
-            .slice(0, MOST_NAMED)
-            .map((name) => `“${visibleText(name)}”`)
-            .join(', ')}
-        </p>
-      )}
+      {aliases.length > 0 && <OtherNames script={script} />}
       {source.code !== null && <CodeText text={source.code} file={source.file} firstLine={source.line} />}
     </section>
   )
