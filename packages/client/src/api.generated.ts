@@ -1779,6 +1779,40 @@ export interface paths {
     patch?: never
     trace?: never
   }
+  '/projects/{project}/mapping/alike': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** Cases that say nearly the same */
+    get: operations['mappingAlike']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/mapping/alike/{id}/different': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    /** Says that two cases are different, though they say nearly the same */
+    post: operations['mappingDifferent']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
   '/projects/{project}/mapping/decisions': {
     parameters: {
       query?: never
@@ -4054,6 +4088,7 @@ export interface components {
       | 'case.made'
       | 'case.changed'
       | 'case.deleted'
+      | 'case.different'
       | 'case.pushed'
       | 'case.imported'
       | 'comment.made'
@@ -4297,6 +4332,11 @@ export interface components {
       /** @description The version that the server hands out. */
       version: string
     }
+    AlikeCase: {
+      key: string
+      title: string
+      scripts: number
+    }
     /** @description Failures that say the same of the same place. */
     AlikeFailures: {
       count: number
@@ -4304,6 +4344,15 @@ export interface components {
       oneCause: boolean
       /** @description What the messages of all of them share; an ellipsis where they differ. */
       message: string | null
+    }
+    /** @description Pairs of cases that say nearly the same, the likest first. */
+    AlikeList: {
+      rows: {
+        id: number
+        one: components['schemas']['AlikeCase']
+        other: components['schemas']['AlikeCase']
+        likeness: number
+      }[]
     }
     /** @description A file in an attached archive; its size is that of its content, in bytes. */
     ArchiveEntry: {
@@ -6430,6 +6479,8 @@ export interface components {
       moved: number
       duplicate: number
       unknownKeys: number
+      /** @description Pairs of cases that say nearly the same. */
+      alike: number
       /** @description Renames that a person has to decide. */
       questions: number
       /** @description Cases to be automated that no script verifies. */
@@ -9349,7 +9400,9 @@ export type AddCasesDto = components['schemas']['AddCasesDto']
 export type Agent = components['schemas']['Agent']
 export type AgentDto = components['schemas']['AgentDto']
 export type AgentList = components['schemas']['AgentList']
+export type AlikeCase = components['schemas']['AlikeCase']
 export type AlikeFailures = components['schemas']['AlikeFailures']
+export type AlikeList = components['schemas']['AlikeList']
 export type ArchiveEntry = components['schemas']['ArchiveEntry']
 export type AreaDeleted = components['schemas']['AreaDeleted']
 export type AreaEditDto = components['schemas']['AreaEditDto']
@@ -14082,6 +14135,67 @@ export interface operations {
         content: {
           'application/json': components['schemas']['MappingOverview']
         }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  mappingAlike: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['AlikeList']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  mappingDifferent: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+        id: number
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done, nothing to say */
+      204: {
+        headers: {
+          [name: string]: unknown
+        }
+        content?: never
       }
       /** @description What went wrong */
       default: {

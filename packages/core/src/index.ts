@@ -216,6 +216,7 @@ export {
 export { MASK, masker } from './planning/secrets.js'
 export { closedAt, type Closed, type MaintenanceWindow, windowsWithin } from './planning/maintenance.js'
 export { type CaseDifference, type SnapshotCase, suiteDifferences } from './planning/suite-differences.js'
+export { ALIKE_FROM, alikeCases, type AlikePair, type SaidCase } from './mapping/alike-cases.js'
 export { type RequirementLine, type RequirementLines, requirementLines } from './requirements/requirement-lines.js'
 export type { AlikeFailures, BriefRun, Finding, SlowerTest } from './brief/finding.js'
 export { headlineOf, sentenceOf, type Part, type Sentence } from './brief/sentences.js'

@@ -572,6 +572,7 @@ const NO_ACT: Record<string, string> = {
   'POST /mapping/suggestions': 'computes; nothing that somebody made changes',
   'POST /mapping/rules/preview': 'stores nothing',
   'POST /mapping/pushes': 'tried in mapping.test.ts: case.pushed',
+  'POST /mapping/alike/:id/different': 'tried in mapping.test.ts: case.different',
   'POST /mapping/splits': 'tried in scans.test.ts: script.split',
   'POST /mapping/renames/:id': 'tried in mapping.test.ts: script.joined and script.parted',
   'POST /api/invitations/look': 'stores nothing',

@@ -64,6 +64,8 @@ export interface MappingCounts {
   moved: number
   duplicate: number
   unknownKeys: number
+  /** Pairs of cases that say nearly the same. */
+  alike: number
   /** Renames that a person has to decide. */
   questions: number
   /** Cases to be automated that no script verifies. */
@@ -92,6 +94,17 @@ export interface MappingOverview {
   questions: MappingQuestion[]
   /** When the newest scan was finished; null where none was. */
   scannedAt: string | null
+}
+
+export interface AlikeCase {
+  key: string
+  title: string
+  scripts: number
+}
+
+/** Pairs of cases that say nearly the same, the likest first. */
+export interface AlikeList {
+  rows: { id: number; one: AlikeCase; other: AlikeCase; likeness: number }[]
 }
 
 /** Two scripts that may be one, renamed. */

@@ -68,6 +68,26 @@ const TAKES = `case coalesce($only::text, 'all')
   when 'broken' then broken when 'stale' then stale when 'reworded' then coalesce(reworded, false) when 'retired' then retired when 'silent' then silent when 'moved' then coalesce(moved, false) when 'duplicate' then duplicate
   when 'unknownKeys' then unknown_keys and not gone when 'linked' then is_linked else not gone or is_linked end`
 
+/** Pairs of cases that say nearly the same, and that nobody said are different; what was retired or deleted since is none. */
+const ALIKE = `
+select k.id, k.case_id, k.other_id, k.likeness from case_alike k join test_case a on a.id = k.case_id and a.deleted_at is null and a.state <> 'retired'
+join test_case b on b.id = k.other_id and b.deleted_at is null and b.state <> 'retired' where k.project_id = $projectId and k.different_at is null`
+
+const alikeCase = (id: string) => `(select jsonb_build_object('key', $prefix || '-' || c.number, 'title', c.title,
+  'scripts', (select count(*) from link l where l.case_id = c.id and l.state = 'active' and not l.by_hand)) from test_case c where c.id = ${id})`
+
+export const ALIKE_ROWS = `
+select k.id, k.likeness, ${alikeCase('k.case_id')} as one, ${alikeCase('k.other_id')} as other from (${ALIKE}) k order by k.likeness desc, k.id limit 200`
+
+/** Those that somebody said are different stay so, as long as they are alike. */
+export const STORE_ALIKE = `
+with x as materialized (select * from jsonb_to_recordset($rows::jsonb) as x (a int, b int, likeness real)), gone as (
+  delete from case_alike k where k.project_id = $projectId and not exists (select 1 from x where x.a = k.case_id and x.b = k.other_id)
+)
+insert into case_alike as k (project_id, case_id, other_id, likeness) select $projectId::int, x.a, x.b, x.likeness
+from x join test_case a on a.id = x.a join test_case b on b.id = x.b
+on conflict (case_id, other_id) do update set likeness = excluded.likeness`
+
 export const COUNTS = `
 with ${HEADS}
 select count(*) filter (where not gone or is_linked)::int as scripts, count(*) filter (where ${OPEN})::int as unlinked,
@@ -76,6 +96,7 @@ select count(*) filter (where not gone or is_linked)::int as scripts, count(*) f
   count(*) filter (where broken)::int as broken, count(*) filter (where stale)::int as stale, count(*) filter (where reworded)::int as reworded, count(*) filter (where retired)::int as retired, count(*) filter (where silent)::int as silent,
   count(*) filter (where moved)::int as moved, count(*) filter (where duplicate)::int as duplicate, count(*) filter (where unknown_keys and not gone)::int as "unknownKeys",
   (select count(*) from rename_question q where q.project_id = $projectId)::int as questions,
+  (select count(*) from (${ALIKE}) k)::int as alike,
   (select count(*) from test_case c where c.project_id = $projectId and c.deleted_at is null and c.intent = 'toAutomate' and c.state <> 'retired'
     and not exists (select 1 from link l where l.case_id = c.id and l.state = 'active' and not l.by_hand))::int as "toAutomate"
 from heads`

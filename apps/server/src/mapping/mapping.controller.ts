@@ -1,6 +1,7 @@
 import { Body, Controller, Get, HttpCode, Param, ParseIntPipe, Post, Put, Query } from '@nestjs/common'
 import { Ctx, type Context, Needs } from '../access/index.js'
 import type {
+  AlikeList,
   MappingDecided,
   MappingList,
   MappingOverview,
@@ -68,6 +69,21 @@ export class MappingController {
   @HttpCode(200)
   answer(@Ctx() context: Context, @Param('id', ParseIntPipe) id: number, @Body() { same }: RenameAnswerDto): Promise<MappingOverview> {
     return this.mapping.answer(context, id, same)
+  }
+
+  /** Cases that say nearly the same. */
+  @Get('alike')
+  @Needs('read')
+  alike(@Ctx() context: Context): Promise<AlikeList> {
+    return this.mapping.alike(context)
+  }
+
+  /** Says that two cases are different, though they say nearly the same. */
+  @Post('alike/:id/different')
+  @Needs('editCases')
+  @HttpCode(204)
+  different(@Ctx() context: Context, @Param('id', ParseIntPipe) id: number): Promise<void> {
+    return this.mapping.different(context, id)
   }
 
   /** Parts one of a script's other names off as a script of its own, with its results. */

@@ -4,6 +4,7 @@ import { InjectConnection } from '@nestjs/sequelize'
 import { Sequelize } from 'sequelize-typescript'
 import type { Context } from '../access/index.js'
 import type {
+  AlikeList,
   MappingCase,
   MappingCounts,
   MappingDecided,
@@ -152,6 +153,25 @@ export class MappingService {
       await record(db, { actor: actorOf(caller), projectId: project.id, kind, subject: { id: oldId, name }, also })
     })
     return this.overview(context)
+  }
+
+  async alike({ project }: Context): Promise<AlikeList> {
+    return { rows: await rowsOf<AlikeList['rows'][number]>(this, sql.ALIKE_ROWS, { projectId: project.id, prefix: project.keyPrefix }) }
+  }
+
+  /** A person says that two cases are different: they are asked about no more. */
+  async different({ project, caller }: Context, id: number): Promise<void> {
+    await inTransaction(this, async (db) => {
+      const [pair] = await rowsOf<{ caseId: number; otherId: number; name: string }>(
+        db,
+        `update case_alike k set different_by = $by, different_at = now() from test_case c where k.id = $id and k.project_id = $projectId and c.id = k.case_id
+         returning k.case_id as "caseId", k.other_id as "otherId", $prefix || '-' || c.number || ' ' || c.title as name`,
+        { id, projectId: project.id, by: caller.accountId, prefix: project.keyPrefix },
+      )
+      if (!pair) throw notFound('pair of cases', id)
+      const subject = { id: pair.caseId, name: pair.name }
+      await record(db, { actor: actorOf(caller), projectId: project.id, kind: 'case.different', subject, also: [`case:${pair.otherId}`] })
+    })
   }
 
   /** Parts one of a script's other names off as a script of its own. */

@@ -1,5 +1,6 @@
 import type {
   CaseDetail,
+  AlikeList,
   MappingDecided,
   MappingList,
   MappingOverview,
@@ -136,6 +137,24 @@ describe('findings', () => {
     await bobbin.ask(`update test_case set state = 'retired' where number = 214`)
     expect((await list('?only=retired')).rows.map(({ id, findings }) => [id, findings])).toEqual([[refuses, ['retired']]])
     await bobbin.ask(`update test_case set state = 'draft' where number = 214`)
+  })
+
+  it('cases that say nearly the same are told until somebody says that they are different', async () => {
+    await bobbin.ask(
+      `insert into test_case (project_id, number, title, steps, preconditions, area_id) select project_id, number + 500, 'The ' || title, steps, preconditions, area_id from test_case where number = 214`,
+    )
+    await suggested()
+    const { rows } = await bobbin.get<AlikeList>('/mapping/alike')
+    expect(rows).toMatchObject([{ one: { key: 'FERRY-214', scripts: 1 }, other: { key: 'FERRY-714', scripts: 0 }, likeness: 1 }])
+    expect((await overview()).counts.alike).toBe(1)
+    await send('POST', `/mapping/alike/${rows[0]?.id}/different`)
+    expect((await bobbin.get<AlikeList>('/mapping/alike')).rows).toEqual([])
+    // and stays so when they are compared again
+    await suggested()
+    expect((await overview()).counts.alike).toBe(0)
+    const [act] = await bobbin.ask<{ subjects: string[] }>(`select subjects from act where kind = 'case.different'`)
+    expect(act?.subjects).toHaveLength(2)
+    await bobbin.ask('delete from test_case where number = 714')
   })
 
   it('two scripts with one body are duplicates', async () => {

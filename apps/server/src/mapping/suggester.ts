@@ -1,4 +1,4 @@
-import type { CaseToMap, KnownPair, ScriptToMap, Suggestion } from '@bobbin/core'
+import type { CaseToMap, KnownPair, ScriptToMap } from '@bobbin/core'
 import { Injectable } from '@nestjs/common'
 import { InjectConnection } from '@nestjs/sequelize'
 import { Worker } from 'node:worker_threads'
@@ -7,7 +7,7 @@ import { announce } from '../events/announce.js'
 import { inTransaction, rowsOf, run } from '../platform/database.js'
 import { Jobs } from '../platform/jobs/jobs.js'
 import * as sql from './mapping-queries.js'
-import type { SuggestAsked, SuggestSaid } from './suggest-thread.js'
+import type { SuggestAnswer, SuggestAsked, SuggestSaid } from './suggest-thread.js'
 
 export const SUGGEST = 'mapping.suggest'
 
@@ -37,22 +37,23 @@ export class Suggester {
     await run(this, sql.BEGIN_SUGGESTING, { projectId, scripts: scripts.length })
     await announce(this, projectId, ['scripts'])
     const pairs = known.map(({ caseId, verdict, ...script }): KnownPair => ({ script, caseId, verdict }))
-    const found = await this.inThread(projectId, { scripts, cases, known: pairs })
+    const { suggestions: found, alike } = await this.inThread(projectId, { scripts, cases, known: pairs })
     await inTransaction(this, async (db) => {
       await run(db, 'delete from suggestion where project_id = $projectId', bind)
       for (let from = 0; from < found.length; from += AT_ONCE)
         await run(db, sql.STORE_SUGGESTIONS, { projectId, rows: JSON.stringify(found.slice(from, from + AT_ONCE)) })
+      await run(db, sql.STORE_ALIKE, { projectId, rows: JSON.stringify(alike) })
       await run(db, 'update suggesting set finished_at = now(), done = scripts where project_id = $projectId', bind)
       await announce(db, projectId, ['scripts'])
     })
   }
 
-  private inThread(projectId: number, asked: SuggestAsked): Promise<Suggestion[]> {
+  private inThread(projectId: number, asked: SuggestAsked): Promise<SuggestAnswer> {
     const thread = new Worker(THREAD, { workerData: asked, execArgv: [], resourceLimits: { maxOldGenerationSizeMb: 1200 } })
     let told = Date.now()
-    return new Promise<Suggestion[]>((resolve, reject) => {
+    return new Promise<SuggestAnswer>((resolve, reject) => {
       thread.on('message', (said: SuggestSaid) => {
-        if ('suggestions' in said) return resolve(said.suggestions)
+        if ('suggestions' in said) return resolve(said)
         if (Date.now() - told < TELL_MS) return
         told = Date.now()
         run(this, 'update suggesting set done = $done where project_id = $projectId', { projectId, done: said.done })

@@ -29,6 +29,7 @@ import { packs } from '../migrations/0027-packs.js'
 import { looks } from '../migrations/0028-looks.js'
 import { requirements } from '../migrations/0029-requirements.js'
 import { splits } from '../migrations/0030-splits.js'
+import { alikeCases } from '../migrations/0031-alike-cases.js'
 
 /** Every migration, in order; a name stays for ever. */
 const MIGRATIONS: readonly { name: string; sql: string }[] = [
@@ -62,6 +63,7 @@ const MIGRATIONS: readonly { name: string; sql: string }[] = [
   { name: '0028-looks', sql: looks },
   { name: '0029-requirements', sql: requirements },
   { name: '0030-splits', sql: splits },
+  { name: '0031-alike-cases', sql: alikeCases },
 ]
 
 const LOCK = 0x0b0bb1

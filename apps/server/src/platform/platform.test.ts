@@ -98,6 +98,7 @@ describe('migrate', () => {
         '0028-looks',
         '0029-requirements',
         '0030-splits',
+        '0031-alike-cases',
       ])
       expect(await migrate(url)).toEqual([])
     }))

@@ -120,6 +120,7 @@ export const ACTS = {
   'case.made': undoable('case', ['cases'], 'created #', 'created # cases'),
   'case.changed': undoable('case', ['cases'], 'changed #', 'changed # cases'),
   'case.deleted': undoable('case', ['cases', 'scripts'], 'deleted #', 'deleted # cases'),
+  'case.different': sort('case', ['scripts', 'cases'], 'decided that # is different from another'),
   'case.pushed': sort('case', ['cases', 'scripts'], 'created # from the code', 'created # cases from the code'),
   'case.imported': undoable('case', ['cases'], 'imported #', 'imported # cases'),
   'comment.made': sort('comment', ['comments'], 'commented on #'),

@@ -16,6 +16,7 @@ import { AcceptAllDialog } from './accept-all-dialog.js'
 import { BlockView, LINE } from './block-view.js'
 import { blocksOf, linesOf, proposalOf } from './blocks.js'
 import { MappingCard } from './mapping-card.js'
+import { AlikeDialog } from './alike-dialog.js'
 import { RenamesDialog } from './renames-dialog.js'
 import { ScanHelp } from './scan-help.js'
 import { SuggestingLine } from './suggesting-line.js'
@@ -36,6 +37,7 @@ export function MappingPage() {
   const [linking, setLinking] = useState<MappingRow | null>(null)
   const [accepting, setAccepting] = useState(false)
   const [renames, setRenames] = useState(false)
+  const [alike, setAlike] = useState(false)
   const mayLink = useCan('link')
   const makeCases = useMakeCases()
   const { data, cases } = list
@@ -81,6 +83,7 @@ export function MappingPage() {
         total={data.total}
         onFilter={(value) => setAddress({ only: value, script: null })}
         onAcceptAll={() => setAccepting(true)}
+        onAlike={() => setAlike(true)}
       />
       <div className="flex items-center gap-4 border-b border-hairline px-5 py-1.5">
         {overview.data && <SuggestingLine state={overview.data.suggesting} />}
@@ -136,6 +139,7 @@ export function MappingPage() {
         />
       )}
       {accepting && <AcceptAllDialog sureFrom={overview.data?.sureFrom ?? 0.9} onClose={() => setAccepting(false)} onAccept={decide} />}
+      {alike && <AlikeDialog onClose={() => setAlike(false)} />}
       {renames && overview.data && <RenamesDialog questions={overview.data.questions} onClose={() => setRenames(false)} />}
     </section>
   )
@@ -147,6 +151,7 @@ interface HeadProps {
   total: number
   onFilter: (only: string) => void
   onAcceptAll: () => void
+  onAlike: () => void
 }
 
 const TITLES: Record<MappingFilter | 'all', (n: number) => string> = {
@@ -179,7 +184,7 @@ const PLACES: readonly [MappingFilter, (n: number) => string][] = [
   ['unknownKeys', (n) => `${n} with unknown keys`],
 ]
 
-function Head({ overview, only, total, onFilter, onAcceptAll }: HeadProps) {
+function Head({ overview, only, total, onFilter, onAcceptAll, onAlike }: HeadProps) {
   const counts = overview?.counts
   const shown = PLACES.filter(([name]) => name !== only && counts && counts[name as keyof typeof counts] > 0)
   return (
@@ -200,6 +205,14 @@ function Head({ overview, only, total, onFilter, onAcceptAll }: HeadProps) {
             <ProjectLink to="cases?only=uncovered" className="link">
               {count(counts.toAutomate, 'case')} to be automated
             </ProjectLink>
+          </>
+        )}
+        {counts && counts.alike > 0 && (
+          <>
+            <span aria-hidden="true">·</span>
+            <button type="button" className="link" onClick={onAlike}>
+              {count(counts.alike, 'pair')} of like cases
+            </button>
           </>
         )}
         {only !== null && (

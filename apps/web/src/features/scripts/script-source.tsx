@@ -6,8 +6,6 @@ import { CodeText } from '../../ui/code-text.js'
 import { Time } from '../../ui/time.js'
 import { OtherNames } from './other-names.js'
 
-const MOST_NAMED = 12
-
 /** Where a script stands in the code, what happened to it there, and the code where it was sent. */
 export function ScriptSourcePart({ script }: { script: ScriptDetail }) {
   const { source, head, variants, aliases } = script
@@ -17,6 +15,7 @@ export function ScriptSourcePart({ script }: { script: ScriptDetail }) {
       <section className="mt-6">
         <h3 className="text-sm">In the code</h3>
         <p className="text-soft">No scan has found it: it is known by its results alone.</p>
+        {aliases.length > 0 && <OtherNames script={script} />}
       </section>
     )
   const facts = [
