@@ -16,7 +16,7 @@ from stage_test a left join stage_script t on t.seq = a.seq and t.seq >= $from
 where a.seq >= $from and a.identity is not null and t.seq is null order by a.identity, a.seq`
 
 const CANDIDATES = `
-select x.script_id as "scriptId", x.framework, x.file, x.suites, x.name, x.pattern, x.title
+select x.script_id as "scriptId", x.framework, x.file, x.suites, x.suite_patterns as "suitePatterns", x.name, x.pattern, x.title
 from script_source x where x.project_id = $projectId and x.gone_at is null and ($keys::text[] is null or x.meets && $keys::text[])
 order by x.script_id`
 

@@ -181,6 +181,7 @@ class Finishing {
       suites: dto.suites,
       name: dto.name,
       pattern: dto.pattern ?? null,
+      suitePatterns: dto.suitePatterns ?? null,
       title: dto.title ?? null,
       fingerprint: dto.fingerprint ?? null,
       bodySize: dto.bodySize,

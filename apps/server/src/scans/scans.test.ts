@@ -18,10 +18,11 @@ interface Test {
   suites?: string[]
   keys?: string[]
   pattern?: string
+  suitePatterns?: (string | null)[]
   body?: string
 }
 
-const testOf = ({ name, file = 'deck/axle.spec.ts', suites = ['axle load'], keys = [], pattern, body = name }: Test) => ({
+const testOf = ({ name, file = 'deck/axle.spec.ts', suites = ['axle load'], keys = [], pattern, suitePatterns, body = name }: Test) => ({
   framework: 'vitest',
   file,
   line: 3,
@@ -29,6 +30,7 @@ const testOf = ({ name, file = 'deck/axle.spec.ts', suites = ['axle load'], keys
   suites,
   name,
   pattern: pattern ?? null,
+  suitePatterns: suitePatterns ?? null,
   tags: [],
   keys,
   fingerprint: body,
@@ -189,6 +191,31 @@ describe('a scan', () => {
     const report = await bobbin.deliver(vitest('deck/lanes.spec.ts', ['lane A', 'lane B']), { build: '9' })
     expect(report.newScripts).toBe(2)
     for (const name of ['lane A', 'lane B']) expect((await one(name)).cases).toEqual(['FERRY-216'])
+  })
+
+  it('has the rows of a table of suites as one script, too', async () => {
+    const each: Test = {
+      name: 'is closed by hand',
+      suites: ['ramp %s'],
+      suitePatterns: ['^ramp .*$'],
+      file: 'deck/ramps.spec.ts',
+      keys: ['FERRY-215'],
+    }
+    await scan([each], { tree: 'ramps' })
+    const cases = ['ramp bow', 'ramp stern'].map(
+      (suite) => `<testcase classname="deck/ramps.spec.ts" name="${suite} &gt; is closed by hand" time="1"/>`,
+    )
+    const report = await bobbin.deliver(`<testsuites><testsuite name="deck/ramps.spec.ts">${cases.join('')}</testsuite></testsuites>`, {
+      build: '10',
+    })
+    expect(report.newScripts).toBe(2)
+    const rows = await scripts('is closed by hand')
+    const heads = await bobbin.ask<{ head_id: number | null }>(
+      `select head_id from script where name like '%is closed by hand' and head_id is not null`,
+    )
+    expect([rows.length, new Set(heads.map(({ head_id }) => head_id)).size, heads.length]).toEqual([3, 1, 2])
+    for (const name of ['ramp bow > is closed by hand', 'ramp stern > is closed by hand'])
+      expect((await one(name)).cases).toEqual(['FERRY-215'])
   })
 })
 

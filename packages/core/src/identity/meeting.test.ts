@@ -56,6 +56,24 @@ describe('a result is one of a test in code, however reporters name it (shapes o
       { classname: 'ferry.AxleTest', name: 'counts(int)[2]' },
       '(int)[2]',
     ],
+    [
+      'a row of a table of suites, joined by the runner',
+      { suites: ['lane %s', 'closing'], suitePatterns: ['^lane .*$', null], name: 'is shown to the mate' },
+      { classname: 'deck/axle.spec.ts', name: 'lane A > closing > is shown to the mate' },
+      'lane A',
+    ],
+    [
+      'a row of a table of suites, beside the name, with a row of its own',
+      { suites: ['lane %s'], suitePatterns: ['^lane .*$'], name: 'takes %s', pattern: '^takes .*$' },
+      { suites: ['lane B'], name: 'takes a coach' },
+      'lane B › takes a coach',
+    ],
+    [
+      'a row of a table of suites, joined by blanks',
+      { suites: ['lane %s'], suitePatterns: ['^lane .*$'], name: 'is closed' },
+      { name: 'lane A is closed', file: 'deck/axle.spec.ts' },
+      'lane A is closed',
+    ],
     ['a display name', { suites: ['ferry.AxleTest'], name: 'refuses', title: 'refuses a load' }, { classname: 'ferry.AxleTest' }, null],
     [
       'a package',
@@ -73,6 +91,11 @@ describe('a result is one of a test in code, however reporters name it (shapes o
   ])('%s', (_, code, result, row) => expect(meetingOf(source(code), reported(result))).toMatchObject({ row }))
 
   it.each<[string, Partial<SourceName>, Partial<ReportedName>]>([
+    [
+      'another suite than the table has',
+      { suites: ['lane %s'], suitePatterns: ['^lane .*$'], name: 'is closed' },
+      { classname: 'deck/axle.spec.ts', name: 'ramp A > is closed' },
+    ],
     ['another file', {}, { suites: ['axle load'], file: 'deck/lane.spec.ts' }],
     ['another suite', {}, { suites: ['trailers'] }],
     [

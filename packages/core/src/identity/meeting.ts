@@ -7,6 +7,8 @@ export interface SourceName {
   /** Path below the scanned folder. */
   file: string
   suites: readonly string[]
+  /** Of suites whose names are computed at run time, what they may be, by place; null for the others. */
+  suitePatterns?: readonly (string | null)[] | null | undefined
   name: string
   pattern: string | null
   title: string | null
@@ -104,9 +106,10 @@ export function meetingOf(source: SourceName, reported: ReportedName): Meeting |
   const place = placeFits(source, reported)
   if (place < 0) return null
   let best: Meeting | null = assertionWithin(source, reported, place)
-  for (const [rest, level] of namesWithin(source, reported)) {
-    const row = rowWithin(source, rest)
-    if (row === undefined) continue
+  for (const [rest, level, computed] of [...namesWithin(source, reported), ...namesWithinComputed(source, reported)]) {
+    const own = rowWithin(source, rest)
+    if (own === undefined) continue
+    const row = computed === undefined ? own : [computed, ...(own === null ? [] : [own])].join(' › ')
     const strength = level * 10 + place
     if (!best || strength > best.strength || (strength === best.strength && row === null)) best = { strength, row }
   }
@@ -123,12 +126,36 @@ function assertionWithin({ framework, suites, name }: SourceName, reported: Repo
   return around === full || around === own ? { strength: 10 + (around === full ? 5 : 0) + place, row: reported.name } : null
 }
 
+/** What a result's name may be behind those of its suites, how much of these was told, and what those that are computed were. */
+type Within = [rest: string, level: number, computed?: string]
+
+const escaped = (text: string): string => text.replace(/[^\w]/g, '\\$&')
+const innerOf = (pattern: string): string => pattern.replace(/^\^/, '').replace(/\$$/, '')
+
+/** The same where names of suites are computed: each is a row of its own. */
+function namesWithinComputed({ suites, suitePatterns, name: own, pattern }: SourceName, { name, suites: around }: ReportedName): Within[] {
+  if (!suitePatterns || name.length > MOST_NAME) return []
+  const found: Within[] = []
+  const inner = suites.map((suite, i) => innerOf(suitePatterns[i] ?? escaped(suite)))
+  const computedOf = (parts: readonly string[]) => parts.filter((_, i) => suitePatterns[i] != null).join(' › ')
+  const fits = (parts: readonly string[]) =>
+    parts.length === suites.length && parts.every((part, i) => fitsName(`^${inner[i] ?? ''}$`, part.slice(0, MOST_NAME)))
+  const beside = around.slice(-suites.length)
+  if (fits(beside)) found.push([name, 2, computedOf(beside)])
+  for (const between of BETWEEN.filter((one) => one.trim() !== one && one !== ' ')) {
+    const parts = name.split(between)
+    const first = parts.slice(0, suites.length)
+    if (parts.length > suites.length && fits(first)) found.push([parts.slice(suites.length).join(between), 2, computedOf(first)])
+  }
+  // joined by blanks, nothing says where one name ends: all of it is the row
+  const whole = [...inner, pattern === null ? escaped(own) : innerOf(pattern)].join(escaped(' '))
+  if (found.length === 0 && fitsName(`^${whole}$`, name)) found.push([own, 2, name])
+  return found
+}
+
 /** What the result's name may be behind the names of the suites, and how much of these was told. */
-function namesWithin(
-  { suites, framework }: SourceName,
-  { name, classname, suites: around }: ReportedName,
-): [rest: string, level: number][] {
-  const found: [string, number][] = []
+function namesWithin({ suites, framework }: SourceName, { name, classname, suites: around }: ReportedName): Within[] {
+  const found: Within[] = []
   const told = [classname ?? '', around.join(' '), `${classname ?? ''} ${around.join(' ')}`].map(plainWords)
   const tells = (names: readonly string[]): boolean => {
     const end = plainWords(names.join(' '))

@@ -50,6 +50,7 @@ function Shown({ list }: { list: RequirementList }) {
     // keys may come before what was chosen is drawn
     e: () => edits && now().has('row') && act('edit'),
     t: () => edits && now().has('row') && act('tie'),
+    Enter: () => chosen?.one && void navigate(path(`cases?case=${chosen.one.key}`)),
   })
   const environments = list.environments.slice(0, MOST_ENVIRONMENTS)
   return (
@@ -103,11 +104,7 @@ function Shown({ list }: { list: RequirementList }) {
             items={lines}
             keyOf={({ key }) => key}
             selected={chosen?.key ?? null}
-            onSelect={(key, how) => {
-              setAddress({ row: key }, { replace: true })
-              const line = lines.find((one) => one.key === key)
-              if (how === 'open' && key === chosen?.key && line?.one) void navigate(path(`cases?case=${line.one.key}`))
-            }}
+            onSelect={(key) => setAddress({ row: key }, { replace: true })}
             heightOf={() => ROW}
             render={(line) => <Line line={line} environments={environments} />}
           />
