@@ -71,6 +71,18 @@ test('trends find what the story planted, and claim nothing else', async ({ sign
   await expect(page.getByRole('row', { name: /Deck planner/ })).toContainText('4 failed')
 })
 
+test('a flaky test is marked where it is ranked, and that is taken back', async ({ signedIn: page }) => {
+  await page.goto('/gullhaven/trends')
+  await page.getByRole('row', { name: /Scanner rejoins after tunnel/ }).click()
+  const chosen = page.getByRole('group', { name: 'Chosen test' })
+  await expect(chosen.getByRole('button', { name: /^Mark as flaky/ })).toBeEnabled()
+  await page.keyboard.press('5')
+  await expect(chosen.getByRole('button', { name: /^Marked as flaky/ })).toBeVisible()
+  await expect(page.getByText('Cause: flaky')).toBeVisible()
+  await page.keyboard.press('5')
+  await expect(chosen.getByRole('button', { name: /^Mark as flaky/ })).toBeVisible()
+})
+
 test('a board is made, arranged, shared on a wall, and its link revoked', async ({ signedIn: page, browser, baseURL }) => {
   await page.goto('/gullhaven/boards')
   await page.getByRole('button', { name: 'New board' }).first().click()

@@ -22,6 +22,9 @@ where s.project_id = $projectId and s.keys <> '{}' and k.key ~ ('^' || $prefix |
 const IS_LINKED = `exists (
   select 1 from link l join test_case c on c.id = l.case_id and c.deleted_at is null where l.script_id = s.id and l.state = 'active')`
 
+/** Whether the script of the alias \`s\` could get a case: rows and profiles have that of their test, and what is gone from the code needs none. The mapping counts the same. */
+const MAY_BE_LINKED = `s.head_id is null and not exists (select 1 from script_source x where x.script_id = s.id and x.gone_at is not null)`
+
 /**
  * Runs of the project, newest first, to be walked through until one has what is looked for. In a lane a later build stands before an earlier
  * one, also where that one came in late: it counts as no newer than what follows it.
@@ -44,7 +47,7 @@ with unknown as (select script_id, array_agg(key order by key) as keys from (${U
   where s.project_id = $projectId
     and ($id::int is null and s.manual_case_id is null or s.id = $id)
     and ($search::text is null or s.name ilike $search or s.classname ilike $search or s.file ilike $search)
-    and ($only::text is null or ($only = 'unlinked' and s.triage is distinct from 'aside' and not ${IS_LINKED}) or
+    and ($only::text is null or ($only = 'unlinked' and s.triage is distinct from 'aside' and ${MAY_BE_LINKED} and not ${IS_LINKED}) or
       ($only = 'aside' and s.triage = 'aside' and not ${IS_LINKED}) or ($only = 'unknownKeys' and u.keys is not null))
   order by coalesce(s.file, s.classname, ''), s.id limit $most offset $offset
  ), runs as materialized (
@@ -67,7 +70,7 @@ order by coalesce(s.file, s.classname, ''), s.id`
 
 /** How many scripts have no case, how many of these are set aside, and how many unknown keys there are. */
 export const SCRIPT_SUMS = `
-select count(*) filter (where s.triage is distinct from 'aside')::int as unlinked, count(*) filter (where s.triage = 'aside')::int as aside,
+select count(*) filter (where s.triage is distinct from 'aside' and ${MAY_BE_LINKED})::int as unlinked, count(*) filter (where s.triage = 'aside')::int as aside,
   (select count(distinct key)::int from (${UNKNOWN_KEYS}) u) as "unknownKeys"
 from script s where s.project_id = $projectId and s.manual_case_id is null and not ${IS_LINKED}`
 
