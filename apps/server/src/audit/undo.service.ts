@@ -7,7 +7,7 @@ import type { ActUndone } from '../contract/index.js'
 import { actorOf, record, type RowSubject } from '../platform/acts/index.js'
 import { type InTransaction, inTransaction, isUniqueViolation, rowsOf } from '../platform/database.js'
 import { notFound, Problem } from '../platform/problem.js'
-import { revert, UNDOING, unmake } from './undo-queries.js'
+import { remake, revert, UNDOING, unmake } from './undo-queries.js'
 
 const FIND = `
 select a.kind, a.subject_id as "subjectId", a.subject_name as "subjectName", a.subjects, a.changes, exists (select 1 from act u where u.undoes = a.id) as undone
@@ -34,6 +34,9 @@ const RIGHT_FOR: Partial<Record<string, Right>> = {
   failure: 'decide',
   mute: 'decide',
   quarantine: 'decide',
+  suite: 'run',
+  plan: 'run',
+  requirement: 'organize',
 }
 
 function rightsToUndo({ changes }: Found): Right[] {
@@ -68,6 +71,7 @@ export class UndoService {
         const changes: ActChange[] = []
         const kinds = Object.keys(UNDOING) as RowSubject[]
         const of = (kind: RowSubject) => act.changes.filter((change) => change.kind === kind)
+        for (const kind of kinds) changes.push(...(await this.remake(db, project.id, kind, of(kind))))
         for (const kind of kinds) changes.push(...(await this.revert(db, project.id, kind, of(kind))))
         // what was made goes in the other order: cases before what they stand in
         for (const kind of kinds.toReversed()) changes.push(...(await this.unmake(db, project.id, kind, of(kind))))
@@ -90,6 +94,13 @@ export class UndoService {
       // two at once, or the place of a name was taken meanwhile
       throw new Problem('conflict', 'cannotUndo', 'This cannot be undone any more: it was undone already, or its name is in use again')
     }
+  }
+
+  private async remake(db: InTransaction, projectId: number, kind: RowSubject, all: ActChange[]): Promise<ActChange[]> {
+    const undoing = UNDOING[kind]
+    const deleted = all.filter((change) => !change.after)
+    if (!undoing?.remake || deleted.length === 0) return []
+    return changesOf(db, remake(kind, undoing.table, undoing.remake), projectId, deleted)
   }
 
   private async revert(db: InTransaction, projectId: number, kind: RowSubject, all: ActChange[]): Promise<ActChange[]> {

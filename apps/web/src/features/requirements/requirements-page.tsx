@@ -118,7 +118,7 @@ function Shown({ list }: { list: RequirementList }) {
       {doing === 'delete' && chosen && (
         <ConfirmDialog
           title={`Delete ${chosen.row.key}?`}
-          description="Its cases stay, and are tied to it no more. This can’t be undone."
+          description="Its cases stay, and are tied to it no more. It can be brought back from the audit log."
           action="Delete"
           onConfirm={() => changes.remove.mutate(chosen.row.id, { onSuccess: () => setAddress({ do: null, row: null }) })}
           onClose={close}
