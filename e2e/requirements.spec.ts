@@ -44,7 +44,7 @@ test('a register is pasted; what is not there yet is made, and what changed is t
   const dialog = page.getByRole('dialog')
   await dialog.getByLabel('Requirements, one a line').fill('FOG-7\tBuoys are lit\nno key here\nTIDE-70\tLow tide closes both ramps')
   await expect(dialog.getByRole('status')).toHaveText('2 requirements; no key and title in line 2')
-  await dialog.getByRole('button', { name: 'Take in 2 requirements' }).click()
+  await dialog.getByRole('button', { name: 'Import 2 requirements' }).click()
   await expect(page.getByText('1 requirement created, 1 changed')).toBeVisible()
   await page.getByRole('button', { name: /changed after/ }).click()
   await expect(page.getByRole('row', { name: /TIDE-70/ }).first()).toContainText('Low tide closes both ramps')

@@ -5,6 +5,7 @@ import { Sequelize } from 'sequelize-typescript'
 import type { Context } from '../access/index.js'
 import type { FailureList, FailureRow, Mute, RunCause, RunCauses, StripBuild } from '../contract/index.js'
 import { rowsOf } from '../platform/database.js'
+import { grouped } from '../platform/grouped.js'
 import type { Lens } from '../runs/index.js'
 import * as sql from './failure-queries.js'
 import type { FailureListDto } from './failures.dto.js'
@@ -258,15 +259,4 @@ function inOrder(rows: readonly FailureRow[]): FailureRow[] {
     )
   const top = new Set(sorted)
   return sorted.flatMap((row) => [row, ...rows.filter((other) => !top.has(other) && other.behind?.id === row.id)])
-}
-
-function grouped<T, K>(rows: readonly T[], keyOf: (row: T) => K): Map<K, T[]> {
-  const groups = new Map<K, T[]>()
-  for (const row of rows) {
-    const key = keyOf(row)
-    const group = groups.get(key)
-    if (group) group.push(row)
-    else groups.set(key, [row])
-  }
-  return groups
 }

@@ -7,6 +7,7 @@ import { numbersOf } from '../cases/index.js'
 import type { RequirementCase, RequirementList, RequirementMade, RequirementRow, RequirementsImported } from '../contract/index.js'
 import { actorOf, recordOf } from '../platform/acts/index.js'
 import { type InTransaction, inTransaction, rowsOf, run } from '../platform/database.js'
+import { grouped } from '../platform/grouped.js'
 import { addRow, changeRow, type KeptRows, removeRow } from '../platform/kept-rows.js'
 import { notFound, Problem } from '../platform/problem.js'
 import type { Lens } from '../runs/index.js'
@@ -128,14 +129,4 @@ function caseOf({ requirementId: _, caseId: __, ...one }: Tied, outcomes: readon
 function rowOf(row: Found, cases: RequirementCase[]): RequirementRow {
   const outcomes = cases.flatMap((one) => Object.values(one.outcomes))
   return { ...row, cases, state: cases.length === 0 ? 'noCase' : outcomes.length === 0 ? 'neverRan' : 'covered', red: outcomes.some(isRed) }
-}
-
-function grouped<T>(rows: readonly T[], keyOf: (row: T) => number): Map<number, T[]> {
-  const groups = new Map<number, T[]>()
-  for (const row of rows) {
-    const own = groups.get(keyOf(row))
-    if (own) own.push(row)
-    else groups.set(keyOf(row), [row])
-  }
-  return groups
 }

@@ -129,7 +129,7 @@ function Findings({ brief, span, looked }: FindingsProps) {
         )}
         <p className="mt-6 text-soft">
           <ProjectLink to="settings/notifications" className="link">
-            Get this by mail each morning
+            Get this by mail every morning
           </ProjectLink>
         </p>
       </div>

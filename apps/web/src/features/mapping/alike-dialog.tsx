@@ -27,12 +27,12 @@ export function AlikeDialog({ onClose }: { onClose: () => void }) {
     <Dialog
       open
       onOpenChange={(open) => !open && onClose()}
-      title="Cases that say nearly the same"
-      description="Compared word by word, when suggestions were made last. Where one is enough, open the other and delete it; its scripts are linked to the one that stays first."
+      title="Similar cases"
+      description="Pairs of cases with nearly the same words, as of the last suggestions. If one of them is enough, link the scripts of the other to it first, then delete the other."
     >
       {pairs.isPending && <Loading what="the cases" />}
       {pairs.error && <ErrorState error={pairs.error} onRetry={() => void pairs.refetch()} />}
-      {pairs.data?.rows.length === 0 && <p className="text-soft">No two cases say nearly the same.</p>}
+      {pairs.data?.rows.length === 0 && <p className="text-soft">No two cases are similar.</p>}
       <ul className="flex max-h-[56vh] flex-col gap-3 overflow-y-auto">
         {pairs.data?.rows.map(({ id, one, other, likeness }) => (
           <li key={id} className="border-t border-hairline pt-2">

@@ -162,8 +162,8 @@ const TITLES: Record<MappingFilter | 'all', (n: number) => string> = {
   choose: (n) => `${count(n, 'script')} to choose a case for`,
   broken: (n) => `${count(n, 'script')} gone from the code`,
   stale: (n) => `${count(n, 'script')} changed since the link was made`,
-  reworded: (n) => `${count(n, 'script')} of a case that was reworded since`,
-  retired: (n) => `${count(n, 'script')} of a retired case`,
+  reworded: (n) => `${count(n, 'script')} whose case was reworded since`,
+  retired: (n) => `${count(n, 'script')} whose case is retired`,
   silent: (n) => `${count(n, 'script')} not reported lately`,
   moved: (n) => `${count(n, 'script')} moved or renamed`,
   duplicate: (n) => `${count(n, 'script')} with the same code as another`,
@@ -211,7 +211,7 @@ function Head({ overview, only, total, onFilter, onAcceptAll, onAlike }: HeadPro
           <>
             <span aria-hidden="true">·</span>
             <button type="button" className="link" onClick={onAlike}>
-              {count(counts.alike, 'pair')} of like cases
+              {count(counts.alike, 'pair')} of similar cases
             </button>
           </>
         )}

@@ -62,7 +62,7 @@ export function PasteDialog({ onClose }: { onClose: () => void }) {
     <Dialog
       open
       onOpenChange={(open) => !open && onClose()}
-      title="Paste requirements"
+      title="Import requirements"
       description="One a line: key, what must hold, and an address if there is one. Where a key is there already, its words are changed."
     >
       <form
@@ -84,10 +84,7 @@ export function PasteDialog({ onClose }: { onClose: () => void }) {
           autoFocus
           value={text}
           onChange={({ target }) => setText(target.value)}
-          placeholder={'TIDE-31\tLoads over the axle limit are refused\tTIDE-34; Dangerous goods stand apart'.replace(
-            '\tTIDE-34',
-            '\nTIDE-34',
-          )}
+          placeholder={'TIDE-31; Loads over the axle limit are refused\nTIDE-34; Dangerous goods stand apart'}
         />
         <p role="status" className={unread.length > 0 ? 'text-failed' : 'text-soft'}>
           {count(rows.length, 'requirement')}
@@ -96,7 +93,7 @@ export function PasteDialog({ onClose }: { onClose: () => void }) {
         <FormEnd
           error={changes.import.error}
           isPending={changes.import.isPending || rows.length === 0}
-          action={`Take in ${count(rows.length, 'requirement')}`}
+          action={`Import ${count(rows.length, 'requirement')}`}
           onCancel={onClose}
         />
       </form>

@@ -283,7 +283,7 @@ function Chosen({ line: { row, one }, onAct }: { line: TraceLine; onAct: (what: 
       <span className="ml-auto flex flex-wrap items-center gap-1.5">
         {row.address && (
           <a href={row.address} target="_blank" rel="noreferrer" className="link mr-2">
-            Where it is kept
+            Open its source
           </a>
         )}
         {row.cases.length === 0 && (

@@ -18,7 +18,7 @@ const MOST_NAMED = 8
 /** What becomes of the results where a name is split off. */
 const SPLIT_WORDS: Record<ScriptAlias['kind'], (alias: ScriptAlias) => string> = {
   joined: ({ runs }) =>
-    `Its results of ${count(runs, 'run')} from before, and those that came since if the code calls it so now, become those of a script of its own, with its place in the code.`,
+    `Its results of ${count(runs, 'run')} from before, and those that came since if the code calls it so now, become those of a script of its own, and its place in the code goes with them.`,
   renamed: () =>
     'Results from before the rename become those of a script of its own, with the links from then. The script keeps the results since, and its place in the code.',
   also: () =>
