@@ -2,6 +2,7 @@ import type { TestResult } from '@bobbin/core'
 import { Injectable, type OnModuleInit } from '@nestjs/common'
 import { setImmediate } from 'node:timers/promises'
 import { ChangeListener } from '../events/listener.js'
+import { wordsOf } from './words-of.js'
 
 /** So many tests are remembered by a process, at some hundred bytes each. */
 const MOST = 400_000
@@ -19,10 +20,6 @@ export type PlaceOfTest = Pick<TestResult, 'classname' | 'suites' | 'sourceFile'
 
 const placeKey = ({ classname, suites, sourceFile, profile }: PlaceOfTest): string =>
   [classname ?? '\u0001', sourceFile ?? '\u0001', profile ?? '\u0001', ...suites].join('\u0000')
-
-/** What tells a test among those of its place. */
-export const wordsOf = ({ name, keys }: Pick<TestResult, 'name' | 'keys'>): string =>
-  keys.length === 0 ? name : [name, ...keys].join('\u0000')
 
 /** A test that a file told, and the script that it turned out to be, which says exactly what the test says. */
 export interface Learnt {

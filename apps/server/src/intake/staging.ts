@@ -4,12 +4,13 @@ import { hash } from 'node:crypto'
 import { type InTransaction, run } from '../platform/database.js'
 import { attemptLine } from './attempt-rows.js'
 import { bytesField, copyChunks, listField, NULL_FIELD, textField } from './copy-text.js'
-import { type Claims, type Counts, type KnownPlace, type KnownScripts, type Learnt, type PlaceOfTest, wordsOf } from './known-scripts.js'
+import type { Claims, Counts, KnownPlace, KnownScripts, Learnt, PlaceOfTest } from './known-scripts.js'
 import { Numbers } from './numbers.js'
 import { Spool } from './spool.js'
 import { openStage } from './stage-tables.js'
 import { StagedAttachments } from './staged-attachments.js'
 import { SHORT, StagedTexts } from './texts.js'
+import { wordsOf } from './words-of.js'
 
 /** The SHA-256 of a text, as a field of COPY's text format. */
 const hashField = (text: string): string => bytesField(hash('sha256', text, 'hex'))
