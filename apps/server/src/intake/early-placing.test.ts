@@ -188,7 +188,8 @@ describe('what was placed of a file holds nobody up', () => {
     const sent = post(body.subarray(0, half))
     await vi.waitFor(() => expect(givenUp.mock.results).not.toEqual([]))
     await givenUp.mock.results[0]?.value
-    expect(await openTransactions()).toBe(0)
+    // one that is left open stays open; the background may have one for a moment
+    await vi.waitFor(async () => expect(await openTransactions()).toBe(0))
     expect(await bobbin.ask(`select 1 from script where classname = 'slow'`)).toEqual([])
     const report = await sent.finish(body.subarray(half))
     expect(report).toMatchObject({ newScripts: 1500, run: { totals: { total: 1500 } } })
@@ -241,7 +242,8 @@ describe('what was placed of a file holds nobody up', () => {
     )
     expect(sent.map(({ run }) => run?.totals.total)).toEqual([1500, 1500, 1500, 1500, 1500])
     expect(sent.reduce((sum, { newScripts }) => sum + newScripts, 0)).toBe(3000)
-    expect(await openTransactions()).toBe(0)
+    // one that is left open stays open; the background may have one for a moment
+    await vi.waitFor(async () => expect(await openTransactions()).toBe(0))
   })
 })
 

@@ -2,7 +2,6 @@ import type { TestResult } from '@bobbin/core'
 import { Injectable, type OnModuleInit } from '@nestjs/common'
 import { setImmediate } from 'node:timers/promises'
 import { ChangeListener } from '../events/listener.js'
-import { wordsOf } from './words-of.js'
 
 /** So many tests are remembered by a process, at some hundred bytes each. */
 const MOST = 400_000
