@@ -39,13 +39,13 @@ export class RequirementsService {
 
   /** @param caseKey only what this case verifies; null for all */
   async list({ project }: Context, lens: Lens, caseKey: string | null): Promise<RequirementList> {
-    const bind = { projectId: project.id, ...lens }
     const caseNumber = caseKey === null ? null : (numbersOf(project, [caseKey])[0] ?? null)
+    const bind = { projectId: project.id, caseNumber, ...lens }
     const [found, tied, outcomes, environments] = await Promise.all([
       rowsOf<Found>(this, sql.REQUIREMENT_ROWS, { projectId: project.id, caseNumber }),
-      rowsOf<Tied>(this, sql.TIED_CASES, { projectId: project.id, prefix: project.keyPrefix }),
+      rowsOf<Tied>(this, sql.TIED_CASES, { projectId: project.id, caseNumber, prefix: project.keyPrefix }),
       rowsOf<CaseOutcome>(this, sql.TIED_OUTCOMES, bind),
-      rowsOf<{ name: string }>(this, sql.SEEN_ENVIRONMENTS, bind),
+      rowsOf<{ name: string }>(this, sql.SEEN_ENVIRONMENTS, { projectId: project.id, ...lens }),
     ])
     const casesOf = grouped(tied, ({ requirementId }) => requirementId)
     const outcomesOf = grouped(outcomes, ({ caseId }) => caseId)
@@ -64,7 +64,11 @@ export class RequirementsService {
   }
 
   async change(context: Context, id: number, dto: RequirementDto): Promise<void> {
-    const [before] = await rowsOf<{ name: string; note: string }>(this, 'select name, note from requirement where id = $id', { id })
+    const [before] = await rowsOf<{ name: string; note: string }>(
+      this,
+      'select name, note from requirement where id = $id and project_id = $projectId',
+      { id, projectId: context.project.id },
+    )
     const isReworded = before !== undefined && (before.name !== dto.name || (dto.note !== undefined && before.note !== dto.note))
     await changeRow(this, context, REQUIREMENTS, id, { ...dto, ...(isReworded && { changedAt: new Date() }) })
   }

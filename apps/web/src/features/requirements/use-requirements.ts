@@ -7,7 +7,7 @@ import { messageOf } from '../../ui/states.js'
 import { notifyError } from '../../ui/toast.js'
 
 /** @param caseKey only what this case verifies; null for all */
-export function useRequirements(caseKey: string | null = null) {
+export function useRequirements(caseKey: string | null = null, enabled = true) {
   const { project } = useSession()
   const lens = useLens()
   return useQuery({
@@ -18,6 +18,7 @@ export function useRequirements(caseKey: string | null = null) {
         query: { ...lensQuery(lens), ...(caseKey !== null && { case: caseKey }) },
         signal,
       }),
+    enabled,
   })
 }
 

@@ -176,7 +176,7 @@ function SuiteSentence({ suite, stand }: { suite: SuiteDetail; stand: SuiteThrea
     queryFn: () => api.get('/projects/{project}/members', { path }),
     enabled: suite.filter !== null,
   })
-  const requirements = useRequirements()
+  const requirements = useRequirements(null, suite.filter?.requirementId !== undefined)
   const names = {
     requirements: new Map(requirements.data?.rows.map(({ id, key }) => [id, key]) ?? []),
     areas: new Map(areas.data?.map(({ id, name }) => [id, name]) ?? []),
