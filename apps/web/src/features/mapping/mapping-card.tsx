@@ -133,7 +133,7 @@ function Facts({ row, isProposed }: { row: MappingRow; isProposed: boolean }) {
         </li>
       )}
       {findings.includes('retired') && (
-        <li>It is linked to a case that is retired. Link the case that took its place, or retire the script, too.</li>
+        <li>It is linked to a case that is retired. Link the case that took its place, or unlink this one.</li>
       )}
       {findings.includes('silent') && <li>No result of the last 30 runs is of this script.</li>}
       {findings.includes('duplicate') && <li>Another script has the same code.</li>}
