@@ -192,6 +192,9 @@ function Head({ list }: { list: RequirementList }) {
             </span>
           ))}
           {told.length > 0 && '.'}
+          {list.environments.length > MOST_ENVIRONMENTS && (
+            <span className="text-soft"> {count(list.environments.length - MOST_ENVIRONMENTS, 'more environment')} in the CSV.</span>
+          )}
           {only !== null && (
             <button type="button" className="link ml-3" onClick={() => setAddress({ only: null }, { replace: true })}>
               Show all
