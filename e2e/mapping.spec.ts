@@ -146,3 +146,24 @@ test('a file is dragged onto an area, which makes the cases of its scripts', asy
   const { rows } = (await answer.json()) as { rows: { links: unknown[] }[] }
   expect(rows.map(({ links }) => links.length)).toEqual([1, 1])
 })
+
+test('a large tree is read in several threads, in the order of its files', () => {
+  const files: Record<string, string> = { 'web/broken.spec.ts': `import { test } from '@playwright/test'\ntest('x', () => {` }
+  for (let i = 100; i < 250; i++) {
+    files[`web/w${i}.spec.ts`] = `import { test } from '@playwright/test'\ntest('web ${i}', () => { sail(${i}) })\n`
+    files[`api/test_a${i}.py`] =
+      `import pytest\nfrom test_a100 import Base\n\nclass TestA${i}(Base):\n    def test_own(self):\n        assert ${i}\n`
+  }
+  // what a class inherits stands in a file that another thread may read
+  files['api/test_a100.py'] = `class Base:\n    def test_inherited(self):\n        assert True\n`
+  const { code, out } = bobbin('scan', folderWith(files), '--json')
+  const { tests, unread } = JSON.parse(out) as { tests: { file: string; name: string }[]; unread: { file: string }[] }
+  expect(code).toBe(0)
+  expect(unread.map(({ file }) => file)).toEqual(['web/broken.spec.ts'])
+  const told = tests.map(({ file, name }) => `${file} ${name}`)
+  expect(told).toHaveLength(150 + 2 * 149)
+  expect(told).toEqual(
+    [...told].sort((a, b) => ((a.split(' ')[0] ?? '') < (b.split(' ')[0] ?? '') ? -1 : a.split(' ')[0] === b.split(' ')[0] ? 0 : 1)),
+  )
+  expect(told).toContain('api/test_a249.py test_inherited')
+})

@@ -15,6 +15,7 @@ import { benchLatency, benchReporter } from './live.mjs'
 import { Figures } from './measure.mjs'
 import { benchPages } from './pages.mjs'
 import { benchFailures } from './failures.mjs'
+import { benchMapping } from './mapping.mjs'
 import { benchPlans } from './plans.mjs'
 import { benchParsing } from './parsing.mjs'
 import { benchReading } from './reading.mjs'
@@ -56,6 +57,7 @@ try {
     })
   }
   if (wants('failures')) await inDatabase('bench_failures', (bench) => benchFailures(figures, home, bench))
+  if (wants('mapping')) await inDatabase('bench_mapping', (bench) => benchMapping(figures, home, bench))
   if (wants('plans')) await inDatabase('bench_plans', (bench) => benchPlans(figures, home, bench))
   if (wants('pages')) {
     await inDatabase('bench_pages', async (bench) => {

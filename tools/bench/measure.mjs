@@ -33,6 +33,6 @@ export class Figures {
   }
 }
 
-const PARTS = ['parsing', 'formats', 'delivery', 'throughput', 'live', 'reading', 'pages', 'first page', 'plans']
+const PARTS = ['parsing', 'formats', 'delivery', 'throughput', 'live', 'reading', 'pages', 'first page', 'mapping', 'plans']
 const placeOf = (row) => PARTS.indexOf(row.split(' | ')[0].slice(2))
 const byPart = (a, b) => placeOf(a) - placeOf(b)

@@ -1,3 +1,4 @@
+import { isScanThread, readInThread } from '@bobbin/scan'
 import { Command, CommanderError, InvalidArgumentError } from 'commander'
 import { agent, type AgentOptions } from './commands/agent.js'
 import { deliverFiles, type DeliverOptions } from './commands/deliver.js'
@@ -25,6 +26,9 @@ function shardOf(text: string): [number, number] {
 
 const program = new Command('bobbin').version(VERSION).description('Delivers test results to Bobbin, and reads result files').exitOverride()
 let exitCode: number = EXIT.stored
+let behindDashes: string[] = []
+/** Threads that read sources start from here, too: the program may be this one file. */
+const THREADS = new URL(import.meta.url)
 
 program
   .command('deliver')
@@ -144,8 +148,8 @@ Only names, places and hashes of the tests are sent, never the whole source. Wha
 
 Exit codes: 0 done, 1 wrong use, 2 refused, 3 the server was not reached`,
   )
-  .action(async (folder: string, options: ScanOptions) => {
-    exitCode = await scan(folder, options)
+  .action(async (folder: string, options: Omit<ScanOptions, 'threads'>) => {
+    exitCode = await scan(folder, { ...options, threads: THREADS })
   })
 
 program
@@ -159,8 +163,8 @@ program
     'after',
     `\nExamples:\n  bobbin stamp > keys.patch && git apply keys.patch\n  bobbin stamp --apply\n\nRun again, it changes nothing.`,
   )
-  .action(async (folder: string, options: StampOptions) => {
-    exitCode = await stamp(folder, options)
+  .action(async (folder: string, options: Omit<StampOptions, 'threads'>) => {
+    exitCode = await stamp(folder, { ...options, threads: THREADS })
   })
 
 program
@@ -176,8 +180,8 @@ program
     'after',
     `\nExample:\n  bobbin push features/boarding.feature --area "Gate scanner/Boarding"\n\nSent again, it makes no case twice.`,
   )
-  .action(async (files: string[], options: PushOptions) => {
-    exitCode = await push(files, options)
+  .action(async (files: string[], options: Omit<PushOptions, 'threads'>) => {
+    exitCode = await push(files, { ...options, threads: THREADS })
   })
 
 program
@@ -238,18 +242,22 @@ program
     exitCode = await inspect(files, options)
   })
 
-/** A command to run is what stands behind `--`, which is none of ours. */
-const [, , ...words] = process.argv
-const dashes = words.indexOf('--')
-const behindDashes = dashes < 0 ? [] : words.slice(dashes + 1)
-
-try {
-  await program.parseAsync(dashes < 0 ? words : words.slice(0, dashes), { from: 'user' })
-} catch (error) {
-  if (error instanceof CommanderError) exitCode = error.exitCode === 0 ? EXIT.stored : EXIT.wrongUse
-  else if (error instanceof UsageError) {
-    console.error(`bobbin: ${error.message}`)
-    exitCode = EXIT.wrongUse
-  } else throw error
+async function run(): Promise<void> {
+  // a command to run is what stands behind `--`, which is none of ours
+  const [, , ...words] = process.argv
+  const dashes = words.indexOf('--')
+  behindDashes = dashes < 0 ? [] : words.slice(dashes + 1)
+  try {
+    await program.parseAsync(dashes < 0 ? words : words.slice(0, dashes), { from: 'user' })
+  } catch (error) {
+    if (error instanceof CommanderError) exitCode = error.exitCode === 0 ? EXIT.stored : EXIT.wrongUse
+    else if (error instanceof UsageError) {
+      console.error(`bobbin: ${error.message}`)
+      exitCode = EXIT.wrongUse
+    } else throw error
+  }
+  process.exitCode = exitCode
 }
-process.exitCode = exitCode
+
+if (isScanThread()) readInThread()
+else await run()

@@ -6479,6 +6479,8 @@ export interface components {
       moved: number
       duplicate: number
       unknownKeys: number
+      /** @description Declaring a key that another script declares, where a key belongs to one script. */
+      claimedTwice: number
       /** @description Pairs of cases that say nearly the same. */
       alike: number
       /** @description Renames that a person has to decide. */
@@ -6506,9 +6508,10 @@ export interface components {
       | 'moved'
       | 'duplicate'
       | 'unknownKeys'
+      | 'claimedTwice'
       | 'linked'
     /** @enum {string} */
-    MappingFinding: 'broken' | 'stale' | 'reworded' | 'retired' | 'silent' | 'moved' | 'duplicate' | 'unknownKeys'
+    MappingFinding: 'broken' | 'stale' | 'reworded' | 'retired' | 'silent' | 'moved' | 'duplicate' | 'unknownKeys' | 'claimedTwice'
     MappingList: {
       rows: components['schemas']['MappingRow'][]
       total: number
@@ -6563,12 +6566,14 @@ export interface components {
       movedBy: string | null
       goneAt: string | null
       unknownKeys: string[]
+      /** @description Keys that another script declares, too, where a key belongs to one script. */
+      claimedKeys: string[]
     }
     MappingRule: {
       kind: components['schemas']['MappingRuleKind']
-      /** @description Which scripts it takes: paths of source files, with * and **; of a tag, the tag in the code. */
+      /** @description Which scripts it takes: paths of source files, with * and **; of a tag, the tag in the code; of a profile, the framework. */
       from: string
-      /** @description The area, as `Deck planner/Limits`; the title, as a text with `{name}` or `{words}`; the tag of the case. */
+      /** @description The area, as `Deck planner/Limits`; the title, as a text with `{name}` or `{words}`; the tag of the case; the profile. */
       to: string
     }
     MappingRuleDto: {
@@ -6577,10 +6582,10 @@ export interface components {
       to: string
     }
     /**
-     * @description What a rule settles about the case that is made of a script: its area, its title, or a tag.
+     * @description What a rule settles about the case that is made of a script: its area, its title, or a tag; or the profile that tests of a framework run on.
      * @enum {string}
      */
-    MappingRuleKind: 'area' | 'title' | 'tag'
+    MappingRuleKind: 'area' | 'title' | 'tag' | 'profile'
     /** @description Rules for cases that are made of scripts, and what they would do. */
     MappingRules: {
       rules: components['schemas']['MappingRule'][]
@@ -7325,6 +7330,14 @@ export interface components {
         }
       | {
           /** @constant */
+          code: 'otherProfile'
+          framework: string
+          profiles: string[]
+          cell: string
+          count: number
+        }
+      | {
+          /** @constant */
           code: 'emptySuite'
           suite: string
         }
@@ -7486,6 +7499,8 @@ export interface components {
       /** @description The branch that everything looks at where nobody says another. */
       defaultBranch?: string
       unknownTests?: components['schemas']['UnknownTests']
+      /** @description A key that several tests of the code declare is a finding. */
+      oneScriptPerKey?: boolean
       /** @description For so many days output, attachments and delivered files are kept; null is for ever. */
       keepDetailsDays?: number | null
       /** @description For so many days the audit log is kept; null is for ever. */
@@ -7511,6 +7526,8 @@ export interface components {
     /** @description How a project takes results in, and how long it keeps them. */
     ProjectRules: {
       unknownTests: components['schemas']['UnknownTests']
+      /** @description A key that several tests of the code declare is a finding. */
+      oneScriptPerKey: boolean
       /** @description For so many days output, attachments and delivered files are kept; null is for ever. */
       keepDetailsDays: number | null
       /** @description For so many days the audit log is kept; null is for ever. */
@@ -8828,6 +8845,8 @@ export interface components {
       done: number
       scripts: number
       finishedAt: string | null
+      /** @description Decisions about suggestions so far; from twenty on they say how sure the next ones are. */
+      decisions: number
     }
     /** @description How often suggestions were right, by how sure they were. */
     SuggestionScore: {

@@ -67,6 +67,7 @@ export {
   MAPPING_RULE_KINDS,
   type MappingRule,
   type MappingRuleKind,
+  profilesOf,
   type RuledCase,
   type RuledScript,
 } from './mapping/rules.js'

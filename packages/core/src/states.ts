@@ -50,6 +50,7 @@ export const MAPPING_FILTERS = [
   'moved',
   'duplicate',
   'unknownKeys',
+  'claimedTwice',
   'linked',
 ] as const
 /** Which scripts of the mapping are shown: those with something to be done about them, or those that are done. */

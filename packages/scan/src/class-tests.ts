@@ -1,4 +1,4 @@
-import type { FoundClass, FoundMethod, FoundTest } from './found.js'
+import type { FoundClass, FoundInFile, FoundMethod, FoundTest } from './found.js'
 
 const MOST_DEEP = 40
 
@@ -86,5 +86,8 @@ function nearest(classes: readonly FoundClass[], file: string): FoundClass | nul
   for (const one of classes) if (!best || shared(one.file) > shared(best.file)) best = one
   return best
 }
+
+/** What files hold besides tests, in the order of the files. */
+export const restOf = <T>(files: readonly FoundInFile<T[]>[]): T[] => files.flatMap(({ rest }) => rest ?? [])
 
 export const unique = <T>(all: readonly T[]): T[] => [...new Set(all)]

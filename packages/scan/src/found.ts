@@ -76,10 +76,11 @@ export interface FoundClass {
   methods: FoundMethod[]
 }
 
-export interface FoundInFile {
+export interface FoundInFile<Rest = unknown> {
   tests: FoundTest[]
-  classes?: FoundClass[]
   unread?: Unread[]
+  /** What `finish` makes tests of. Plain data: it may come from another thread. */
+  rest?: Rest
 }
 
 export interface SourceFile {
@@ -88,8 +89,8 @@ export interface SourceFile {
   text: string
 }
 
-/** How the tests of one language are found. */
-export interface Language {
+/** How the tests of one language are found. What it learns of one file is in what `read` returns, since files are read in several threads. */
+export interface Language<Rest = unknown> {
   name: string
   /** Whether a file of this path may hold tests, told by its path alone. */
   takes(path: string): boolean
@@ -97,9 +98,9 @@ export interface Language {
   mayHold(text: string, path: string): boolean
   /** Before the first file; may load what the language needs. */
   prepare?(tree: SourceTree): Promise<void>
-  read(file: SourceFile): FoundInFile
-  /** What can be told only once all files are read. */
-  finish?(tests: FoundTest[]): FoundTest[]
+  read(file: SourceFile): FoundInFile<Rest>
+  /** All tests of the language, where they can be told only once all files are read; else they are those of the files. */
+  finish?(files: readonly FoundInFile<Rest>[]): FoundTest[]
 }
 
 /** What a language may ask about the tree beside the file that it reads. */

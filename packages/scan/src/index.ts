@@ -1,5 +1,6 @@
 export type { FoundTest, Unread } from './found.js'
 export { scanFolder, type Scan, type ScanProgress } from './scan.js'
+export { isScanThread, readInThread } from './threads.js'
 export { grammarsFrom } from './languages/tree.js'
 export { type Idiom, idiomOf, type Stamp, stampText } from './stamp.js'
 export { patchOf } from './patch.js'

@@ -1,9 +1,8 @@
-import { readFileSync, statSync } from 'node:fs'
-import { join } from 'node:path'
 import { setImmediate } from 'node:timers/promises'
-import type { FoundTest, Language, Unread } from './found.js'
+import type { FoundInFile, FoundTest, Unread } from './found.js'
+import { FileReader } from './read-files.js'
+import { inThreads } from './threads.js'
 import { filesBelow } from './walk.js'
-import { LANGUAGES } from './languages/index.js'
 
 export interface Scan {
   tests: FoundTest[]
@@ -19,79 +18,69 @@ export interface ScanProgress {
   tests: number
 }
 
-/** Larger sources are not read: no one writes them by hand. */
-const MOST_BYTES = 5 * 1024 * 1024
-const SMALL = 1024 * 1024
-/** So many files are read between two looks at what else waits. */
-const AT_ONCE = 20
+export interface ScanOptions {
+  /** Told from time to time. */
+  progress?: (at: ScanProgress) => void
+  /** A module that calls `readInThread` when it is a worker's; without it all files are read in this thread. */
+  threads?: URL
+}
+
+/** Files of one language that are read in one go. */
+export interface Chunk {
+  language: number
+  paths: string[]
+}
+
+const CHUNK = 20
 
 /**
  * Finds the automated tests below a folder.
- * @param progress told from time to time
  * @throws what reading the folder itself throws; a file that cannot be read is told among `unread`
  */
-export async function scanFolder(root: string, progress: (at: ScanProgress) => void = () => undefined): Promise<Scan> {
+export async function scanFolder(root: string, { progress = () => undefined, threads }: ScanOptions = {}): Promise<Scan> {
   const paths = filesBelow(root)
-  const unread: Unread[] = []
-  let tests: FoundTest[] = []
-  const tree = { paths, text: (path: string) => readSmall(join(root, path)) }
-  const languages = LANGUAGES.map((make) => make())
-  const wanted = languages
-    .map((language) => [language, paths.filter((path) => language.takes(path))] as const)
-    .filter(([, own]) => own.length > 0)
-  const of = wanted.reduce((sum, [, own]) => sum + own.length, 0)
-  let read = 0
-  let files = 0
-  for (const [language, own] of wanted) {
-    await language.prepare?.(tree)
-    let found: FoundTest[] = []
-    for (const path of own) {
-      if (read++ % AT_ONCE === 0) {
-        progress({ read, of, tests: tests.length + found.length })
-        await setImmediate()
-      }
-      const one = readOne(root, path, language)
-      if (one === null) continue
-      files++
-      found.push(...one.tests)
-      unread.push(...one.unread)
-    }
-    found = language.finish?.(found) ?? found
-    tests = tests.concat(found)
+  const reader = new FileReader(root, paths)
+  const wanted = reader.wanted()
+  const chunks = wanted.flatMap((own) => chunksOf(own))
+  const of = wanted.reduce((sum, own) => sum + own.paths.length, 0)
+  const at = { read: 0, of, tests: 0 }
+  const found: (FoundInFile | null)[][] = chunks.map(() => [])
+  const took = (place: number, files: (FoundInFile | null)[]) => {
+    found[place] = files
+    at.read += files.length
+    for (const file of files) at.tests += file?.tests.length ?? 0
+    progress({ ...at })
   }
-  progress({ read, of, tests: tests.length })
-  return { tests: tests.filter((test) => !isBroken(test, unread)).sort(inOrder), files, unread }
+  progress({ ...at })
+  if (!threads || !(await inThreads({ root, paths, chunks, module: threads }, took))) {
+    for (const [place, { language, paths }] of chunks.entries()) {
+      took(place, await reader.read(language, paths))
+      await setImmediate()
+    }
+  }
+  const unread: Unread[] = []
+  const tests: FoundTest[] = []
+  let files = 0
+  for (const { language } of wanted) {
+    const own = found.flatMap((some, place) => (chunks[place]?.language === language ? some.filter((file) => file !== null) : []))
+    files += own.length
+    unread.push(...own.flatMap((file) => file.unread ?? []))
+    for (const test of await reader.finish(language, own)) tests.push(test)
+  }
+  progress({ ...at, tests: tests.length })
+  return { tests: withoutBroken(tests, unread).sort(inOrder), files, unread }
+}
+
+function chunksOf({ language, paths }: Chunk): Chunk[] {
+  const chunks: Chunk[] = []
+  for (let from = 0; from < paths.length; from += CHUNK) chunks.push({ language, paths: paths.slice(from, from + CHUNK) })
+  return chunks
 }
 
 /** What stands where a file does not parse is no test that a runner would find. */
-const isBroken = ({ file, line, endLine }: FoundTest, unread: readonly Unread[]): boolean =>
-  unread.some((fault) => fault.file === file && line <= fault.line && fault.line <= endLine)
+function withoutBroken(tests: readonly FoundTest[], unread: readonly Unread[]): FoundTest[] {
+  const faults = new Map(unread.map((fault) => [fault.file, unread.filter(({ file }) => file === fault.file)]))
+  return tests.filter(({ file, line, endLine }) => !faults.get(file)?.some((fault) => line <= fault.line && fault.line <= endLine))
+}
 
 const inOrder = (a: FoundTest, b: FoundTest): number => (a.file === b.file ? a.line - b.line || a.from - b.from : a.file < b.file ? -1 : 1)
-
-function readOne(root: string, path: string, language: Language): { tests: FoundTest[]; unread: Unread[] } | null {
-  const not = (message: string) => ({ tests: [], unread: [{ file: path, line: 1, column: 1, message }] })
-  let text: string
-  try {
-    if (statSync(join(root, path)).size > MOST_BYTES) return not('The file is larger than 5 MB.')
-    text = readFileSync(join(root, path), 'utf8')
-  } catch (error) {
-    return not(`The file can’t be read: ${(error as NodeJS.ErrnoException).code ?? String(error)}`)
-  }
-  if (!language.mayHold(text, path)) return null
-  if (text.includes('\u0000')) return not('This is not a text file.')
-  try {
-    const { tests, unread = [] } = language.read({ path, text: text.replace(/^\uFEFF/, '') })
-    return { tests, unread }
-  } catch (error) {
-    return not(`Reading it failed: ${error instanceof Error ? error.message : String(error)}`)
-  }
-}
-
-function readSmall(path: string): string | null {
-  try {
-    return statSync(path).size > SMALL ? null : readFileSync(path, 'utf8')
-  } catch {
-    return null
-  }
-}

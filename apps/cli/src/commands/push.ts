@@ -7,6 +7,8 @@ import { failed, onlyProject, readConfig, serverOf } from './deliver.js'
 import { treeOf } from './scan.js'
 
 export interface PushOptions {
+  /** The module that threads start from. */
+  threads: URL
   area: string
   root: string
   tree?: string
@@ -26,7 +28,7 @@ export async function push(files: string[], options: PushOptions): Promise<numbe
   const wanted = files.map((file) => relative(resolve(options.root), resolve(file)).replaceAll('\\', '/'))
   try {
     const project = options.project ?? readConfig().project ?? (await onlyProject(client))
-    const { tests } = await scanFolder(options.root)
+    const { tests } = await scanFolder(options.root, { threads: options.threads })
     const own = tests.filter(({ file }) => wanted.some((path) => file === path || file.startsWith(`${path}/`) || path === ''))
     if (own.length === 0) throw new UsageError(`There are no tests in ${files.join(', ')}.`)
     const report = await client.post('/projects/{project}/mapping/pushes', {

@@ -11,6 +11,8 @@ import { nodeFetch } from '../transport.js'
 import { failed, onlyProject, readConfig, serverOf } from './deliver.js'
 
 export interface ScanOptions {
+  /** The module that threads start from. */
+  threads: URL
   json?: boolean
   dryRun?: boolean
   withSource?: boolean
@@ -33,7 +35,10 @@ export async function scan(folder: string, options: ScanOptions): Promise<number
   if (!found?.isDirectory()) throw new UsageError(`${folder} is no folder.`)
   if (process.env.BOBBIN_URL) grammarsFrom(process.env.BOBBIN_URL)
   const progress = new Progress()
-  const result = await scanFolder(folder, ({ read, of, tests }) => progress.show(`${read} of ${of} files read, ${tests} tests found`))
+  const result = await scanFolder(folder, {
+    progress: ({ read, of, tests }) => progress.show(`${read} of ${of} files read, ${tests} tests found`),
+    threads: options.threads,
+  })
   progress.clear()
   if (options.json) {
     process.stdout.write(`${JSON.stringify({ tests: result.tests.map(printed), files: result.files, unread: result.unread }, null, 1)}\n`)

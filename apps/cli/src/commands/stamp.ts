@@ -10,6 +10,8 @@ import { failed, onlyProject, readConfig, serverOf } from './deliver.js'
 import { treeOf } from './scan.js'
 
 export interface StampOptions {
+  /** The module that threads start from. */
+  threads: URL
   tree?: string
   project?: string
   apply?: boolean
@@ -27,7 +29,10 @@ export async function stamp(folder: string, options: StampOptions): Promise<numb
     const project = options.project ?? readConfig().project ?? (await onlyProject(client))
     const tree = treeOf(folder, options.tree)
     const { rows } = await client.get('/projects/{project}/mapping/stamps', { path: { project }, query: { tree } })
-    const { tests } = await scanFolder(folder, ({ read, of }) => progress.show(`${read} of ${of} files read`))
+    const { tests } = await scanFolder(folder, {
+      progress: ({ read, of }) => progress.show(`${read} of ${of} files read`),
+      threads: options.threads,
+    })
     progress.clear()
     const known = new Map(tests.map((test) => [nameOf(test), test]))
     const byFile = new Map<string, Stamp[]>()

@@ -70,7 +70,7 @@ export class AccessService {
     const [found] = await rowsOf<ProjectRow>(
       this,
       `select p.id, p.slug, p.name, p.key_prefix as "keyPrefix", p.next_case_number as "nextCaseNumber", p.created_at as "createdAt",
-         p.unknown_tests as "unknownTests", p.keep_details_days as "keepDetailsDays", p.keep_acts_days as "keepActsDays",
+         p.unknown_tests as "unknownTests", p.one_script_per_key as "oneScriptPerKey", p.keep_details_days as "keepDetailsDays", p.keep_acts_days as "keepActsDays",
          p.quarantine_limit as "quarantineLimit", p.resolve_after as "resolveAfter", p.decide_above as "decideAbove", p.default_branch as "defaultBranch", p.source_folders as "sourceFolders", p.source_hosts as "sourceHosts", ${ROLE_COLUMNS}
        from project p join membership m on m.project_id = p.id and m.account_id = $accountId where p.slug = $slug`,
       { slug, accountId: caller.accountId },
@@ -100,6 +100,7 @@ type ProjectRow = Pick<
   | 'nextCaseNumber'
   | 'createdAt'
   | 'unknownTests'
+  | 'oneScriptPerKey'
   | 'keepDetailsDays'
   | 'keepActsDays'
   | 'quarantineLimit'

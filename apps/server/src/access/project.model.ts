@@ -16,6 +16,9 @@ export class Project extends Model {
   /** What becomes of tests that no case claims. */
   @Column(DataType.TEXT)
   declare unknownTests: UnknownTests
+  /** A key that several tests of the code declare is a finding. */
+  @Column(DataType.BOOLEAN)
+  declare oneScriptPerKey: boolean
   /** For so many days output and attachments are kept; null is for ever. */
   @Column(DataType.INTEGER)
   declare keepDetailsDays: number | null

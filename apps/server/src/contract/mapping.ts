@@ -10,7 +10,7 @@ export interface MappingSuggestion {
   chosen: boolean
 }
 
-export type MappingFinding = 'broken' | 'stale' | 'reworded' | 'retired' | 'silent' | 'moved' | 'duplicate' | 'unknownKeys'
+export type MappingFinding = 'broken' | 'stale' | 'reworded' | 'retired' | 'silent' | 'moved' | 'duplicate' | 'unknownKeys' | 'claimedTwice'
 
 /** A script in code, or one that only results name, with the cases that it verifies or may verify. */
 export interface MappingRow {
@@ -35,6 +35,8 @@ export interface MappingRow {
   movedBy: string | null
   goneAt: string | null
   unknownKeys: string[]
+  /** Keys that another script declares, too, where a key belongs to one script. */
+  claimedKeys: string[]
 }
 
 /** A case that rows of a mapping name. */
@@ -64,6 +66,8 @@ export interface MappingCounts {
   moved: number
   duplicate: number
   unknownKeys: number
+  /** Declaring a key that another script declares, where a key belongs to one script. */
+  claimedTwice: number
   /** Pairs of cases that say nearly the same. */
   alike: number
   /** Renames that a person has to decide. */
@@ -78,6 +82,8 @@ export interface Suggesting {
   done: number
   scripts: number
   finishedAt: string | null
+  /** Decisions about suggestions so far; from twenty on they say how sure the next ones are. */
+  decisions: number
 }
 
 export interface MappingList {

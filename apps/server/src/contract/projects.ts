@@ -49,6 +49,8 @@ export interface MemberWork {
 /** How a project takes results in, and how long it keeps them. */
 export interface ProjectRules {
   unknownTests: UnknownTests
+  /** A key that several tests of the code declare is a finding. */
+  oneScriptPerKey: boolean
   /** For so many days output, attachments and delivered files are kept; null is for ever. */
   keepDetailsDays: number | null
   /** For so many days the audit log is kept; null is for ever. */

@@ -7,6 +7,14 @@ const SILENT_RUNS = 30
 const MOVED_DAYS = 14
 const LEAST_BODY = 60
 
+/** Keys of the project that several tests of the code declare, where its rules say that a key belongs to one script. */
+const CLAIMED_TWICE = `
+select d.script_id, d.key from (
+  select s.id as script_id, k.key, count(*) over (partition by k.key) as n from project o join script s on s.project_id = o.id and s.head_id is null and s.keys <> '{}'
+  join script_source x on x.script_id = s.id and x.gone_at is null, unnest(s.keys) as k (key)
+  where o.id = $projectId and o.one_script_per_key and k.key ~ ('^' || $prefix || '-[0-9]{1,9}$')
+) d where d.n > 1`
+
 const LINKED = `select l.script_id from link l join test_case c on c.id = l.case_id and c.deleted_at is null where l.project_id = $projectId and l.state = 'active'`
 
 const SEEN = `
@@ -31,6 +39,8 @@ alike as materialized (
   select fingerprint from script_source where project_id = $projectId and gone_at is null and body_size >= ${LEAST_BODY} group by fingerprint having count(*) > 1
 ),
 unknown as materialized (select distinct script_id from (${UNKNOWN_KEYS}) u),
+claims as materialized (${CLAIMED_TWICE}),
+claimed as materialized (select distinct script_id from claims),
 proposed as materialized (select script_id, max(confidence) filter (where chosen) as best from suggestion where project_id = $projectId group by script_id),
 heads as materialized (
   select s.id, s.name, s.suites, coalesce(x.file, s.file) as file, coalesce(x.line, 0) as line,
@@ -47,13 +57,14 @@ heads as materialized (
     exists (select 1 from link l join test_case c on c.id = l.case_id and c.deleted_at is null and c.state = 'retired' where l.script_id = s.id and l.state = 'active' and not l.by_hand) as retired,
     ${SILENT} as silent,
     x.moved_at > now() - interval '${MOVED_DAYS} days' and x.gone_at is null as moved,
-    a.fingerprint is not null as duplicate, u.script_id is not null as unknown_keys, x.gone_at is not null as gone
+    a.fingerprint is not null as duplicate, u.script_id is not null as unknown_keys, w.script_id is not null as claimed_twice, x.gone_at is not null as gone
   from script s
   left join script_source x on x.script_id = s.id
   left join linked k on k.script_id = s.id
   left join seen e on e.id = s.id
   left join alike a on a.fingerprint = x.fingerprint and x.body_size >= ${LEAST_BODY} and x.gone_at is null
   left join unknown u on u.script_id = s.id
+  left join claimed w on w.script_id = s.id
   left join proposed p on p.script_id = s.id
   where s.project_id = $projectId and s.head_id is null and s.manual_case_id is null
 )`
@@ -66,7 +77,7 @@ const TAKES = `case coalesce($only::text, 'all')
   when 'sure' then ${OPEN} and coalesce(best, 0) >= ${SURE_FROM}
   when 'choose' then ${OPEN} and is_proposed and coalesce(best, 0) < ${SURE_FROM}
   when 'broken' then broken when 'stale' then stale when 'reworded' then coalesce(reworded, false) when 'retired' then retired when 'silent' then silent when 'moved' then coalesce(moved, false) when 'duplicate' then duplicate
-  when 'unknownKeys' then unknown_keys and not gone when 'linked' then is_linked else not gone or is_linked end`
+  when 'unknownKeys' then unknown_keys and not gone when 'claimedTwice' then claimed_twice when 'linked' then is_linked else not gone or is_linked end`
 
 /** Pairs of cases that say nearly the same, and that nobody said are different; what was retired or deleted since is none. */
 const ALIKE = `
@@ -95,6 +106,7 @@ select count(*) filter (where not gone or is_linked)::int as scripts, count(*) f
   count(*) filter (where ${OPEN} and is_proposed and coalesce(best, 0) < ${SURE_FROM})::int as choose,
   count(*) filter (where broken)::int as broken, count(*) filter (where stale)::int as stale, count(*) filter (where reworded)::int as reworded, count(*) filter (where retired)::int as retired, count(*) filter (where silent)::int as silent,
   count(*) filter (where moved)::int as moved, count(*) filter (where duplicate)::int as duplicate, count(*) filter (where unknown_keys and not gone)::int as "unknownKeys",
+  count(*) filter (where claimed_twice)::int as "claimedTwice",
   (select count(*) from rename_question q where q.project_id = $projectId)::int as questions,
   (select count(*) from (${ALIKE}) k)::int as alike,
   (select count(*) from test_case c where c.project_id = $projectId and c.deleted_at is null and c.intent = 'toAutomate' and c.state <> 'retired'
@@ -125,9 +137,10 @@ select p.id, coalesce(x.name, p.name) as name, coalesce(x.suites, p.suites) as s
     from suggestion g join test_case c on c.id = g.case_id and c.deleted_at is null where g.script_id = p.id and not p.is_linked
       and not exists (select 1 from link l where l.script_id = p.id and l.case_id = g.case_id)), '[]') as suggestions,
   array_remove(array[case when p.broken then 'broken' end, case when p.stale then 'stale' end, case when p.reworded then 'reworded' end, case when p.retired then 'retired' end, case when p.silent then 'silent' end, case when p.moved then 'moved' end,
-    case when p.duplicate then 'duplicate' end, case when p.unknown_keys then 'unknownKeys' end], null) as findings,
+    case when p.duplicate then 'duplicate' end, case when p.unknown_keys then 'unknownKeys' end, case when p.claimed_twice then 'claimedTwice' end], null) as findings,
   x.was, x.moved_at as "movedAt", x.moved_by as "movedBy", x.gone_at as "goneAt",
-  coalesce((select array_agg(u.key order by u.key) from (${UNKNOWN_KEYS}) u where u.script_id = p.id and p.unknown_keys), '{}') as "unknownKeys", p.full
+  coalesce((select array_agg(u.key order by u.key) from (${UNKNOWN_KEYS}) u where u.script_id = p.id and p.unknown_keys), '{}') as "unknownKeys",
+  coalesce((select array_agg(w.key order by w.key) from claims w where w.script_id = p.id), '{}') as "claimedKeys", p.full
 from page p join script s on s.id = p.id left join script_source x on x.script_id = p.id
 order by coalesce(p.file, array_to_string(p.suites, ' ')), p.line, p.id`
 
@@ -148,7 +161,8 @@ from rename_question q join script o on o.id = q.old_id join script n on n.id = 
 where q.project_id = $projectId order by q.sure desc, q.id limit 200`
 
 export const SUGGESTING = `
-select finished_at is null and started_at > now() - interval '30 minutes' as running, done, scripts, finished_at as "finishedAt" from suggesting where project_id = $projectId`
+select finished_at is null and started_at > now() - interval '30 minutes' as running, done, scripts, finished_at as "finishedAt",
+  (select count(*) from link l where l.project_id = $projectId and l.suggested is not null and l.state in ('active', 'rejected'))::int as decisions from suggesting where project_id = $projectId`
 
 export const SCANNED_AT = `select max(finished_at) as at from scan where project_id = $projectId`
 
@@ -173,7 +187,7 @@ where c.project_id = $projectId and c.deleted_at is null and c.state <> 'retired
 
 export const KNOWN_PAIRS = `
 select s.id, coalesce(x.name, s.name) as name, coalesce(x.suites, s.suites) as suites, coalesce(x.file, s.file) as file, l.case_id as "caseId",
-  case when l.state = 'rejected' then 'rejected' else 'linked' end as verdict
+  case when l.state = 'rejected' then 'rejected' else 'linked' end as verdict, l.suggested as weighed
 from link l join script s on s.id = l.script_id left join script_source x on x.script_id = s.id
 where l.project_id = $projectId and l.state in ('active', 'rejected') and not l.by_hand and s.head_id is null order by l.id`
 
@@ -182,20 +196,21 @@ insert into suggesting (project_id, started_at, scripts) values ($projectId, now
 on conflict (project_id) do update set started_at = now(), finished_at = null, done = 0, scripts = excluded.scripts`
 
 export const STORE_SUGGESTIONS = `
-insert into suggestion (project_id, script_id, case_id, confidence, reasons, chosen)
-select $projectId::int, x."scriptId", x."caseId", x.confidence, x.reasons, x.chosen
-from jsonb_to_recordset($rows::jsonb) as x ("scriptId" int, "caseId" int, confidence real, reasons jsonb, chosen boolean)
+insert into suggestion (project_id, script_id, case_id, confidence, weighed, reasons, chosen)
+select $projectId::int, x."scriptId", x."caseId", x.confidence, x.weighed, x.reasons, x.chosen
+from jsonb_to_recordset($rows::jsonb) as x ("scriptId" int, "caseId" int, confidence real, weighed real, reasons jsonb, chosen boolean)
 join script s on s.id = x."scriptId" join test_case c on c.id = x."caseId" on conflict (script_id, case_id) do nothing`
 
-/** Links as a person decided about suggestions. */
+/** Links as a person decided about suggestions, with how sure those were. */
 export const DECIDE_LINKS = `
-insert into link (project_id, script_id, case_id, origin, state, created_by)
-select $projectId::int, s.id, c.id, 'suggested', x.state, $by::int
+insert into link (project_id, script_id, case_id, origin, state, created_by, suggested)
+select $projectId::int, s.id, c.id, 'suggested', x.state, $by::int, g.weighed
 from jsonb_to_recordset($rows::jsonb) as x (script int, number int, state text)
 join script s on s.id = x.script and s.project_id = $projectId
 join test_case c on c.project_id = $projectId and c.number = x.number and c.deleted_at is null
+left join suggestion g on g.script_id = s.id and g.case_id = c.id
 order by 2, 3
-on conflict (script_id, case_id) do update set state = excluded.state, created_by = excluded.created_by, reviewed_at = now()
+on conflict (script_id, case_id) do update set state = excluded.state, created_by = excluded.created_by, reviewed_at = now(), suggested = coalesce(excluded.suggested, link.suggested)
 returning id`
 
 export const REVIEW = `update link set reviewed_at = now() where project_id = $projectId and script_id = any($scripts::int[]) and state = 'active'`

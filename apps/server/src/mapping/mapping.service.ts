@@ -71,7 +71,7 @@ export class MappingService {
       counts: first,
       suggesting: state
         ? { ...state, finishedAt: state.finishedAt?.toISOString() ?? null }
-        : { running: false, done: 0, scripts: 0, finishedAt: null },
+        : { running: false, done: 0, scripts: 0, finishedAt: null, decisions: 0 },
       sureFrom: sql.SURE_FROM,
       questions: questions.map(questionOf),
       scannedAt: scanned[0]?.at?.toISOString() ?? null,

@@ -11,6 +11,7 @@ import type {
   StampList,
 } from '@bobbin/client'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { until } from '../testing/plans.js'
 import { seedCase, TestApp } from '../testing/test-app.js'
 import { Suggester } from './suggester.js'
 
@@ -56,6 +57,8 @@ async function scan(tests: ReturnType<typeof testOf>[], tree = 'core'): Promise<
 async function suggested(): Promise<void> {
   const [project] = await bobbin.ask<{ id: number }>(`select id from project where slug = 'gullhaven'`)
   await bobbin.app.get(Suggester).suggest(project?.id ?? 0)
+  // the scan before it has them made, too, in the background
+  await until(async () => !(await overview()).suggesting.running)
 }
 const overview = () => bobbin.get<MappingOverview>('/mapping')
 const list = (query = '') => bobbin.get<MappingList>(`/mapping/scripts${query}`)
@@ -101,6 +104,39 @@ describe('suggestions', () => {
     ]
     await expect(send('POST', '/mapping/decisions', { decisions })).rejects.toMatchObject({ status: 404 })
     expect((await bobbin.get<ScriptDetail>(`/scripts/${script}`)).links).toEqual([])
+  })
+})
+
+describe('what was decided', () => {
+  it('makes the next suggestions less sure, where many were rejected', async () => {
+    await suggested()
+    const before = (await row('refuses a load over the axle limit'))?.suggestions[0]
+    const decisions = (await overview()).suggesting.decisions
+    // so many that were called as sure, and were wrong
+    await bobbin.ask(
+      `with s as (insert into script (project_id, identity, name) select p.id, sha256(convert_to('decided ' || i, 'UTF8')), 'decided ' || i
+         from project p, generate_series(1, 40) i where p.slug = 'gullhaven' returning id, project_id)
+       insert into link (project_id, script_id, case_id, origin, state, suggested) select s.project_id, s.id, c.id, 'suggested', 'rejected', 0.95
+         from s join test_case c on c.project_id = s.project_id and c.number = 400`,
+    )
+    expect((await overview()).suggesting.decisions).toBe(decisions + 40)
+    await suggested()
+    const after = (await row('refuses a load over the axle limit'))?.suggestions[0]
+    expect(after?.caseKey).toBe(before?.caseKey)
+    expect(after?.confidence).toBeLessThan((before?.confidence ?? 0) - 0.2)
+    await bobbin.ask(`delete from script where name like 'decided %'`)
+    await suggested()
+    expect((await row('refuses a load over the axle limit'))?.suggestions[0]?.confidence).toBe(before?.confidence)
+  })
+
+  it('is kept with how sure the suggestion was', async () => {
+    const script = await idOf('refuses a load over the axle limit')
+    const { actId } = await send<MappingDecided>('POST', '/mapping/decisions', {
+      decisions: [{ script, case: 'FERRY-214', verdict: 'accept' }],
+    })
+    const [link] = await bobbin.ask<{ suggested: number }>(`select suggested from link where script_id = ${script}`)
+    expect(link?.suggested).toBeGreaterThan(0.5)
+    await send('POST', `/acts/${actId}/undo`)
   })
 })
 
@@ -155,6 +191,22 @@ describe('findings', () => {
     const [act] = await bobbin.ask<{ subjects: string[] }>(`select subjects from act where kind = 'case.different'`)
     expect(act?.subjects).toHaveLength(2)
     await bobbin.ask('delete from test_case where number = 714')
+  })
+
+  it('a key that two scripts declare is a finding where a key belongs to one script', async () => {
+    const keyed = (name: string) => ({ ...testOf(name, 'y/copied.spec.ts'), keys: ['FERRY-215'] })
+    await scan([keyed('full load'), keyed('full load, copied')], 'copied')
+    expect((await overview()).counts.claimedTwice).toBe(0)
+    await send('PATCH', '', { oneScriptPerKey: true })
+    const { rows } = await list('?only=claimedTwice')
+    expect(rows.map(({ name, claimedKeys }) => [name, claimedKeys])).toEqual([
+      ['full load', ['FERRY-215']],
+      ['full load, copied', ['FERRY-215']],
+    ])
+    expect((await overview()).counts.claimedTwice).toBe(2)
+    await scan([keyed('full load')], 'copied')
+    expect((await overview()).counts.claimedTwice).toBe(0)
+    await send('PATCH', '', { oneScriptPerKey: false })
   })
 
   it('two scripts with one body are duplicates', async () => {

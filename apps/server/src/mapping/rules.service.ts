@@ -13,7 +13,7 @@ const LATELY_DAYS = 30
 
 /** Scripts without a case, and all that were first seen lately. */
 const RULED = `
-select coalesce(x.name, s.name) as name, s.classname, coalesce(x.suites, s.suites) as suites, coalesce(x.file, s.file) as file, coalesce(x.tags, '{}') as tags,
+select coalesce(x.name, s.name) as name, s.classname, coalesce(x.framework, s.framework) as framework, coalesce(x.suites, s.suites) as suites, coalesce(x.file, s.file) as file, coalesce(x.tags, '{}') as tags,
   not exists (select 1 from link l join test_case c on c.id = l.case_id and c.deleted_at is null where l.script_id = s.id and l.state = 'active') as without,
   coalesce(x.first_seen_at, f.at) > now() - interval '${LATELY_DAYS} days' as lately
 from script s left join script_source x on x.script_id = s.id
@@ -25,6 +25,7 @@ interface Ruled {
   classname: string | null
   suites: string[]
   file: string | null
+  framework: string | null
   tags: string[]
   without: boolean
   lately: boolean | null

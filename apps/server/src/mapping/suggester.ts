@@ -32,11 +32,11 @@ export class Suggester {
     const [scripts, cases, known] = await Promise.all([
       rowsOf<ScriptToMap>(this, sql.TO_MAP, bind),
       rowsOf<CaseToMap>(this, sql.ALL_CASES, bind),
-      rowsOf<ScriptToMap & Pick<KnownPair, 'caseId' | 'verdict'>>(this, sql.KNOWN_PAIRS, bind),
+      rowsOf<ScriptToMap & Pick<KnownPair, 'caseId' | 'verdict' | 'weighed'>>(this, sql.KNOWN_PAIRS, bind),
     ])
     await run(this, sql.BEGIN_SUGGESTING, { projectId, scripts: scripts.length })
     await announce(this, projectId, ['scripts'])
-    const pairs = known.map(({ caseId, verdict, ...script }): KnownPair => ({ script, caseId, verdict }))
+    const pairs = known.map(({ caseId, verdict, weighed, ...script }): KnownPair => ({ script, caseId, verdict, weighed }))
     const { suggestions: found, alike } = await this.inThread(projectId, { scripts, cases, known: pairs })
     await inTransaction(this, async (db) => {
       await run(db, 'delete from suggestion where project_id = $projectId', bind)

@@ -1,7 +1,8 @@
-import { type Load, medianOf, type SnapshotCase, splitByCount, splitByTime } from '@bobbin/core'
+import { type Load, type MappingRule, medianOf, profilesOf, type SnapshotCase, splitByCount, splitByTime } from '@bobbin/core'
 import type { Project } from '../access/index.js'
 import type { PlanCell, PlanNote, Recipe, SuiteFilter } from '../contract/index.js'
 import { type Queryable, rowsOf } from '../platform/database.js'
+import { RULES } from '../scripts/index.js'
 import { casesOfSuite, expectedTimes } from '../suites/index.js'
 
 /** What a plan runs, as its start keeps it. */
@@ -131,8 +132,9 @@ export async function compilePlan(db: Queryable, project: Project, settings: Pla
   const times = await timesOf(db, project.id, [...new Set(grouped.flatMap(({ rows }) => rows.map(({ scriptId }) => scriptId)))])
   // where people do all of it, scripts do none
   const cells = settings.cells.filter((cell) => cell.byHand !== 'all')
+  const profiles = await profileRules(db, project.id)
   const bundles = cells.flatMap((cell) =>
-    grouped.map(({ recipe, rows, parameters }): Bundle => {
+    grouped.filter(fitsCell(cell, profiles, notes)).map(({ recipe, rows, parameters }): Bundle => {
       const tests = withTimes(rows, times.get(cell.profile) ?? new Map(), times.get(null) ?? new Map())
       return {
         cell,
@@ -235,6 +237,23 @@ function byRecipe(
   if (skipped.size > 0) notes.push({ code: 'skippedInCode', count: skipped.size })
   return [...groups.values()]
 }
+
+/** Which profiles the tests of a framework run on, as the mapping rules of the project say. */
+async function profileRules(db: Queryable, projectId: number): Promise<(framework: string) => string[]> {
+  const rules = await rowsOf<MappingRule>(db, RULES, { projectId })
+  return (framework) => profilesOf(framework, rules)
+}
+
+/** Whether tests run in a cell: those of a framework that has profiles of its own do not in one with another. What is left out is noted. */
+const fitsCell =
+  (cell: PlanCell, profiles: (framework: string) => string[], notes: PlanNote[]) =>
+  ({ recipe: { framework }, rows }: Grouped): boolean => {
+    const own = profiles(framework)
+    if (cell.profile === null || own.length === 0 || own.includes(cell.profile)) return true
+    const same = (note: PlanNote) => note.code === 'otherProfile' && note.framework === framework && note.cell === cell.profile
+    if (!notes.some(same)) notes.push({ code: 'otherProfile', framework, profiles: own, cell: cell.profile, count: rows.length })
+    return false
+  }
 
 /** What scripts in code took lately, by profile and as a whole (null): rows of a data-driven test together. */
 async function timesOf(db: Queryable, projectId: number, heads: readonly number[]): Promise<Map<string | null, Map<number, number>>> {

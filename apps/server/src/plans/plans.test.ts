@@ -132,6 +132,23 @@ describe('a start', () => {
     expect(await start(told.id)).toMatchObject({ state: 'done', runs: [] })
   })
 
+  it('leaves out tests of a framework that a rule has on another profile', async () => {
+    await ask('PUT', '/mapping/rules', { rules: [{ kind: 'profile', from: 'node-test', to: 'desktop' }] })
+    const cells = ['desktop', 'phone'].map((profile) => ({ environmentId: prepared.environmentId, profile }))
+    const settings = planDto([prepared.suite.id], [prepared.environmentId], {
+      name: 'Profiles',
+      pipeline: 'profiles',
+      cells: cells.map((cell) => ({ ...cell, parameters: {} })),
+    })
+    const { notes, cellForecasts: told } = await ask<PlanDetail>('POST', '/plans', settings)
+    expect(notes).toContainEqual({ code: 'otherProfile', framework: 'node-test', profiles: ['desktop'], cell: 'phone', count: 3 })
+    expect(told.map(({ profile, tests }) => [profile, tests])).toEqual([
+      ['desktop', 3],
+      ['phone', 0],
+    ])
+    await ask('PUT', '/mapping/rules', { rules: [] })
+  })
+
   it('keeps out what nobody may see: another project gets nothing of its work', async () => {
     await start()
     const other = new ApiClient({ baseUrl: bobbin.url, token: 'bbn_test-token-other' })

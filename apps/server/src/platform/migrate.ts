@@ -30,6 +30,7 @@ import { looks } from '../migrations/0028-looks.js'
 import { requirements } from '../migrations/0029-requirements.js'
 import { splits } from '../migrations/0030-splits.js'
 import { alikeCases } from '../migrations/0031-alike-cases.js'
+import { learning } from '../migrations/0032-learning.js'
 
 /** Every migration, in order; a name stays for ever. */
 const MIGRATIONS: readonly { name: string; sql: string }[] = [
@@ -64,6 +65,7 @@ const MIGRATIONS: readonly { name: string; sql: string }[] = [
   { name: '0029-requirements', sql: requirements },
   { name: '0030-splits', sql: splits },
   { name: '0031-alike-cases', sql: alikeCases },
+  { name: '0032-learning', sql: learning },
 ]
 
 const LOCK = 0x0b0bb1

@@ -99,6 +99,7 @@ describe('migrate', () => {
         '0029-requirements',
         '0030-splits',
         '0031-alike-cases',
+        '0032-learning',
       ])
       expect(await migrate(url)).toEqual([])
     }))

@@ -43,7 +43,7 @@ export class ProjectsController {
   @Get(':project/rules')
   @Needs('read')
   rules(@Ctx() { project }: Context): ProjectRules {
-    const { unknownTests, keepDetailsDays, keepActsDays, quarantineLimit, resolveAfter, decideAbove } = project
-    return { unknownTests, keepDetailsDays, keepActsDays, quarantineLimit, resolveAfter, decideAbove }
+    const { unknownTests, oneScriptPerKey, keepDetailsDays, keepActsDays, quarantineLimit, resolveAfter, decideAbove } = project
+    return { unknownTests, oneScriptPerKey, keepDetailsDays, keepActsDays, quarantineLimit, resolveAfter, decideAbove }
   }
 }

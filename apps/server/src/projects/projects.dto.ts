@@ -1,5 +1,18 @@
 import { ALL_RIGHTS, type Right, UNKNOWN_TESTS } from '@bobbin/core'
-import { ArrayMaxSize, IsArray, IsIn, IsInt, IsNumber, IsNotEmpty, IsOptional, IsString, Max, MaxLength, Min } from 'class-validator'
+import {
+  ArrayMaxSize,
+  IsArray,
+  IsBoolean,
+  IsIn,
+  IsInt,
+  IsNumber,
+  IsNotEmpty,
+  IsOptional,
+  IsString,
+  Max,
+  MaxLength,
+  Min,
+} from 'class-validator'
 import { Type } from 'class-transformer'
 import type { UnknownTests } from '../contract/index.js'
 import { maybe, trimmed } from '../platform/validation.js'
@@ -21,6 +34,10 @@ export class ProjectEditDto {
   @maybe()
   @IsIn(UNKNOWN_TESTS)
   unknownTests?: UnknownTests
+  /** A key that several tests of the code declare is a finding. */
+  @maybe()
+  @IsBoolean()
+  oneScriptPerKey?: boolean
   /** For so many days output, attachments and delivered files are kept; null is for ever. */
   @IsOptional()
   @IsInt()

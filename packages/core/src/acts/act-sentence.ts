@@ -37,6 +37,7 @@ const FIELDS: Record<string, string> = {
   estimate_s: 'estimate (seconds)',
   intent: 'automation',
   unknown_tests: 'unknown tests',
+  one_script_per_key: 'one script for a key',
   keep_details_days: 'days details are kept',
   keep_acts_days: 'days the audit log is kept',
   default_branch: 'default branch',

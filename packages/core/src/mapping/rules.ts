@@ -1,15 +1,15 @@
 import { folderOf } from '../identity/folder.js'
 import { fitsPieces } from '../text/wildcard.js'
 
-export const MAPPING_RULE_KINDS = ['area', 'title', 'tag'] as const
-/** What a rule settles about the case that is made of a script: its area, its title, or a tag. */
+export const MAPPING_RULE_KINDS = ['area', 'title', 'tag', 'profile'] as const
+/** What a rule settles about the case that is made of a script: its area, its title, or a tag; or the profile that tests of a framework run on. */
 export type MappingRuleKind = (typeof MAPPING_RULE_KINDS)[number]
 
 export interface MappingRule {
   kind: MappingRuleKind
-  /** Which scripts it takes: paths of source files, with * and **; of a tag, the tag in the code. */
+  /** Which scripts it takes: paths of source files, with * and **; of a tag, the tag in the code; of a profile, the framework. */
   from: string
-  /** The area, as `Deck planner/Limits`; the title, as a text with `{name}` or `{words}`; the tag of the case. */
+  /** The area, as `Deck planner/Limits`; the title, as a text with `{name}` or `{words}`; the tag of the case; the profile. */
   to: string
 }
 
@@ -20,6 +20,8 @@ export interface RuledScript {
   suites: string[]
   file: string | null
   tags: readonly string[]
+  /** Asked for only by rules for profiles. */
+  framework?: string | null
 }
 
 export interface RuledCase {
@@ -75,6 +77,8 @@ export function caseByRules(script: RuledScript, rules: readonly MappingRule[]):
     if (kind === 'tag') {
       if (!script.tags.includes(from.replace(/^@/, ''))) return
       if (!made.tags.includes(to)) made.tags.push(to)
+    } else if (kind === 'profile') {
+      if (script.framework !== from) return
     } else {
       if (settled.has(kind) || !fitsPath(from, path)) return
       settled.add(kind)
@@ -85,6 +89,11 @@ export function caseByRules(script: RuledScript, rules: readonly MappingRule[]):
   })
   return made
 }
+
+/** Profiles that tests of a framework run on; none where no rule says so, and they run on any. */
+export const profilesOf = (framework: string, rules: readonly MappingRule[]): string[] => [
+  ...new Set(rules.filter(({ kind, from }) => kind === 'profile' && from === framework).map(({ to }) => to)),
+]
 
 export const areaNames = (text: string): string[] =>
   text

@@ -1,4 +1,5 @@
 import { bestPairs } from '../text/assignment.js'
+import { calibrated, calibrationOf, type Decision } from './calibrate.js'
 import { stem, termsOf } from './terms.js'
 
 /** A script that has no case, as far as it says what it is about. */
@@ -25,6 +26,8 @@ export interface KnownPair {
   script: ScriptToMap
   caseId: number
   verdict: 'linked' | 'rejected'
+  /** How sure the suggestion was that was decided on, as it was weighed; null where it was none. */
+  weighed?: number | null
 }
 
 export type Reason =
@@ -36,8 +39,10 @@ export type Reason =
 export interface Suggestion {
   scriptId: number
   caseId: number
-  /** How likely it is right, from 0 to 1: of what it calls 0.9, nine in ten are. */
+  /** How likely it is right, from 0 to 1: of what it calls 0.9, nine in ten are. Decisions of the project count. */
   confidence: number
+  /** The same before decisions count. */
+  weighed: number
   reasons: Reason[]
   /** The one that the script gets, where all scripts get the cases that fit best together. */
   chosen: boolean
@@ -97,7 +102,8 @@ interface CaseTerms {
 
 /**
  * The most likely cases for each script, over all of them at once: where two scripts fit one case, each gets what makes the whole fit best.
- * @param known what people decided: where neighbours are linked is where a script likely belongs; what was rejected is not told again
+ * @param known what people decided: where neighbours are linked is where a script likely belongs; what was rejected is not told again;
+ * how often suggestions were right says how sure the next ones are
  * @param progress told now and then how many scripts are weighed
  */
 export function suggest(
@@ -125,7 +131,16 @@ export function suggest(
     // what else it could be went to others
     of.confidence = Math.round((CHOSEN + (1 - CHOSEN) * of.confidence) * 1000) / 1000
   }
-  return topOf(all)
+  const learnt = calibrationOf(
+    known.flatMap(({ verdict, weighed: confidence }): Decision[] =>
+      typeof confidence === 'number' ? [{ confidence, accepted: verdict === 'linked' }] : [],
+    ),
+  )
+  for (const one of all) {
+    one.weighed = one.confidence
+    one.confidence = calibrated(one.confidence, learnt)
+  }
+  return topOf(all.filter(({ confidence, chosen }) => chosen || confidence >= LEAST))
 }
 
 /** The chosen one first, then the most likely. */
@@ -367,7 +382,7 @@ function weigh(
   if (spelled.length > 0) reasons.push({ kind: 'abbreviations', words: asWritten(spelled, at.title) })
   if (neighbours.count > 0) reasons.push({ kind: 'neighbours', area: areaName, count: neighbours.count })
   else if (inArea > 0.5 && areaName !== '') reasons.push({ kind: 'area', area: areaName })
-  return { scriptId: script.id, caseId: at.id, confidence: 0, reasons, chosen: false, raw, features }
+  return { scriptId: script.id, caseId: at.id, confidence: 0, weighed: 0, reasons, chosen: false, raw, features }
 }
 
 /** Words as the title writes them, for people to read. */

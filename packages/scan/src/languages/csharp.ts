@@ -1,6 +1,6 @@
 import type { Node } from 'web-tree-sitter'
 import { bodyOf, keysAbove, type Span } from '../body.js'
-import { testsOfClasses, unique } from '../class-tests.js'
+import { restOf, testsOfClasses, unique } from '../class-tests.js'
 import { keysOf } from '../declared.js'
 import type { FoundClass, FoundMethod, FoundTest, Language, SourceFile } from '../found.js'
 import { escaped } from '../title.js'
@@ -33,23 +33,18 @@ const TAG = new Set(['Category', 'Trait', 'TestCategory'])
 const NAMES_CASE = /^(case|test|test_?case)_?(id|key)?s?$/i
 
 /** C#: NUnit, xUnit.net and MSTest. */
-export function csharp(): Language {
+export function csharp(): Language<FoundClass[]> {
   const reader = new TreeReader('c-sharp')
-  let classes: FoundClass[] = []
   return {
     name: 'csharp',
     takes: (path) => path.endsWith('.cs') && !path.endsWith('.g.cs'),
     mayHold: (text) => /\[\s*(\w+\.)*(Test|Fact|Theory|DataTestMethod)|\bclass\s/.test(text),
-    async prepare() {
-      classes = []
-      await reader.load()
-    },
+    prepare: () => reader.load(),
     read(file) {
       const { result, unread } = reader.read(file, (root, comments) => readFile(file, root, comments))
-      classes.push(...result)
-      return { tests: [], unread: result.some(({ methods }) => methods.some(({ isTest }) => isTest)) ? unread : [] }
+      return { tests: [], rest: result, unread: result.some(({ methods }) => methods.some(({ isTest }) => isTest)) ? unread : [] }
     },
-    finish: () => testsOfClasses(classes, 'nunit'),
+    finish: (files) => testsOfClasses(restOf(files), 'nunit'),
   }
 }
 

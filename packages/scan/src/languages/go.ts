@@ -10,35 +10,32 @@ const RUN = /^(Test|Fuzz)(?:$|[^\p{Ll}])/u
 const EXAMPLE = /^Example(?:$|[^\p{Ll}])/u
 
 /** Go: tests, fuzz tests and examples of the package testing, with sub-tests whose names stand in the code. */
-export function go(): Language {
+export function go(): Language<FoundInGo & { folder: string }> {
   const reader = new TreeReader('go')
-  /** Methods of suites by folder and type, and where a test runs such a suite. */
-  let methods = new Map<string, FoundTest[]>()
-  let runs: { test: FoundTest; type: string; folder: string }[] = []
   return {
     name: 'go',
     takes: (path) => path.endsWith('_test.go') && !/(^|\/)(testdata|vendor)\/|(^|\/)[._][^/]*\//.test(path),
     mayHold: (text) => /\bfunc\b/.test(text),
-    async prepare() {
-      methods = new Map()
-      runs = []
-      await reader.load()
-    },
+    prepare: () => reader.load(),
     read(file) {
       const { result, unread } = reader.read(file, (root, comments) => readFile(file, root, comments))
-      for (const { type, test } of result.methods) {
-        const key = `${folderOf(file.path)}\u0000${type}`
-        methods.set(key, [...(methods.get(key) ?? []), test])
-      }
-      runs.push(...result.runs)
-      return { tests: result.tests, unread }
+      return { tests: result.tests, unread, rest: { ...result, folder: folderOf(file.path) } }
     },
-    finish: (tests) => [
-      ...tests,
-      ...runs.flatMap(({ test, type, folder }) =>
-        (methods.get(`${folder}\u0000${type}`) ?? []).map((method) => ({ ...method, name: `${test.name}/${method.name}` })),
-      ),
-    ],
+    finish(files) {
+      const tests = files.flatMap((file) => file.tests)
+      // methods of suites by folder and type
+      const methods = new Map<string, FoundTest[]>()
+      const keyOf = (folder: string, type: string) => `${folder}\u0000${type}`
+      for (const { rest } of files)
+        for (const { type, test } of rest?.methods ?? []) {
+          const key = keyOf(rest?.folder ?? '', type)
+          methods.set(key, [...(methods.get(key) ?? []), test])
+        }
+      for (const { rest } of files)
+        for (const { test, type, folder } of rest?.runs ?? [])
+          for (const method of methods.get(keyOf(folder, type)) ?? []) tests.push({ ...method, name: `${test.name}/${method.name}` })
+      return tests
+    },
   }
 }
 
@@ -49,6 +46,7 @@ const goName = (name: string): string => name.replace(/\s/g, '_')
 
 interface FoundInGo {
   tests: FoundTest[]
+  /** Methods of suites, and where a test runs such a suite. */
   methods: { type: string; test: FoundTest }[]
   runs: { test: FoundTest; type: string; folder: string }[]
 }

@@ -1,6 +1,6 @@
 import type { Node } from 'web-tree-sitter'
 import { bodyOf, keysAbove, type Span } from '../body.js'
-import { testsOfClasses, unique } from '../class-tests.js'
+import { restOf, testsOfClasses, unique } from '../class-tests.js'
 import { keysOf } from '../declared.js'
 import type { FoundClass, FoundMethod, FoundTest, Language, SourceFile } from '../found.js'
 import { escaped } from '../title.js'
@@ -13,23 +13,18 @@ const IN_ROWS = new Set(['ParameterizedTest', 'RepeatedTest', 'TestFactory', 'Te
 const NAMES_CASE = /^(Test)?(Case|CaseId|Key|Id|CaseKey)s?$/
 
 /** Java: JUnit 3, 4 and 5, and TestNG. */
-export function java(): Language {
+export function java(): Language<FoundClass[]> {
   const reader = new TreeReader('java')
-  let classes: FoundClass[] = []
   return {
     name: 'java',
     takes: (path) => path.endsWith('.java'),
     mayHold: (text) => /@\w*Test|@Test|extends\s|org\.junit|org\.testng/.test(text),
-    async prepare() {
-      classes = []
-      await reader.load()
-    },
+    prepare: () => reader.load(),
     read(file) {
       const { result, unread } = reader.read(file, (root, comments) => readFile(file, root, comments))
-      classes.push(...result)
-      return { tests: [], unread: /@Test|TestCase/.test(file.text) ? unread : [] }
+      return { tests: [], rest: result, unread: /@Test|TestCase/.test(file.text) ? unread : [] }
     },
-    finish: () => testsOfClasses(classes, 'junit'),
+    finish: (files) => testsOfClasses(restOf(files), 'junit'),
   }
 }
 

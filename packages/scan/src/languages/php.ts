@@ -1,6 +1,6 @@
 import type { Node } from 'web-tree-sitter'
 import { bodyOf, keysAbove, type Span } from '../body.js'
-import { testsOfClasses, unique } from '../class-tests.js'
+import { restOf, testsOfClasses, unique } from '../class-tests.js'
 import { keysOf } from '../declared.js'
 import type { FoundClass, FoundMethod, FoundTest, Language, SourceFile } from '../found.js'
 import { escaped } from '../title.js'
@@ -10,23 +10,18 @@ import { endLineOf, field, lineOf, named, textIn, TreeReader } from './tree.js'
 const NAMES_CASE = /^(Test)?(Case|CaseId|Key|CaseKey)s?$/
 
 /** PHP: PHPUnit, with annotations and attributes. */
-export function php(): Language {
+export function php(): Language<FoundClass[]> {
   const reader = new TreeReader('php')
-  let classes: FoundClass[] = []
   return {
     name: 'php',
     takes: (path) => path.endsWith('.php') && !/(^|\/)vendor\//.test(path),
     mayHold: (text) => /\bclass\s+\w*Test|TestCase|trait\s/.test(text),
-    async prepare() {
-      classes = []
-      await reader.load()
-    },
+    prepare: () => reader.load(),
     read(file) {
       const { result, unread } = reader.read(file, (root, comments) => readFile(file, root, comments))
-      classes.push(...result)
-      return { tests: [], unread }
+      return { tests: [], rest: result, unread }
     },
-    finish: () => testsOfClasses(classes, 'phpunit'),
+    finish: (files) => testsOfClasses(restOf(files), 'phpunit'),
   }
 }
 

@@ -30,6 +30,13 @@ interface Module {
   collected: boolean
 }
 
+interface PythonFile {
+  module: Module
+  /** Fixtures that give a test one row for each of their values. */
+  rowFixtures: string[]
+  importsPytest: boolean
+}
+
 /** The classes around a class, and what they say about all in them. */
 interface Outer {
   suites: string[]
@@ -42,13 +49,9 @@ const TEST_CASE = /^(.*TestCase|.*TestBase|TestCase)$/
 const UNITTEST_FILE = /(^|\/)tests?[^/]*\.py$/
 
 /** Python: pytest and unittest. */
-export function python(): Language {
+export function python(): Language<PythonFile> {
   const reader = new TreeReader('python')
   let collecting: Collecting = { files: DEFAULT_FILES, classes: /^Test/, functions: /^test/, pytest: false }
-  let modules: Module[] = []
-  let usesPytest = false
-  /** Fixtures that give a test one row for each of their values. */
-  let rowFixtures = new Set<string>()
   return {
     name: 'python',
     takes: (path) => path.endsWith('.py'),
@@ -57,20 +60,22 @@ export function python(): Language {
     async prepare(tree) {
       await reader.load()
       collecting = collectingOf(tree)
-      modules = []
-      rowFixtures = new Set()
-      usesPytest = collecting.pytest
     },
     read(file) {
-      usesPytest ||= /^[ \t]*(?:import|from) pytest\b/m.test(file.text)
+      const rowFixtures = new Set<string>()
       const { result, unread } = reader.read(file, (root, comments) => readModule(file, root, comments, rowFixtures, collecting))
-      modules.push(result)
-      return { tests: [], unread: result.collected ? unread : [] }
+      const rest = { module: result, rowFixtures: [...rowFixtures], importsPytest: /^[ \t]*(?:import|from) pytest\b/m.test(file.text) }
+      return { tests: [], rest, unread: result.collected ? unread : [] }
     },
-    finish(tests) {
+    finish(files) {
+      const all = files.flatMap(({ rest }) => rest ?? [])
+      const modules = all.map(({ module }) => module)
       // unittest knows no test outside of a class
-      usesPytest ||= modules.some(({ path, functions }) => collecting.files.test(path) && functions.some(({ isTest }) => isTest))
-      return [...tests, ...collect(modules, collecting, usesPytest, rowFixtures)]
+      const pytest =
+        collecting.pytest ||
+        all.some(({ importsPytest }) => importsPytest) ||
+        modules.some(({ path, functions }) => collecting.files.test(path) && functions.some(({ isTest }) => isTest))
+      return collect(modules, collecting, pytest, new Set(all.flatMap(({ rowFixtures }) => rowFixtures)))
     },
   }
 }

@@ -14,14 +14,6 @@ const NESTS_SHARED = /^(it_behaves_like|it_should_behave_like)$/
 const INCLUDES_SHARED = /^(include_examples|include_context)$/
 const MOST_DEEP = 8
 
-/** A body of shared examples, to be read wherever they are used. */
-interface Shared {
-  file: SourceFile
-  /** The text of the block, which is parsed again where it is used. */
-  text: string
-  line: number
-}
-
 interface Scope {
   suites: { text: string; pattern: string | null }[]
   tags: string[]
@@ -31,11 +23,8 @@ interface Scope {
 }
 
 /** Ruby: RSpec and Minitest. */
-export function ruby(): Language {
+export function ruby(): Language<RubyFile> {
   const reader = new TreeReader('ruby')
-  let classes: FoundClass[] = []
-  let shared = new Map<string, Shared>()
-  let uses: { file: SourceFile; name: string; nested: boolean; scope: Scope; line: number; endLine: number }[] = []
   const read = (file: SourceFile, scope: Scope, at: { line: number; endLine: number } | null) =>
     reader.read(file, (root, comments) => new Reader(file, comments, at).read(root, scope))
 
@@ -43,44 +32,53 @@ export function ruby(): Language {
     name: 'ruby',
     takes: (path) => path.endsWith('.rb'),
     mayHold: (text) => /\b(describe|context|feature|shared_examples\w*|shared_context|it|specify|test|def test_|class)\b/.test(text),
-    async prepare() {
-      classes = []
-      shared = new Map()
-      uses = []
-      await reader.load()
-    },
+    prepare: () => reader.load(),
     read(file) {
       const isTest = /(_spec|_test)\.rb$|(^|\/)(spec|test)\/|(^|\/)test_[^/]*\.rb$/.test(file.path)
       const { result, unread } = read(file, { suites: [], tags: [], keys: [], skipped: false, depth: 0 }, null)
-      for (const [name, text, line] of result.shared) shared.set(name, { file, text, line })
-      classes.push(...result.classes)
       const isRun = /(_spec|_test)\.rb$|(^|\/)test_[^/]*\.rb$/.test(file.path)
-      if (isRun) uses.push(...result.uses.map((use) => ({ ...use, file })))
-      return { tests: isRun ? result.tests : [], unread: isTest ? unread : [] }
+      const { tests, classes, shared, uses } = result
+      return {
+        tests: isRun ? tests : [],
+        unread: isTest ? unread : [],
+        rest: { path: file.path, classes, shared, uses: isRun ? uses : [] },
+      }
     },
-    finish(tests) {
+    finish(files) {
+      const rest = files.flatMap((file) => file.rest ?? [])
+      const shared = new Map(rest.flatMap((file) => file.shared.map(([name, text]) => [name, text] as const)))
+      const uses = rest.flatMap(({ path, uses }) => uses.map((use) => ({ ...use, path })))
+      const ofClasses = testsOfClasses(
+        rest.flatMap(({ classes }) => classes),
+        'minitest',
+      )
       const all = [
-        ...tests,
-        ...testsOfClasses(classes, 'minitest').filter(({ file }) => /(_test|_spec)\.rb$|(^|\/)test_[^/]*\.rb$|(^|\/)test\//.test(file)),
+        ...files.flatMap(({ tests }) => tests),
+        ...ofClasses.filter(({ file }) => /(_test|_spec)\.rb$|(^|\/)test_[^/]*\.rb$|(^|\/)test\//.test(file)),
       ]
       for (let use = uses.pop(); use; use = uses.pop()) {
-        const { file, name, nested, scope, line, endLine } = use
-        const body = shared.get(name)
-        if (!body || scope.depth > MOST_DEEP) continue
+        const { path, name, nested, scope, line, endLine } = use
+        const text = shared.get(name)
+        if (text === undefined || scope.depth > MOST_DEEP) continue
         const suites = nested ? [...scope.suites, { text: `behaves like ${name}`, pattern: null }] : scope.suites
-        const { result } = read({ path: file.path, text: body.text }, { ...scope, suites, depth: scope.depth + 1 }, { line, endLine })
+        const { result } = read({ path, text }, { ...scope, suites, depth: scope.depth + 1 }, { line, endLine })
         all.push(...result.tests)
-        uses.push(...result.uses.map((one) => ({ ...one, file })))
+        uses.push(...result.uses.map((one) => ({ ...one, path })))
       }
       return all
     },
   }
 }
 
+interface RubyFile extends Omit<FoundInRuby, 'tests'> {
+  path: string
+}
+
 interface FoundInRuby {
   tests: FoundTest[]
   classes: FoundClass[]
-  shared: [name: string, text: string, line: number][]
+  /** Bodies of shared examples, which are parsed again where they are used. */
+  shared: [name: string, text: string][]
   uses: { name: string; nested: boolean; scope: Scope; line: number; endLine: number }[]
 }
 
@@ -121,7 +119,7 @@ class Reader {
     const own = receiver === '' || receiver === 'RSpec'
     if (own && block && SHARED.test(method)) {
       const name = this.name(node)?.text
-      if (name !== undefined) this.found.shared.push([name, bodyText(block), lineOf(block)])
+      if (name !== undefined) this.found.shared.push([name, bodyText(block)])
       // examples of a group that shares them are read where they are used
       return
     }

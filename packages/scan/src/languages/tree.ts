@@ -16,6 +16,8 @@ export function grammarsFrom(address: string): void {
   server = address.endsWith('/') ? address.slice(0, -1) : address
 }
 
+export const grammarServer = (): string | null => server
+
 /** @throws Error where a grammar is neither in a package nor at the server */
 async function grammar(file: string): Promise<Uint8Array> {
   try {

@@ -106,6 +106,7 @@ function ScriptLine({ row, isSelected, onSelect, decided }: ScriptLineProps) {
 function stateWords(row: MappingRow, decided: Decided): string {
   if (row.findings.includes('broken')) return row.goneAt ? 'gone from the code' : 'key no longer declared'
   if (row.findings.includes('unknownKeys')) return `${row.unknownKeys.join(' ')}?`
+  if (row.findings.includes('claimedTwice')) return `${row.claimedKeys.join(' ')} declared twice`
   if (row.findings.includes('stale')) return 'code changed'
   if (row.findings.includes('reworded')) return 'case reworded'
   if (row.findings.includes('retired')) return 'case retired'

@@ -20,6 +20,7 @@ const row = (id: number, file: string, more: Partial<MappingRow> = {}): MappingR
   movedBy: null,
   goneAt: null,
   unknownKeys: [],
+  claimedKeys: [],
   ...more,
 })
 const caseOf = (number: number, ...areas: string[]): [string, MappingCase] => [

@@ -111,7 +111,7 @@ function Reasons({ reasons }: { reasons: MappingRow['suggestions'][number]['reas
 
 /** What happened to the script in the code. */
 function Facts({ row, isProposed }: { row: MappingRow; isProposed: boolean }) {
-  const { findings, goneAt, movedAt, movedBy, was, unknownKeys, links } = row
+  const { findings, goneAt, movedAt, movedBy, was, unknownKeys, claimedKeys, links } = row
   const active = links.filter(({ state }) => state === 'active')
   return (
     <ul className="mt-1 text-soft">
@@ -145,6 +145,12 @@ function Facts({ row, isProposed }: { row: MappingRow; isProposed: boolean }) {
       )}
       {unknownKeys.length > 0 && (
         <li>It declares {unknownKeys.join(', ')}, which no case has. Correct the key in the code, or create the case.</li>
+      )}
+      {claimedKeys.length > 0 && (
+        <li>
+          Another script declares {claimedKeys.join(', ')}, too, and in this project a key belongs to one script. Correct the key of the one
+          that was copied.
+        </li>
       )}
       {!isProposed && active.length === 0 && !goneAt && <li>No case shares enough words with it. Link one, or create it.</li>}
     </ul>

@@ -168,6 +168,7 @@ const TITLES: Record<MappingFilter | 'all', (n: number) => string> = {
   moved: (n) => `${count(n, 'script')} moved or renamed`,
   duplicate: (n) => `${count(n, 'script')} with the same code as another`,
   unknownKeys: (n) => `${count(n, 'script')} with a key that no case has`,
+  claimedTwice: (n) => `${count(n, 'script')} with a key that another script declares`,
 }
 
 const PLACES: readonly [MappingFilter, (n: number) => string][] = [
@@ -182,6 +183,7 @@ const PLACES: readonly [MappingFilter, (n: number) => string][] = [
   ['moved', (n) => `${n} moved`],
   ['duplicate', (n) => `${n} duplicates`],
   ['unknownKeys', (n) => `${n} with unknown keys`],
+  ['claimedTwice', (n) => `${n} with a key declared twice`],
 ]
 
 function Head({ overview, only, total, onFilter, onAcceptAll, onAlike }: HeadProps) {

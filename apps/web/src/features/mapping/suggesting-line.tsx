@@ -3,13 +3,17 @@ import { useMutation } from '@tanstack/react-query'
 import { CanButton } from '../../context/can.js'
 import { useSession } from '../../context/session.js'
 import { api } from '../../lib/api.js'
+import { count } from '../../lib/format.js'
 import { useRefresh } from '../../lib/use-refresh.js'
 import { messageOf } from '../../ui/states.js'
 import { Time } from '../../ui/time.js'
 import { notifyError } from '../../ui/toast.js'
 
+/** From so many decisions on, they say how sure the next suggestions are. */
+const LEARNS_FROM = 20
+
 /** How far suggestions are, and the way to have them made anew. */
-export function SuggestingLine({ state: { running, done, scripts, finishedAt } }: { state: Suggesting }) {
+export function SuggestingLine({ state: { running, done, scripts, finishedAt, decisions } }: { state: Suggesting }) {
   const { project } = useSession()
   const refresh = useRefresh()
   const again = useMutation({
@@ -29,6 +33,7 @@ export function SuggestingLine({ state: { running, done, scripts, finishedAt } }
           {finishedAt ? (
             <span>
               Suggestions of <Time iso={finishedAt} />
+              {decisions >= LEARNS_FROM && `, as sure as ${count(decisions, 'decision')} in this project make them`}
             </span>
           ) : (
             'No suggestions have been made yet'

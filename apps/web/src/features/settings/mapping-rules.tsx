@@ -21,6 +21,12 @@ const KINDS: Record<Rule['kind'], { words: string; from: string; to: string; hin
     to: '{words}',
     hint: '{name} is the name as it stands in the code, {words} the same in words',
   },
+  profile: {
+    words: 'framework to profile',
+    from: 'playwright',
+    to: 'desktop',
+    hint: 'Plans run tests of the framework only on this profile; one rule for each where there are several',
+  },
   tag: { words: 'tag to tag', from: 'smoke', to: 'smoke', hint: 'a tag in the code, and the tag of the case' },
 }
 
@@ -40,7 +46,7 @@ export function MappingRulesPart() {
       </h2>
       <p className="mb-3 text-soft">
         Without a rule, a case stands in the area that mirrors the script’s folder, and is called like the script. Of each kind the first
-        rule that fits holds, and every rule for a tag.
+        rule that fits holds, and every rule for a tag or a profile.
       </p>
       {rules.isPending && <Loading what="the rules" />}
       {rules.error && <ErrorState error={rules.error} onRetry={() => void rules.refetch()} />}
@@ -119,7 +125,7 @@ function RulesForm({ saved }: { saved: MappingRules }) {
                 )}
               </div>
               <p className="mt-1 text-soft">{KINDS[kind].hint}</p>
-              {caught && <Caught caught={caught} />}
+              {caught && <Caught caught={caught} kind={kind} />}
             </li>
           )
         })}
@@ -150,7 +156,8 @@ function IconButton({ label, ...props }: { label: string } & React.ButtonHTMLAtt
   return <button type="button" aria-label={label} title={label} className="p-1.5 text-soft hover:text-ink disabled:opacity-40" {...props} />
 }
 
-function Caught({ caught: { without, lately, examples } }: { caught: MappingRules['catches'][number] }) {
+function Caught({ caught: { without, lately, examples }, kind }: { caught: MappingRules['catches'][number]; kind: Rule['kind'] }) {
+  const isProfile = kind === 'profile'
   return (
     <details className="mt-1">
       <summary className="cursor-pointer">
@@ -159,7 +166,9 @@ function Caught({ caught: { without, lately, examples } }: { caught: MappingRule
       <ul className="mt-1 pl-4 text-soft">
         {examples.map(({ script, file, area, title, tags }) => (
           <li key={`${file} ${script}`} className="truncate">
-            {visibleText(script)} → {[visibleText(area), visibleText(title)].filter(Boolean).join(': ')}
+            {visibleText(script)}
+            {!isProfile && ' → '}
+            {!isProfile && [visibleText(area), visibleText(title)].filter(Boolean).join(': ')}
             {tags.length > 0 && ` (${tags.join(', ')})`}
           </li>
         ))}

@@ -40,6 +40,7 @@ export function RuleSettings() {
   return (
     <>
       <UnknownTestsRule rules={rules.data} />
+      <OneScriptPerKeyRule rules={rules.data} />
       <MappingRulesPart />
       <Sources />
       <Queue />
@@ -66,6 +67,38 @@ export function useRule() {
     set: (rule: Partial<ProjectRules>, before: Partial<ProjectRules>, words: string) =>
       change.mutate(rule, { onSuccess: () => notifyUndo(words, () => change.mutate(before)) }),
   }
+}
+
+function OneScriptPerKeyRule({ rules: { oneScriptPerKey } }: { rules: ProjectRules }) {
+  const rule = useRule()
+  const keeps = useCan('manage')
+  const now = rule.chosen.oneScriptPerKey ?? oneScriptPerKey
+  return (
+    <fieldset disabled={!keeps} className="mb-9">
+      <legend className="mb-2 text-base font-semibold">Keys in the code</legend>
+      <label className="flex items-start gap-3 border-t border-hairline py-2.5">
+        <input
+          type="checkbox"
+          checked={now}
+          onChange={({ target: { checked } }) =>
+            rule.set(
+              { oneScriptPerKey: checked },
+              { oneScriptPerKey },
+              checked ? 'A key belongs to one script' : 'Several scripts may declare the same key',
+            )
+          }
+          className="mt-1"
+        />
+        <span>
+          <span className="font-medium">A key belongs to one script</span>
+          <span className="block text-soft">
+            Scripts that declare the same key are listed on the mapping page: often one was copied with its key. Both stay linked until you
+            correct the code.
+          </span>
+        </span>
+      </label>
+    </fieldset>
+  )
 }
 
 function UnknownTestsRule({ rules: { unknownTests } }: { rules: ProjectRules }) {

@@ -9,6 +9,7 @@ const AT = '2026-11-20T10:00:00Z'
 const API = '/api/projects/gullhaven'
 const rules: ProjectRules = {
   unknownTests: 'ask',
+  oneScriptPerKey: false,
   keepDetailsDays: 60,
   keepActsDays: null,
   quarantineLimit: 20,
