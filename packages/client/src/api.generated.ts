@@ -4863,6 +4863,8 @@ export interface components {
       intent: components['schemas']['CaseIntent']
       /** @description How long it takes by hand, in seconds. */
       estimateS: number | null
+      /** @description Keys of cases whose output it uses: its scripts run after theirs. */
+      runsAfter: string[]
       version: number
       updatedAt: string
     }
@@ -4894,6 +4896,8 @@ export interface components {
       intent?: components['schemas']['CaseIntent']
       /** @description How long it takes by hand, in seconds. */
       estimateS?: number | null
+      /** @description Keys of cases whose output it uses: its scripts run after theirs. */
+      runsAfter?: string[]
     }
     CaseEdited: {
       case: components['schemas']['CaseDetail']
@@ -7330,6 +7334,17 @@ export interface components {
         }
       | {
           /** @constant */
+          code: 'alsoRuns'
+          count: number
+        }
+      | {
+          /** @constant */
+          code: 'outOfOrder'
+          count: number
+          examples: string[]
+        }
+      | {
+          /** @constant */
           code: 'otherProfile'
           framework: string
           profiles: string[]
@@ -9334,11 +9349,16 @@ export interface components {
         results: string
         limitMinutes: number
       }
+      /** @description Result files that are whole are delivered while the runner goes on. */
+      follow: boolean
+      /** @description The turns of a part run one after the other, each by a command of its own. */
       tests: {
         file: string
         suites: string[]
         name: string
         pattern: string | null
+        keys: string[]
+        turn: number
       }[]
       files: string[]
       keys: string[]
@@ -12522,6 +12542,8 @@ export interface operations {
         root?: string
         /** @description What the names of the files begin with that says nothing about them: the rest may tell tests apart (TAP). */
         base?: string
+        /** @description More results of the same part of a plan follow: were its agent lost, what is missing would be run again. */
+        more?: 'true'
         /** @description Nothing more will come: shards that are missing are not waited for. */
         close?: 'true'
       }

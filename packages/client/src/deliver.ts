@@ -22,6 +22,8 @@ export interface DeliveryTarget {
   /** What this run is called among those of its build, a trial that stays out of the record, what it was tested on, its release. */
   run?: string | undefined
   trial?: 'true' | undefined
+  /** More results of the same part of a plan follow. */
+  more?: 'true' | undefined
   profile?: string | undefined
   release?: string | undefined
   /** The folder of the sources where the runner ran, and what the names of files begin with that says nothing. */

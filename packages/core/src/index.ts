@@ -74,6 +74,7 @@ export {
 export { type CaseToMap, type KnownPair, type Reason, type ScriptToMap, suggest, type Suggestion } from './mapping/suggest.js'
 export { assign, bestPairs, type Fit } from './text/assignment.js'
 export { cosine, inverseFrequencies, jaccard, jaro, jaroWinkler, levenshtein, osaDistance } from './text/similarity.js'
+export { inOrder, type Ordered, withNeeded } from './planning/order.js'
 export { dueAt, type Timing } from './notifications/due.js'
 export { plainText } from './text/ansi.js'
 export { mentionsIn, type Named } from './text/mentions.js'

@@ -1,22 +1,21 @@
-import { ApiClient, ApiError, deliver, type DeliveryTarget, type Work } from '@bobbin/client'
+import { ApiClient, ApiError, type Work } from '@bobbin/client'
 import { commandOf, masker, type RecipeValues } from '@bobbin/core'
-import { mkdirSync, mkdtempSync, openAsBlob, readdirSync, readFileSync, rmSync, statSync } from 'node:fs'
+import { mkdirSync, mkdtempSync, rmSync } from 'node:fs'
 import { chownSync } from 'node:fs'
 import { join } from 'node:path'
 import { setTimeout as wait } from 'node:timers/promises'
-import { globPattern } from '../glob.js'
 import { withRetries } from '../retry.js'
 import { nodeFetch } from '../transport.js'
 import type { AgentHome } from './home.js'
+import { linesOf } from './lines.js'
 import { PartLog } from './part-log.js'
 import { ProcessGroup } from './process-group.js'
+import { type Delivering, ResultFiles } from './result-files.js'
 import { idsOf, refusalOf, type Restrictions } from './restrictions.js'
 import { fetchSources } from './sources.js'
 
 const MOST_OUTPUT = 20_000_000
 const CLEAN_UP_MS = 120_000
-/** Result files up to this size are looked through for secrets before they are sent. */
-const MOST_MASKED = 100 * 1024 ** 2
 
 export interface PartRunner {
   client: ApiClient
@@ -112,6 +111,7 @@ async function inFolder(
   const ids = limits.user === undefined ? null : idsOf(limits.user)
   if (ids) chownSync(results, ids.uid, ids.gid)
   const values: RecipeValues = { files: work.files, tests: work.tests, keys: work.keys, results }
+  const turns = turnsOf(work, results)
   const env = environmentOf(work, runner, results)
   const shell = (line: string, ms: number) => {
     log.write(`$ ${line}\n`)
@@ -133,7 +133,14 @@ async function inFolder(
   }
   const began = Date.now()
   const until = began + Math.min(recipe.limitMinutes, limits.limitMinutes ?? Infinity) * 60_000
-  const outcome = await commands(work, values, (line) => shell(line, Math.max(0, until - Date.now())), failed)
+  const files = new ResultFiles(results, recipe.results, folder, began, deliveringOf(work, runner, folder, log))
+  const outcome = await commands(work, values, turns, (line) => shell(line, Math.max(0, until - Date.now())), failed, {
+    begins: () => work.follow && files.follow(),
+    ends: async (isLast) => {
+      // what the next turn writes may take the place of what this one wrote
+      if (!isLast && !fate.lost && !fate.back) await files.deliverAll({ more: true })
+    },
+  })
   // clean-up runs always, also after a stop; only an agent that lost the part leaves it to the other one's preparation
   for (const line of linesOf(recipe.cleanUp)) {
     const stopped = { ...fate }
@@ -142,17 +149,36 @@ async function inFolder(
     Object.assign(fate, stopped)
     if (code !== 0) log.write(`[clean-up ended with ${code}]\n`)
   }
-  if (fate.lost || fate.back) return outcome
-  return deliverResults(work, runner, results, folder, began, outcome, log)
+  if (fate.lost || fate.back) {
+    files.drop()
+    return outcome
+  }
+  await files.deliverAll({ more: false })
+  return judged(work, files, outcome)
 }
 
-const linesOf = (text: string): string[] => text.split(/\r?\n/).map((line) => line.trim()).filter((line) => line !== '') // prettier-ignore
+/** The tests of each turn, with a folder for its result files. */
+function turnsOf({ tests }: Work, results: string): RecipeValues[] {
+  const turns = [...new Set(tests.map(({ turn }) => turn))].sort((a, b) => a - b)
+  return turns.map((turn, nth) => {
+    const own = tests.filter((test) => test.turn === turn)
+    const folder = nth === 0 ? results : join(results, `turn-${nth + 1}`)
+    return {
+      files: [...new Set(own.map(({ file }) => file))],
+      tests: own,
+      keys: [...new Set(own.flatMap(({ keys }) => keys))],
+      results: folder,
+    }
+  })
+}
 
 async function commands(
   { recipe }: Work,
   values: RecipeValues,
+  turns: readonly RecipeValues[],
   shell: (line: string) => Promise<{ code: number | null; ended: 'stopped' | 'limit' | null }>,
   failed: (said: string, exitCode?: number | null) => Outcome,
+  turn: { begins: () => void; ends: (isLast: boolean) => Promise<void> },
 ): Promise<Outcome> {
   for (const line of linesOf(recipe.prepare)) {
     const { code, ended } = await shell(commandOf(line, values))
@@ -160,11 +186,19 @@ async function commands(
     if (ended === 'limit') return failed(`It was not done within ${recipe.limitMinutes} minutes`, code)
     if (code !== 0) return failed(`Preparing it failed: “${line}” ended with ${code}`, code)
   }
-  const { code, ended } = await shell(commandOf(recipe.command, values))
-  if (ended === 'stopped') return { state: 'stopped', exitCode: code, said: null }
-  if (ended === 'limit') return failed(`It was not done within ${recipe.limitMinutes} minutes`, code)
-  if (code === 126 || code === 127) return failed(`The command of the recipe could not be found or started (exit ${code})`, code)
-  return { state: 'done', exitCode: code, said: null }
+  let worst: number | null = 0
+  for (const [nth, own] of turns.entries()) {
+    mkdirSync(own.results, { recursive: true })
+    turn.begins()
+    const { code, ended } = await shell(commandOf(recipe.command, own))
+    if (ended === 'stopped') return { state: 'stopped', exitCode: code, said: null }
+    if (ended === 'limit') return failed(`It was not done within ${recipe.limitMinutes} minutes`, code)
+    if (code === 126 || code === 127) return failed(`The command of the recipe could not be found or started (exit ${code})`, code)
+    // what failed in one turn says nothing about whether the next can run
+    if (worst === 0) worst = code
+    await turn.ends(nth === turns.length - 1)
+  }
+  return { state: 'done', exitCode: worst, said: null }
 }
 
 /** Variables and secrets reach the runner through its environment only; the token of the agent does not. */
@@ -192,74 +226,36 @@ function environmentOf(work: Work, { baseUrl, project }: PartRunner, results: st
   }
 }
 
-async function deliverResults(
-  work: Work,
-  runner: PartRunner,
-  results: string,
-  folder: string,
-  since: number,
-  outcome: Outcome,
-  log: PartLog,
-): Promise<Outcome> {
-  const files = [...filesIn(results), ...patternFiles(work.recipe.results, folder, since)]
-  const byReporter = !work.recipe.command.includes('{results}') && work.recipe.results.trim() === ''
-  if (files.length === 0) {
-    if (outcome.state !== 'done' || byReporter) return outcome
-    return { ...outcome, state: 'failed', said: `The command ended with ${outcome.exitCode} and left no result file` }
-  }
-  const { mask } = masker([...Object.values(work.secrets), work.token])
-  const outgoing = await Promise.all(
-    files.map(async (name) => ({ name: name.slice(name.lastIndexOf('/') + 1), content: await masked(name, mask) })),
-  )
+/** What becomes of results: where they belong, and who asks whether this agent still has the part. */
+function deliveringOf(work: Work, runner: PartRunner, folder: string, log: PartLog): Delivering {
   const { pipeline, branch, build, environment, run, profile, release, trial, commit } = work.target
-  const target: DeliveryTarget = {
-    ...{ pipeline, branch, build, environment, run, scope: 'partial', root: folder },
-    ...(commit !== null && { commit }),
-    ...(profile !== null && { profile }),
-    ...(release !== null && { release }),
-    ...(trial && { trial: 'true' }),
-  }
-  const client = new ApiClient({ baseUrl: runner.baseUrl, token: work.token, fetch: nodeFetch() })
-  // another agent may have the part by now; then nothing of this is told
   const path = { project: runner.project, id: work.part }
-  await untilTaken(
-    () => runner.client.post('/projects/{project}/parts/{id}/log', { path, body: { lease: work.lease, at: 0, text: '' } }),
-    runner,
-  )
-  const report = await untilTaken(() => deliver(client, runner.project, target, 'cli', outgoing), runner)
-  const refused = report.files.filter((file) => file.status === 'refused')
-  for (const file of refused) log.write(`[${file.name} was refused: ${file.error?.message ?? ''}]\n`)
-  if (refused.length === report.files.length && outcome.state === 'done')
-    return { ...outcome, state: 'failed', said: `No result file could be read: ${refused[0]?.error?.message ?? ''}` }
-  return outcome
+  return {
+    project: runner.project,
+    target: {
+      ...{ pipeline, branch, build, environment, run, scope: 'partial', root: folder },
+      ...(commit !== null && { commit }),
+      ...(profile !== null && { profile }),
+      ...(release !== null && { release }),
+      ...(trial && { trial: 'true' }),
+    },
+    client: new ApiClient({ baseUrl: runner.baseUrl, token: work.token, fetch: nodeFetch() }),
+    mask: masker([...Object.values(work.secrets), work.token]).mask,
+    stillMine: () => runner.client.post('/projects/{project}/parts/{id}/log', { path, body: { lease: work.lease, at: 0, text: '' } }),
+    untilTaken: (what) => untilTaken(what, runner),
+    onRefused: (name, why) => log.write(`[${name} was refused: ${why}]\n`),
+  }
 }
 
-async function masked(name: string, mask: (text: string) => string): Promise<Blob> {
-  if (statSync(name).size > MOST_MASKED) return openAsBlob(name)
-  const bytes = readFileSync(name)
-  const text = bytes.toString('latin1')
-  const utf8 = bytes.toString('utf8')
-  const clean = mask(utf8)
-  // what is no text stays as it is
-  return clean === utf8 || text.includes('\0') ? new Blob([bytes]) : new Blob([clean])
-}
-
-const filesIn = (folder: string): string[] =>
-  readdirSync(folder, { recursive: true, withFileTypes: true })
-    .filter((entry) => entry.isFile())
-    .map((entry) => join(entry.parentPath, entry.name))
-    .sort()
-
-/** Result files that the runner writes elsewhere; those of earlier runs are not taken. */
-function patternFiles(patterns: string, folder: string, since: number): string[] {
-  return linesOf(patterns).flatMap((pattern) => {
-    const { base, matches } = globPattern(join(folder, pattern))
-    try {
-      return filesIn(base).filter((file) => matches(file) && statSync(file).mtimeMs >= since - 1000)
-    } catch {
-      return [] // the folder is not there: nothing was written
-    }
-  })
+/** A part whose command left nothing that can be read has failed. */
+function judged({ recipe }: Work, files: ResultFiles, outcome: Outcome): Outcome {
+  if (outcome.state !== 'done') return outcome
+  const byReporter = !recipe.command.includes('{results}') && recipe.results.trim() === ''
+  if (files.count === 0)
+    return byReporter
+      ? outcome
+      : { ...outcome, state: 'failed', said: `The command ended with ${outcome.exitCode} and left no result file` }
+  return files.refusal === null ? outcome : { ...outcome, state: 'failed', said: `No result file could be read: ${files.refusal}` }
 }
 
 /** Tries until the server takes it or refuses it; an agent has nothing better to do. */

@@ -81,6 +81,13 @@ export class CaseEditDto {
   @Min(0)
   @Max(8_640_000)
   estimateS?: number | null
+  /** Keys of cases whose output it uses: its scripts run after theirs. */
+  @maybe()
+  @IsArray()
+  @ArrayMaxSize(20)
+  @IsString({ each: true })
+  @MaxLength(40, { each: true })
+  runsAfter?: string[]
 }
 
 export class NewCaseDto {

@@ -12,7 +12,7 @@ import { Area } from './area.model.js'
 import { AreasService } from './areas.service.js'
 import { CaseChangesService, ownerBelongs } from './case-changes.service.js'
 import { filterBind } from './case-filter.js'
-import { numberOf } from './case-key.js'
+import { numberOf, numbersOf } from './case-key.js'
 import { CASE_TAGS, caseRows, CASES_ALL } from './case-queries.js'
 import type { CaseEditDto, CaseFilterDto, NewCaseDto } from './cases.dto.js'
 import { REWRITE_CASES } from './change-queries.js'
@@ -60,13 +60,14 @@ export class CasesService {
   }
 
   private async describe({ project }: Context, found: TestCase): Promise<CaseDetail> {
-    const { id, title, areaId, preconditions, steps, priority, tags, ownerId, state, intent, estimateS, version } = found
+    const { id, title, areaId, preconditions, steps, priority, tags, ownerId, state, intent, estimateS, runsAfter, version } = found
     const path = await rowsOf<{ name: string }>(
       this,
       `with recursive up as (select id, parent_id, name, 0 as depth from area where id = $areaId and project_id = $projectId
        union all select a.id, a.parent_id, a.name, depth + 1 from area a join up on a.id = up.parent_id) select name from up order by depth desc`,
       { areaId, projectId: project.id },
     )
+    const before = await rowsOf<{ key: string }>(this, KEYS_OF, { ids: runsAfter, prefix: project.keyPrefix })
     const key = `${project.keyPrefix}-${found.number}`
     return {
       id,
@@ -82,6 +83,7 @@ export class CasesService {
       state,
       intent,
       estimateS,
+      runsAfter: before.map((one) => one.key),
       version,
       updatedAt: found.updatedAt.toISOString(),
     }
@@ -117,10 +119,39 @@ export class CasesService {
       }
       const db = { sequelize: this.sequelize, transaction }
       if (edit.state !== undefined && edit.state !== found.state && edit.state !== 'draft') mustBeAble(context, 'approve')
-      const row = { ...rowOf(found), ...changesOf(found, edit) }
+      const row = {
+        ...rowOf(found),
+        ...changesOf(found, edit),
+        ...(edit.runsAfter && { runs_after: await this.before(db, context, found, edit.runsAfter) }),
+      }
       return this.changes.keep(db, context, 'case.changed', await rewriteCases(db, context.project, [row]))
     })
     return { case: await this.get(context, key), actId }
+  }
+
+  /** Ids of the cases that one runs after. @throws Problem where one is unknown, or runs after this one itself */
+  private async before(db: Queryable, { project }: Context, found: TestCase, keys: readonly string[]): Promise<number[]> {
+    const numbers = numbersOf(project, [...new Set(keys)])
+    const rows = await rowsOf<{ id: number; number: number }>(
+      db,
+      'select id, number from test_case where project_id = $projectId and deleted_at is null and number = any($numbers::int[])',
+      { projectId: project.id, numbers },
+    )
+    const ids = numbers.map((number) => {
+      const row = rows.find((one) => one.number === number)
+      if (!row) throw notFound('case', `${project.keyPrefix}-${number}`)
+      return row.id
+    })
+    const [circle] = await rowsOf<{ key: string }>(db, IN_CIRCLE, { id: found.id, ids, prefix: project.keyPrefix })
+    if (circle)
+      throw new Problem(
+        'invalid',
+        'circle',
+        circle.key === `${project.keyPrefix}-${found.number}`
+          ? 'A case can’t run after itself'
+          : `${circle.key} runs after this case already; they can’t run after each other`,
+      )
+    return ids
   }
 
   /** Makes one case. */
@@ -184,6 +215,16 @@ export class CasesService {
   }
 }
 
+const KEYS_OF = `select $prefix || '-' || number as key from test_case where id = any($ids::int[]) and deleted_at is null order by number`
+
+/** The one of some cases that runs after a case, straight or through others, or is it. Binds: id, ids, prefix. */
+const IN_CIRCLE = `
+with recursive up as (
+  select c.id as first, c.id, c.runs_after from test_case c where c.id = any($ids::int[])
+  union select up.first, c.id, c.runs_after from up join test_case c on c.id = any(up.runs_after)
+)
+select $prefix || '-' || c.number as key from up join test_case c on c.id = up.first where up.id = $id limit 1`
+
 /** Makes cases what rows say, which hold every field. @returns what that changed */
 export async function rewriteCases(db: Queryable, project: Context['project'], rows: object[]): Promise<ActChange[]> {
   const bind = { projectId: project.id, prefix: project.keyPrefix, rows: JSON.stringify(rows) }
@@ -206,11 +247,12 @@ export function rowOf(found: TestCase) {
     area_id: found.areaId,
     owner_id: found.ownerId,
     estimate_s: found.estimateS,
+    runs_after: found.runsAfter,
   }
 }
 
 function changesOf(found: TestCase, edit: CaseEditDto): Partial<ReturnType<typeof rowOf>> {
-  const { version: _, areaId, ownerId, estimateS, tags, ...plain } = edit
+  const { version: _, areaId, ownerId, estimateS, tags, runsAfter: __, ...plain } = edit
   const says = CONTENT.some((field) => edit[field] !== undefined && JSON.stringify(edit[field]) !== JSON.stringify(found[field]))
   return {
     ...Object.fromEntries(Object.entries(plain).filter(([, value]) => value !== undefined)),

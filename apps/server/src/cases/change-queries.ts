@@ -35,12 +35,12 @@ export const DELETE_CASES = change('deleted_at = now()', 'true')
 export const REWRITE_CASES = `
 with wanted as (
   select * from jsonb_to_recordset($rows::jsonb) as x (number int, area_id int, title text, preconditions text, steps jsonb, priority int,
-    tags text[], owner_id int, state text, intent text, estimate_s int)
+    tags text[], owner_id int, state text, intent text, estimate_s int, runs_after int[])
 ), was as (
   select c.* from test_case c join wanted w on w.number = c.number where c.project_id = $projectId and c.deleted_at is null for update of c
 ), became as (
   update test_case c set area_id = w.area_id, title = w.title, preconditions = w.preconditions, steps = w.steps, priority = w.priority,
-    tags = w.tags, owner_id = w.owner_id, state = w.state, intent = w.intent, estimate_s = w.estimate_s,
+    tags = w.tags, owner_id = w.owner_id, state = w.state, intent = w.intent, estimate_s = w.estimate_s, runs_after = w.runs_after,
     version = c.version + 1, updated_at = now()
   from was join wanted w on w.number = was.number where c.id = was.id returning ${CHANGE}
 )

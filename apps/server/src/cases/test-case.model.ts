@@ -32,6 +32,9 @@ export class TestCase extends Model {
   /** How long it takes by hand. */
   @Column(DataType.INTEGER)
   declare estimateS: number | null
+  /** Ids of cases whose output it uses: its scripts run after theirs. */
+  @Column(DataType.ARRAY(DataType.INTEGER))
+  declare runsAfter: number[]
   @Column(DataType.INTEGER)
   declare version: number
   @CreatedAt

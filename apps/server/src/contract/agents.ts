@@ -108,7 +108,10 @@ export interface Work {
     results: string
     limitMinutes: number
   }
-  tests: { file: string; suites: string[]; name: string; pattern: string | null }[]
+  /** Result files that are whole are delivered while the runner goes on. */
+  follow: boolean
+  /** The turns of a part run one after the other, each by a command of its own. */
+  tests: { file: string; suites: string[]; name: string; pattern: string | null; keys: string[]; turn: number }[]
   files: string[]
   keys: string[]
   variables: Record<string, string>

@@ -59,6 +59,8 @@ export interface CaseDetail {
   intent: CaseIntent
   /** How long it takes by hand, in seconds. */
   estimateS: number | null
+  /** Keys of cases whose output it uses: its scripts run after theirs. */
+  runsAfter: string[]
   version: number
   updatedAt: string
 }

@@ -49,6 +49,8 @@ export type PlanNote =
   | { code: 'noScript'; count: number; examples: string[] }
   | { code: 'noRecipe'; framework: string; tree: string; count: number }
   | { code: 'skippedInCode'; count: number }
+  | { code: 'alsoRuns'; count: number }
+  | { code: 'outOfOrder'; count: number; examples: string[] }
   | { code: 'otherProfile'; framework: string; profiles: string[]; cell: string; count: number }
   | { code: 'emptySuite'; suite: string }
   | { code: 'retired'; count: number; examples: string[] }

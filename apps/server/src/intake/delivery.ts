@@ -267,7 +267,8 @@ export class Delivery implements Taker {
   /** The results of a part of a plan are in: were its agent lost now, they would not be run again. */
   private async tellPart(): Promise<void> {
     const { token } = this.context.caller
-    if (token && this.files.some(({ status }) => status === 'stored')) await run(this.tools, PART_DELIVERED, { tokenId: token.id })
+    if (token && this.dto.more === undefined && this.files.some(({ status }) => status === 'stored'))
+      await run(this.tools, PART_DELIVERED, { tokenId: token.id })
   }
 
   private async report(): Promise<DeliveryReport> {

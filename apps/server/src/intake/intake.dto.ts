@@ -119,6 +119,10 @@ export class TargetDto extends PlaceDto {
   @IsString()
   @MaxLength(1000)
   base?: string
+  /** More results of the same part of a plan follow: were its agent lost, what is missing would be run again. */
+  @IsOptional()
+  @IsIn(['true'])
+  more?: 'true'
   /** Nothing more will come: shards that are missing are not waited for. */
   @IsOptional()
   @IsIn(['true'])

@@ -32,8 +32,9 @@ const SILENT = 'k.script_id is not null and x.gone_at is null and e.id is null a
 /**
  * Scripts of a project that are no rows or profiles of others, with what is to be done about them. Each fact is found for all scripts at
  * once, and hashed.
+ * @param which a condition on script `s` and its source `x`, with `and` before it
  */
-const HEADS = `
+const heads = (which = '') => `
 ${SEEN},
 alike as materialized (
   select fingerprint from script_source where project_id = $projectId and gone_at is null and body_size >= ${LEAST_BODY} group by fingerprint having count(*) > 1
@@ -42,31 +43,34 @@ unknown as materialized (select distinct script_id from (${UNKNOWN_KEYS}) u),
 claims as materialized (${CLAIMED_TWICE}),
 claimed as materialized (select distinct script_id from claims),
 proposed as materialized (select script_id, max(confidence) filter (where chosen) as best from suggestion where project_id = $projectId group by script_id),
+-- what the links of a script say: the oldest look at one, and when a case was worded after the last look at its link
+tied as materialized (
+  select l.script_id, bool_or(l.state = 'broken') as broken, min(coalesce(l.reviewed_at, l.created_at)) filter (where l.state = 'active') as looked_at,
+    max(c.worded_at) filter (where l.state = 'active' and not l.by_hand and c.worded_at > greatest(l.created_at, l.reviewed_at)) as worded_at,
+    coalesce(bool_or(c.state = 'retired') filter (where l.state = 'active' and not l.by_hand), false) as retired
+  from link l left join test_case c on c.id = l.case_id and c.deleted_at is null where l.project_id = $projectId group by l.script_id
+),
 heads as materialized (
   select s.id, s.name, s.suites, coalesce(x.file, s.file) as file, coalesce(x.line, 0) as line,
     k.script_id is not null as is_linked, s.triage is not distinct from 'aside' as aside, p.best, p.script_id is not null as is_proposed,
-    k.script_id is not null and x.gone_at is not null or exists (select 1 from link b where b.script_id = s.id and b.state = 'broken') as broken,
-    k.script_id is not null and x.gone_at is null and x.body_changed_at is not null and exists (
-      select 1 from link l where l.script_id = s.id and l.state = 'active' and x.body_changed_at > coalesce(l.reviewed_at, l.created_at)
-    ) as stale,
+    k.script_id is not null and x.gone_at is not null or coalesce(t.broken, false) as broken,
+    coalesce(k.script_id is not null and x.gone_at is null and x.body_changed_at > t.looked_at, false) as stale,
     -- the words of a case changed after somebody last looked at the link, and after the code did
-    x.gone_at is null and exists (
-      select 1 from link l join test_case c on c.id = l.case_id and c.deleted_at is null where l.script_id = s.id and l.state = 'active' and not l.by_hand
-        and c.worded_at > greatest(l.created_at, l.reviewed_at, x.body_changed_at)
-    ) as reworded,
-    exists (select 1 from link l join test_case c on c.id = l.case_id and c.deleted_at is null and c.state = 'retired' where l.script_id = s.id and l.state = 'active' and not l.by_hand) as retired,
+    x.gone_at is null and t.worded_at is not null and (x.body_changed_at is null or t.worded_at > x.body_changed_at) as reworded,
+    coalesce(t.retired, false) as retired,
     ${SILENT} as silent,
     x.moved_at > now() - interval '${MOVED_DAYS} days' and x.gone_at is null as moved,
     a.fingerprint is not null as duplicate, u.script_id is not null as unknown_keys, w.script_id is not null as claimed_twice, x.gone_at is not null as gone
   from script s
   left join script_source x on x.script_id = s.id
   left join linked k on k.script_id = s.id
+  left join tied t on t.script_id = s.id
   left join seen e on e.id = s.id
   left join alike a on a.fingerprint = x.fingerprint and x.body_size >= ${LEAST_BODY} and x.gone_at is null
   left join unknown u on u.script_id = s.id
   left join claimed w on w.script_id = s.id
   left join proposed p on p.script_id = s.id
-  where s.project_id = $projectId and s.head_id is null and s.manual_case_id is null
+  where s.project_id = $projectId and s.head_id is null and s.manual_case_id is null ${which}
 )`
 
 const OPEN = 'not is_linked and not aside and not gone'
@@ -100,7 +104,7 @@ from x join test_case a on a.id = x.a join test_case b on b.id = x.b
 on conflict (case_id, other_id) do update set likeness = excluded.likeness`
 
 export const COUNTS = `
-with ${HEADS}
+with ${heads()}
 select count(*) filter (where not gone or is_linked)::int as scripts, count(*) filter (where ${OPEN})::int as unlinked,
   count(*) filter (where ${OPEN} and coalesce(best, 0) >= ${SURE_FROM})::int as sure,
   count(*) filter (where ${OPEN} and is_proposed and coalesce(best, 0) < ${SURE_FROM})::int as choose,
@@ -121,10 +125,10 @@ left join seen e on e.id = s.id where s.project_id = $projectId and s.head_id is
 
 /** Rows in the order of their files and of the code; which they are is settled first, and all else is asked for those alone. */
 export const ROWS = `
-with ${HEADS},
+with ${heads(`and ($search::text is null or s.name ilike $search or coalesce(x.file, s.file) ilike $search or array_to_string(s.suites, ' ') ilike $search)`)},
 page as (
   select h.*, count(*) over ()::int as full from heads h
-  where ${TAKES} and ($search::text is null or h.name ilike $search or h.file ilike $search or array_to_string(h.suites, ' ') ilike $search)
+  where ${TAKES}
   order by coalesce(h.file, array_to_string(h.suites, ' ')), h.line, h.id limit $most offset $offset
 )
 select p.id, coalesce(x.name, p.name) as name, coalesce(x.suites, p.suites) as suites, p.file, x.line, coalesce(x.framework, s.framework) as framework, x.script_id is not null as scanned,

@@ -13,7 +13,7 @@ import type {
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { until } from '../testing/plans.js'
 import { seedCase, TestApp } from '../testing/test-app.js'
-import { Suggester } from './suggester.js'
+import { SUGGEST, Suggester } from './suggester.js'
 
 let bobbin: TestApp
 let send: <T>(method: string, path: string, body?: unknown) => Promise<T>
@@ -56,9 +56,14 @@ async function scan(tests: ReturnType<typeof testOf>[], tree = 'core'): Promise<
 
 async function suggested(): Promise<void> {
   const [project] = await bobbin.ask<{ id: number }>(`select id from project where slug = 'gullhaven'`)
-  await bobbin.app.get(Suggester).suggest(project?.id ?? 0)
   // the scan before it has them made, too, in the background
-  await until(async () => !(await overview()).suggesting.running)
+  await until(async () => {
+    const [{ open } = { open: 1 }] = await bobbin.ask<{ open: number }>(
+      `select count(*)::int as open from jobs.job where name = '${SUGGEST}' and state in ('created', 'retry', 'active')`,
+    )
+    return open === 0
+  })
+  await bobbin.app.get(Suggester).suggest(project?.id ?? 0)
 }
 const overview = () => bobbin.get<MappingOverview>('/mapping')
 const list = (query = '') => bobbin.get<MappingList>(`/mapping/scripts${query}`)

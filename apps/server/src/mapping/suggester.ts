@@ -42,6 +42,8 @@ export class Suggester {
       await run(db, 'delete from suggestion where project_id = $projectId', bind)
       for (let from = 0; from < found.length; from += AT_ONCE)
         await run(db, sql.STORE_SUGGESTIONS, { projectId, rows: JSON.stringify(found.slice(from, from + AT_ONCE)) })
+      // the mapping page is opened next, and must not be planned for an empty table
+      if (found.length > AT_ONCE) await run(db, 'analyze suggestion')
       await run(db, sql.STORE_ALIKE, { projectId, rows: JSON.stringify(alike) })
       await run(db, 'update suggesting set finished_at = now(), done = scripts where project_id = $projectId', bind)
       await announce(db, projectId, ['scripts'])

@@ -1,4 +1,4 @@
-import type { AgentList, PartList, PartLog, PlanDetail, RunDetail, StartRow } from '@bobbin/client'
+import type { AgentList, CaseDetail, PartList, PartLog, PlanDetail, RunDetail, StartRow, SuiteDetail } from '@bobbin/client'
 import { MachinesStandIn } from '@bobbin/standins/machines'
 import { type ChildProcess, spawn } from 'node:child_process'
 import { existsSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
@@ -7,7 +7,7 @@ import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { seedCase, TestApp } from '../testing/test-app.js'
-import { planDto, type Prepared, preparedPlan, until } from '../testing/plans.js'
+import { planDto, type Prepared, preparedPlan, scanned, until } from '../testing/plans.js'
 
 const CLI = fileURLToPath(new URL('../../../cli/bin/bobbin.mjs', import.meta.url))
 
@@ -31,7 +31,10 @@ const agents: ChildProcess[] = []
 beforeAll(async () => {
   folder = mkdtempSync(join(tmpdir(), 'bobbin-agent-'))
   writeFileSync(join(folder, 'gate.test.mjs'), SOURCE)
-  bobbin = await TestApp.start([seedCase(101, 'Gate opens'), seedCase(102, 'Ramp lowers')], { sourceHosts: ['127.0.0.1'] })
+  bobbin = await TestApp.start(
+    [seedCase(101, 'Gate opens'), seedCase(102, 'Ramp lowers'), seedCase(103, 'Deposit is refunded'), seedCase(104, 'Deposit is paid')],
+    { sourceHosts: ['127.0.0.1'] },
+  )
   const tests = [
     { name: 'Gate opens', file: 'gate.test.mjs', keys: ['FERRY-101'] },
     { name: 'Ramp lowers', file: 'gate.test.mjs', keys: ['FERRY-102'] },
@@ -152,6 +155,79 @@ describe('an agent runs what a plan says', { timeout: 60_000 }, () => {
     expect(text).toContain('cleaned up')
     const pid = Number(readFileSync(marker, 'utf8'))
     expect(runs(pid)).toBe(false)
+    await prepared.ask('PUT', `/recipes/${rows[0]?.id ?? 0}`, only(rows[0] as object))
+  })
+
+  it('runs a case after the one whose output it uses, again when it is tried again, and together with it when it is run again', async () => {
+    const mark = join(folder, 'deposit')
+    writeFileSync(
+      join(folder, 'a-refund.test.mjs'),
+      `import { test } from 'node:test'
+import assert from 'node:assert'
+import { existsSync, readFileSync, writeFileSync } from 'node:fs'
+test('Deposit is refunded', () => {
+  assert.equal(readFileSync('${mark}', 'utf8'), 'paid')
+  writeFileSync('${mark}', 'refunded')
+  assert.ok(existsSync('${mark}-steady'), 'the bank is slow')
+})
+`,
+    )
+    writeFileSync(
+      join(folder, 'b-deposit.test.mjs'),
+      `import { test } from 'node:test'\nimport { writeFileSync } from 'node:fs'\ntest('Deposit is paid', () => writeFileSync('${mark}', 'paid'))\n`,
+    )
+    const tests = [
+      { name: 'Deposit is refunded', file: 'a-refund.test.mjs', keys: ['FERRY-103'] },
+      { name: 'Deposit is paid', file: 'b-deposit.test.mjs', keys: ['FERRY-104'] },
+    ]
+    await scanned(prepared.ask, tests, 'deposits')
+    const { version } = await prepared.ask<CaseDetail>('GET', '/cases/FERRY-103')
+    await prepared.ask('PATCH', '/cases/FERRY-103', { version, runsAfter: ['FERRY-104'] })
+    const suite = await prepared.ask<SuiteDetail>('POST', '/suites', { folder: '', name: 'Deposits', note: '' })
+    await prepared.ask('POST', `/suites/${suite.id}/cases`, { keys: ['FERRY-103', 'FERRY-104'] })
+    const dto = planDto([suite.id], [prepared.environmentId], { name: 'Deposits', pipeline: 'deposits', retries: 1, shards: 2 })
+    const plan = await prepared.ask<PlanDetail>('POST', '/plans', dto)
+    const start = await over((await prepared.ask<StartRow>('POST', `/plans/${plan.id}/start`, {})).id)
+    // one part, since they stay together; and what failed is tried again with the deposit paid anew
+    const { rows } = await partsOf(start)
+    expect(rows.map(({ try: nth, state, passed, failed, tests: count }) => ({ nth, state, passed, failed, count }))).toEqual([
+      { nth: 1, state: 'done', passed: 1, failed: 1, count: 2 },
+      { nth: 2, state: 'done', passed: 1, failed: 1, count: 2 },
+    ])
+    writeFileSync(`${mark}-steady`, '')
+    const again = await over((await prepared.ask<StartRow>('POST', `/runs/${start.runs[0]?.id ?? 0}/rerun`, {})).id)
+    expect(again).toMatchObject({ notes: [{ code: 'alsoRuns', count: 1 }], runs: [{ failed: 0, total: 2 }] })
+    // alone, it can't be put in order
+    await prepared.ask('PUT', `/suites/${suite.id}/cases`, { keys: ['FERRY-103'] })
+    const { id } = await prepared.ask<SuiteDetail>('POST', `/suites/${suite.id}/snapshot`, {})
+    expect(id).toBe(suite.id)
+    expect((await prepared.ask<PlanDetail>('GET', `/plans/${plan.id}`)).notes).toEqual([
+      { code: 'outOfOrder', count: 1, examples: ['FERRY-103'] },
+    ])
+    await expect(prepared.ask('PATCH', '/cases/FERRY-104', { version: 1, runsAfter: ['FERRY-103'] })).rejects.toMatchObject({
+      code: 'circle',
+    })
+  })
+
+  it('tells results of one file while the runner writes the next', async () => {
+    const { rows } = await prepared.ask<{ rows: { id: number }[] }>('GET', '/recipes')
+    const go = join(folder, 'go-on')
+    // writes one file and begins the next, then waits until somebody has seen the first
+    const command = `cp first.xml {results}/; printf '<testsuite' > {results}/second.xml; while [ ! -f ${go} ]; do sleep 0.2; done; cp second.xml {results}/`
+    const file = (name: string) =>
+      `<testsuite name="gate.test.mjs" tests="1"><testcase name="${name}" classname="gate.test.mjs" file="gate.test.mjs"/></testsuite>\n`
+    writeFileSync(join(folder, 'first.xml'), file('Gate opens'))
+    writeFileSync(join(folder, 'second.xml'), file('Ramp lowers'))
+    await prepared.ask('PUT', `/recipes/${rows[0]?.id ?? 0}`, only({ ...(rows[0] as object), command }))
+    const { id } = await prepared.ask<StartRow>('POST', `/plans/${prepared.plan.id}/start`, {})
+    const during = await until(async () => {
+      const { runs, state } = await prepared.ask<StartRow>('GET', `/starts/${id}`)
+      return (runs[0]?.total ?? 0) > 0 && { total: runs[0]?.total, state }
+    })
+    expect(during).toEqual({ total: 1, state: 'going' })
+    writeFileSync(go, '')
+    const start = await over(id)
+    expect(start.runs).toMatchObject([{ failed: 0, total: 2 }])
     await prepared.ask('PUT', `/recipes/${rows[0]?.id ?? 0}`, only(rows[0] as object))
   })
 

@@ -1,4 +1,4 @@
-import { type Load, type MappingRule, medianOf, profilesOf, type SnapshotCase, splitByCount, splitByTime } from '@bobbin/core'
+import { inOrder, type Load, type MappingRule, medianOf, profilesOf, type SnapshotCase, splitByCount, splitByTime } from '@bobbin/core'
 import type { Project } from '../access/index.js'
 import type { PlanCell, PlanNote, Recipe, SuiteFilter } from '../contract/index.js'
 import { type Queryable, rowsOf } from '../platform/database.js'
@@ -25,6 +25,10 @@ export interface PlannedTest {
   name: string
   pattern: string | null
   keys: string[]
+  /** Each turn of a part is over before the next begins. */
+  turn: number
+  /** Scripts of the same part that it runs after. */
+  after: number[]
   ms: number
 }
 
@@ -108,7 +112,9 @@ export async function compilePlan(db: Queryable, project: Project, settings: Pla
     settings.cells.length > 0 && settings.cells.every((cell) => which.includes(cell.byHand))
   if (settings.only) {
     const rows = await rowsOf<ScriptRow>(db, SCRIPTS_BY_ID, { projectId: project.id, scripts: settings.only, prefix: project.keyPrefix })
-    chosen.push({ rows, parameters: settings.suites[0]?.parameters ?? {} })
+    const needed = await neededBy(db, project, settings.only)
+    if (needed.length > 0) notes.push({ code: 'alsoRuns', count: needed.length })
+    chosen.push({ rows: [...rows, ...needed], parameters: settings.suites[0]?.parameters ?? {} })
     const missing = new Set(settings.only).size - rows.length
     if (missing > 0) notes.push({ code: 'noScript', count: missing, examples: [] })
   } else
@@ -129,19 +135,22 @@ export async function compilePlan(db: Queryable, project: Project, settings: Pla
   const recipes = await rowsOf<RecipeRow>(db, RECIPES, { projectId: project.id })
   // where people do all of it, what scripts would need is of no account
   const grouped = inEveryCell('all') ? [] : byRecipe(chosen, recipes, notes)
+  const order = await orderOf(db, project, grouped)
+  if (order.apart.size > 0) notes.push({ code: 'outOfOrder', count: order.apart.size, examples: [...order.apart].slice(0, MOST_EXAMPLES) })
   const times = await timesOf(db, project.id, [...new Set(grouped.flatMap(({ rows }) => rows.map(({ scriptId }) => scriptId)))])
   // where people do all of it, scripts do none
   const cells = settings.cells.filter((cell) => cell.byHand !== 'all')
   const profiles = await profileRules(db, project.id)
   const bundles = cells.flatMap((cell) =>
     grouped.filter(fitsCell(cell, profiles, notes)).map(({ recipe, rows, parameters }): Bundle => {
-      const tests = withTimes(rows, times.get(cell.profile) ?? new Map(), times.get(null) ?? new Map())
+      const timed = withTimes(rows, times.get(cell.profile) ?? new Map(), times.get(null) ?? new Map())
+      const { tests, units } = ordered(timed, order, recipe.wholeFiles || settings.split === 'file')
       return {
         cell,
         recipe,
         parameters: { ...parameters, ...cell.parameters },
         tests,
-        units: unitsOf(tests, recipe.wholeFiles || settings.split === 'file'),
+        units,
       }
     }),
   )
@@ -290,6 +299,8 @@ function withTimes(rows: Grouped['rows'], own: ReadonlyMap<number, number>, whol
     name: row.name,
     pattern: fullPattern(row),
     keys: row.keys,
+    turn: 0,
+    after: [],
     ms: timeOf(row) ?? medianOf(files.get(row.file) ?? []) ?? usual,
   }))
 }
@@ -301,6 +312,65 @@ function fullPattern({ suites, name, pattern, suitePatterns }: ScriptRow): strin
   const inner = (text: string) => text.replace(/^\^|\$$/g, '')
   const parts = suites.map((suite, i) => inner(suitePatterns?.[i] || plain(suite)))
   return `^${[...parts, pattern === null ? plain(name) : inner(pattern)].join(' ')}$`
+}
+
+/** Which scripts run after which, as the cases say that they verify; and those of which a plan runs only one. */
+interface Order {
+  after: Map<number, number[]>
+  /** Keys of cases that run after others which this plan does not run, or runs by another recipe. */
+  apart: Set<string>
+}
+
+/** Scripts in code that scripts run after, by the cases that both verify. Binds: scripts. */
+const AFTER = `
+with tied as (
+  select distinct coalesce(s.head_id, s.id) as script_id, l.case_id from link l join script s on s.id = l.script_id where l.state = 'active' and coalesce(s.head_id, s.id) = any($scripts::int[])
+)
+select distinct t.script_id as "scriptId", $prefix || '-' || c.number as key, coalesce(o.head_id, o.id) as "afterId"
+from tied t join test_case c on c.id = t.case_id and c.runs_after <> '{}' cross join unnest(c.runs_after) as n (id)
+join test_case b on b.id = n.id and b.deleted_at is null
+left join link k on k.case_id = b.id and k.state = 'active' left join script o on o.id = k.script_id`
+
+type AfterRow = { scriptId: number; key: string; afterId: number | null }
+
+const afterOf = (db: Queryable, project: Project, scripts: readonly number[]): Promise<AfterRow[]> =>
+  rowsOf<AfterRow>(db, AFTER, { scripts, prefix: project.keyPrefix })
+
+/** Scripts that others run after, straight or through others, and that are not among them. */
+async function neededBy(db: Queryable, project: Project, scripts: readonly number[]): Promise<ScriptRow[]> {
+  const all = new Set(scripts)
+  for (let open = [...all]; open.length > 0;) {
+    const next = (await afterOf(db, project, open)).flatMap(({ afterId }) => (afterId === null || all.has(afterId) ? [] : [afterId]))
+    for (const id of next) all.add(id)
+    open = [...new Set(next)]
+  }
+  const needed = [...all].filter((id) => !scripts.includes(id))
+  return needed.length === 0
+    ? []
+    : rowsOf<ScriptRow>(db, SCRIPTS_BY_ID, { projectId: project.id, scripts: needed, prefix: project.keyPrefix })
+}
+
+async function orderOf(db: Queryable, project: Project, grouped: readonly Grouped[]): Promise<Order> {
+  const order: Order = { after: new Map(), apart: new Set() }
+  const groupOf = new Map(grouped.flatMap((group, place) => group.rows.map(({ scriptId }) => [scriptId, place] as const)))
+  for (const { scriptId, key, afterId } of await afterOf(db, project, [...groupOf.keys()])) {
+    if (afterId === null || groupOf.get(afterId) !== groupOf.get(scriptId)) order.apart.add(key)
+    else if (afterId !== scriptId) order.after.set(scriptId, [...(order.after.get(scriptId) ?? []), afterId])
+  }
+  return order
+}
+
+/** Tests with the turn that each runs in, and those that stay together. */
+function ordered(tests: readonly PlannedTest[], { after }: Order, byFile: boolean): { tests: PlannedTest[]; units: number[][] } {
+  const units = unitsOf(tests, byFile)
+  const placeOf = new Map(tests.map(({ scriptId }, place) => [scriptId, place]))
+  const needs = tests.map(({ scriptId }) => after.get(scriptId) ?? [])
+  if (needs.every((own) => own.length === 0)) return { tests: [...tests], units }
+  const { units: joined, turns } = inOrder(
+    units,
+    needs.map((own) => own.flatMap((id) => placeOf.get(id) ?? [])),
+  )
+  return { tests: tests.map((test, place) => ({ ...test, turn: turns[place] ?? 0, after: needs[place] ?? [] })), units: joined }
 }
 
 function unitsOf(tests: readonly PlannedTest[], byFile: boolean): number[][] {

@@ -108,6 +108,17 @@ select count(*) filter (where x.outcome in (1, 7))::int as passed, count(*) filt
 from run r join result x on x.run_id = r.id and x.day = r.day join script s on s.id = x.script_id
 where r.id = $runId and coalesce(s.head_id, s.id) = any($scripts::int[])`
 
+/**
+ * Scripts in code of a part that have a result in its run: what an agent delivered before it was lost. One that another part of the run
+ * has, too, is none of them, since the result may be of that. Binds: partId, runId, scripts.
+ */
+export const REPORTED = `
+select distinct coalesce(s.head_id, s.id) as id from run r join result x on x.run_id = r.id and x.day = r.day join script s on s.id = x.script_id
+where r.id = $runId and coalesce(s.head_id, s.id) = any($scripts::int[]) and not exists (
+  select 1 from part o cross join jsonb_array_elements(o.tests) as t (value)
+  where o.run_id = $runId and o.id <> $partId and (t.value ->> 'scriptId')::int = coalesce(s.head_id, s.id)
+)`
+
 /** Scripts in code behind results of a run that are to be run again. Binds: runId, scripts (null: what failed, errored or did not run). */
 export const TO_RERUN = `
 select distinct coalesce(s.head_id, s.id) as "scriptId" from run r join result x on x.run_id = r.id and x.day = r.day join script s on s.id = x.script_id and s.manual_case_id is null

@@ -1,4 +1,4 @@
-import { closedAt, type MaintenanceWindow } from '@bobbin/core'
+import { closedAt, type MaintenanceWindow, withNeeded } from '@bobbin/core'
 import { Injectable } from '@nestjs/common'
 import { InjectConnection } from '@nestjs/sequelize'
 import { Sequelize } from 'sequelize-typescript'
@@ -351,7 +351,13 @@ export class StartsService {
       { id: part.id },
     )
     if (!kept) return
-    const tests = part.tests.filter((test) => red.includes(test.scriptId))
+    // with what they run after, on whose output they depend
+    const places = new Map(part.tests.map(({ scriptId }, place) => [scriptId, place]))
+    const wanted = withNeeded(
+      red.flatMap((id) => places.get(id) ?? []),
+      part.tests.map(({ after = [] }) => after.flatMap((id) => places.get(id) ?? [])),
+    )
+    const tests = wanted.flatMap((place) => part.tests[place] ?? [])
     const share = tests.length / Math.max(1, part.tests.length)
     const row = {
       ...kept.row,

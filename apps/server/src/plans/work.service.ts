@@ -1,4 +1,4 @@
-import { closedAt, masker, type MaintenanceWindow } from '@bobbin/core'
+import { closedAt, masker, type MaintenanceWindow, withNeeded } from '@bobbin/core'
 import { Inject, Injectable } from '@nestjs/common'
 import { InjectConnection } from '@nestjs/sequelize'
 import { Sequelize } from 'sequelize-typescript'
@@ -49,6 +49,8 @@ interface Claimed {
   try: number
   tests: Omit<PlannedTest, 'ms'>[]
   parameters: Record<string, string>
+  /** So much of its log is there: another agent began it. */
+  logChars: number
 }
 
 interface HeldPart {
@@ -199,14 +201,17 @@ export class WorkService {
       { id: part.environmentId },
     )
     const { name, source, ref, folder, prepare, command, cleanUp, results, limitMinutes } = part.recipe
+    const tests = await this.unreported(part)
     return {
       part: part.id,
       lease: part.lease,
       name: `${target.name}, ${environment?.name ?? ''}${part.profile ? `, ${part.profile}` : ''}, part ${part.shard}`,
       recipe: { name, source, ref, folder, prepare, command, cleanUp, results, limitMinutes },
-      tests: part.tests.map(({ file, suites, name: test, pattern }) => ({ file, suites, name: test, pattern })),
-      files: [...new Set(part.tests.map(({ file }) => file))],
-      keys: [...new Set(part.tests.flatMap(({ keys }) => keys))],
+      // a second attempt is told from a first by its part, not by its files
+      follow: part.try === 1,
+      tests: tests.map(({ file, suites, name: test, pattern, keys, turn = 0 }) => ({ file, suites, name: test, pattern, keys, turn })),
+      files: [...new Set(tests.map(({ file }) => file))],
+      keys: [...new Set(tests.flatMap(({ keys }) => keys))],
       variables: {
         ...environment?.variables,
         ...part.parameters,
@@ -217,6 +222,19 @@ export class WorkService {
       token,
       target: target.target,
     }
+  }
+
+  /** The tests of a part but for those whose results another agent delivered before it was lost, or gave the part back. */
+  private async unreported({ id, runId, try: nth, tests, logChars }: Claimed): Promise<Claimed['tests']> {
+    if (runId === null || nth > 1 || logChars === 0) return tests
+    const rows = await rowsOf<{ id: number }>(this, sql.REPORTED, { partId: id, runId, scripts: tests.map(({ scriptId }) => scriptId) })
+    const reported = new Set(rows.map((row) => row.id))
+    const places = new Map(tests.map(({ scriptId }, place) => [scriptId, place]))
+    const left = tests.flatMap(({ scriptId }, place) => (reported.has(scriptId) ? [] : [place]))
+    // where all are there, something was lost on the way to the server: the runner says what
+    if (left.length === 0 || left.length === tests.length) return tests
+    const after = tests.map((test) => (test.after ?? []).flatMap((script) => places.get(script) ?? []))
+    return withNeeded(left, after).flatMap((place) => tests[place] ?? [])
   }
 
   /** Keeps a piece of what a part printed. One that is there already changes nothing. */

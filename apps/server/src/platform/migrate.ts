@@ -31,6 +31,7 @@ import { requirements } from '../migrations/0029-requirements.js'
 import { splits } from '../migrations/0030-splits.js'
 import { alikeCases } from '../migrations/0031-alike-cases.js'
 import { learning } from '../migrations/0032-learning.js'
+import { caseOrder } from '../migrations/0033-case-order.js'
 
 /** Every migration, in order; a name stays for ever. */
 const MIGRATIONS: readonly { name: string; sql: string }[] = [
@@ -66,6 +67,7 @@ const MIGRATIONS: readonly { name: string; sql: string }[] = [
   { name: '0030-splits', sql: splits },
   { name: '0031-alike-cases', sql: alikeCases },
   { name: '0032-learning', sql: learning },
+  { name: '0033-case-order', sql: caseOrder },
 ]
 
 const LOCK = 0x0b0bb1

@@ -100,6 +100,7 @@ describe('migrate', () => {
         '0030-splits',
         '0031-alike-cases',
         '0032-learning',
+        '0033-case-order',
       ])
       expect(await migrate(url)).toEqual([])
     }))

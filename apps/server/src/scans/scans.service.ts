@@ -15,6 +15,8 @@ import * as sql from './scan-queries.js'
 import type { FinishScanDto, NewScanDto, ScannedTestDto, ScannedTestsDto } from './scans.dto.js'
 
 const PAGE_ROWS = 100
+/** After a scan of so many tests tables may be much larger than before. */
+const MANY = 1000
 const MOST_TOLD = 500
 const TREE_LOCK = 0x7ee5
 
@@ -132,6 +134,8 @@ export class ScansService {
       }
       await run(db, 'delete from scan_test where scan_id = $id', { id })
       await run(db, sql.FINISH, { id, tests, unread: JSON.stringify(unread), counts: JSON.stringify(report.counts) })
+      // pages that are opened now must not be planned for the tables as they were before
+      if (tests > MANY) for (const table of ['script', 'script_source', 'link']) await run(db, `analyze ${table}`)
       // suggestions are made anew by the domain that has them
       await this.jobs.enqueue(db, 'mapping.suggest', { projectId: context.project.id }, { key: String(context.project.id) })
       const subject = { id, name: `${scan.tree} at ${scan.branch}` }

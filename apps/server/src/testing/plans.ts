@@ -57,8 +57,8 @@ export const planDto = (suites: number[], environments: number[], more: Partial<
 })
 
 /** Tests in code with the keys of cases, as a scan tells them. */
-export async function scanned(ask: AsPerson, tests: { name: string; file: string; keys: string[] }[]): Promise<void> {
-  const { id } = await ask<{ id: number }>('POST', '/scans', { tree: 'ferry', branch: 'main', files: 1 })
+export async function scanned(ask: AsPerson, tests: { name: string; file: string; keys: string[] }[], tree = 'ferry'): Promise<void> {
+  const { id } = await ask<{ id: number }>('POST', '/scans', { tree, branch: 'main', files: 1 })
   const rows = tests.map((test, i) => ({
     framework: 'node-test',
     line: i + 1,

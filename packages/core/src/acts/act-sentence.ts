@@ -35,6 +35,7 @@ const FIELDS: Record<string, string> = {
   parent_id: 'parent area',
   owner_id: 'owner',
   estimate_s: 'estimate (seconds)',
+  runs_after: 'cases it runs after',
   intent: 'automation',
   unknown_tests: 'unknown tests',
   one_script_per_key: 'one script for a key',

@@ -5,7 +5,7 @@ import { draftOf, editOf } from './case-draft.js'
 const found: CaseDetail = {
   id: 12,
   key: 'FERRY-214', title: 'Axle limit', areaId: 1, areaPath: ['Deck planner'], preconditions: '', steps: [{ action: 'a', expected: 'b' }],
-  priority: 2, tags: ['smoke'], ownerId: null, state: 'approved', intent: 'toAutomate', estimateS: null, version: 3, updatedAt: '2026-11-22T00:00:00Z',
+  priority: 2, tags: ['smoke'], ownerId: null, state: 'approved', intent: 'toAutomate', estimateS: null, runsAfter: [], version: 3, updatedAt: '2026-11-22T00:00:00Z',
 } // prettier-ignore
 
 it('sends nothing when nothing changed', () => expect(editOf(found, draftOf(found))).toBeNull())

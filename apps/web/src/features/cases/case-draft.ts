@@ -13,10 +13,12 @@ export interface CaseDraft {
   state: CaseState
   intent: CaseIntent
   estimate: string
+  /** Keys of cases, with commas. */
+  runsAfter: string
 }
 
 export function draftOf(found: CaseDetail): CaseDraft {
-  const { title, preconditions, steps, priority, tags, ownerId, areaId, state, intent, estimateS } = found
+  const { title, preconditions, steps, priority, tags, ownerId, areaId, state, intent, estimateS, runsAfter } = found
   return {
     title,
     preconditions,
@@ -28,6 +30,7 @@ export function draftOf(found: CaseDetail): CaseDraft {
     state,
     intent,
     estimate: writeEstimate(estimateS),
+    runsAfter: runsAfter.join(', '),
   }
 }
 
@@ -38,12 +41,15 @@ export function problemOf(draft: CaseDraft): string | null {
   return null
 }
 
+const wordsOf = (text: string): string[] => text.split(',').map((word) => word.trim()).filter((word) => word !== '') // prettier-ignore
+
 /** Only what differs from the case as it was read; null when nothing does. Steps without a word are dropped. */
 export function editOf(found: CaseDetail, draft: CaseDraft): CaseEditDto | null {
-  const { tags: tagText, estimate, ...plain } = draft
-  const tags = tagText.split(',').map((tag) => tag.trim()).filter((tag) => tag !== '') // prettier-ignore
+  const { tags: tagText, runsAfter: keyText, estimate, ...plain } = draft
+  const tags = wordsOf(tagText)
+  const runsAfter = wordsOf(keyText).map((key) => key.toUpperCase())
   const steps = draft.steps.filter((step) => step.action.trim() !== '' || step.expected.trim() !== '')
-  const now = { ...plain, title: draft.title.trim(), tags, steps, estimateS: readEstimate(estimate) ?? null }
+  const now = { ...plain, title: draft.title.trim(), tags, steps, estimateS: readEstimate(estimate) ?? null, runsAfter }
   const changed = Object.entries(now).filter(([name, value]) => JSON.stringify(value) !== JSON.stringify(found[name as keyof CaseDetail]))
   return changed.length > 0 ? { version: found.version, ...Object.fromEntries(changed) } : null
 }

@@ -69,6 +69,14 @@ export function CaseFacts({ draft, onChange }: CaseFactsProps) {
       <Fact name="Tags, separated by commas">
         <input className="field" value={draft.tags} onChange={(event) => onChange({ tags: event.target.value })} />
       </Fact>
+      <Fact name="Runs after, keys separated by commas">
+        <input
+          className="field font-mono"
+          title="Cases whose output this one uses: in plans its scripts run in the same part, after theirs"
+          value={draft.runsAfter}
+          onChange={(event) => onChange({ runsAfter: event.target.value })}
+        />
+      </Fact>
     </div>
   )
 }

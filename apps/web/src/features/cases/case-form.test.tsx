@@ -7,7 +7,7 @@ import { CaseForm } from './case-form.js'
 const found: CaseDetail = {
   id: 12,
   key: 'FERRY-214', title: 'Axle limit', areaId: 1, areaPath: ['Deck planner', 'Limits'], preconditions: 'A ferry', priority: 2, tags: ['smoke'], ownerId: null,
-  steps: [{ action: 'Load a trailer', expected: 'It is refused' }, { action: 'Unload', expected: 'It is empty' }], state: 'approved', intent: 'toAutomate', estimateS: null, version: 3, updatedAt: '2026-11-22T00:00:00Z',
+  steps: [{ action: 'Load a trailer', expected: 'It is refused' }, { action: 'Unload', expected: 'It is empty' }], state: 'approved', intent: 'toAutomate', estimateS: null, runsAfter: [], version: 3, updatedAt: '2026-11-22T00:00:00Z',
 } // prettier-ignore
 const PATH = '/api/projects/gullhaven/cases/FERRY-214'
 const members = {

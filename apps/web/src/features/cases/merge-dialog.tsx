@@ -27,6 +27,7 @@ const FIELDS: Record<keyof CaseDraft, string> = {
   state: 'State',
   intent: 'Automation',
   estimate: 'Estimate',
+  runsAfter: 'Runs after',
 }
 
 /** Two people changed a case: what only one changed is kept from both, and for the rest one chooses. Nothing is lost on the way. */

@@ -64,6 +64,10 @@ export function noteWords(note: PlanNote): string {
       return `${count(note.count, 'case')} ${note.count === 1 ? 'has' : 'have'} no script in the code${keys(note.examples, note.count)}`
     case 'noRecipe':
       return `No recipe runs the ${count(note.count, 'test')} of ${note.framework} in ${note.tree}`
+    case 'alsoRuns':
+      return `${count(note.count, 'test')} ${note.count === 1 ? 'runs' : 'run'} too, since others use ${note.count === 1 ? 'its' : 'their'} output`
+    case 'outOfOrder':
+      return `${count(note.count, 'case')} ${note.count === 1 ? 'runs' : 'run'} after cases that are not run here, or by another recipe${keys(note.examples, note.count)}`
     case 'otherProfile':
       return `${count(note.count, 'test')} of ${note.framework} ${note.count === 1 ? 'does' : 'do'} not run on ${note.cell}: a rule says that ${note.framework} runs on ${formatList(note.profiles)}`
     case 'skippedInCode':
