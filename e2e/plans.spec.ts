@@ -165,6 +165,25 @@ test('what runs is stopped from its page, and the day shows it', async ({ signed
   await expect(page.getByRole('region', { name: 'Waiting' })).not.toContainText('Kiosk')
 })
 
+test('a template that ships is copied as a suite with the cases that were chosen', async ({ signedIn: page }) => {
+  await page.goto('/gullhaven/suites')
+  await page.getByRole('row', { name: /^HTTP API/ }).click()
+  const template = page.getByRole('region', { name: 'Template' })
+  await expect(template).toContainText('A template that ships with Bobbin')
+  await template.getByText('1 step', { exact: true }).first().click()
+  await expect(template).toContainText('401 with a WWW-Authenticate header')
+  await template.getByRole('checkbox', { name: /answered 405|unknown method 405/ }).uncheck()
+  await template.getByRole('button', { name: 'Copy as a suite' }).click()
+  await expect(page.getByRole('heading', { level: 1, name: 'HTTP API' })).toBeVisible()
+  await expect(page.getByRole('region', { name: 'Suite' })).toContainText('5 cases')
+  await expect(page.getByRole('region', { name: 'Suite' })).not.toContainText('unknown method 405')
+  // it is one of the project's own from now on
+  await expect(page.getByRole('button', { name: /^Plan it/ })).toBeVisible()
+  await page.goto('/gullhaven/suites?suite=template-not-run')
+  await page.getByRole('region', { name: 'Template' }).getByRole('button', { name: 'Copy as a suite' }).click()
+  await expect(page.getByRole('region', { name: 'Suite' })).toContainText('not run for 30 days')
+})
+
 test('picked cases are added to a suite from their list', async ({ signedIn: page }) => {
   await page.goto('/gullhaven/cases?pick=101-103')
   await page.getByRole('toolbar').getByRole('button', { name: 'Add to a suite …' }).click()

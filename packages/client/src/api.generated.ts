@@ -929,6 +929,23 @@ export interface paths {
     patch?: never
     trace?: never
   }
+  '/projects/{project}/cases/from-template': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    /** Copies cases of a template that ships with Bobbin into an area of its name, all or none */
+    post: operations['casesFromTemplate']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
   '/projects/{project}/cases/outline': {
     parameters: {
       query?: never
@@ -6100,6 +6117,13 @@ export interface components {
       attachments: number
       files: number
     }
+    FromTemplateDto: {
+      template: string
+      /** @description Which of its cases, by their places from 0; all where none are named. */
+      places?: number[]
+      /** @description The area that the template's own area is made in; the top where none is named. */
+      areaId?: number | null
+    }
     /**
      * @description How far a failure group is: nobody decided anything, somebody did, it is muted, or it is over.
      * @enum {string}
@@ -9572,6 +9596,7 @@ export type FlakyList = components['schemas']['FlakyList']
 export type FlakyRow = components['schemas']['FlakyRow']
 export type FollowDto = components['schemas']['FollowDto']
 export type Forgetting = components['schemas']['Forgetting']
+export type FromTemplateDto = components['schemas']['FromTemplateDto']
 export type GroupState = components['schemas']['GroupState']
 export type HandOnDto = components['schemas']['HandOnDto']
 export type Handoff = components['schemas']['Handoff']
@@ -12095,6 +12120,41 @@ export interface operations {
         }
         content: {
           'application/json': components['schemas']['CaseFacets']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  casesFromTemplate: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['FromTemplateDto']
+      }
+    }
+    responses: {
+      /** @description Done */
+      201: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['OutlineMade']
         }
       }
       /** @description What went wrong */

@@ -168,6 +168,7 @@ export { type DayLoad, type OpenWork, type PersonLoad, workDays, workload } from
 export { CASE_COLUMNS, INTENT_WORDS, readCaseTable, writeCaseTable } from './cases/case-table.js'
 export type { ReadRow, ReadTable, TableCase, TableRow } from './cases/case-table.js'
 export { mergeEdits, type Merge, type MergeConflict } from './cases/case-merge.js'
+export { SUITE_TEMPLATES, type SuiteTemplate, suiteTemplate, type TemplateCase } from './cases/templates.js'
 export { readEstimate, writeEstimate } from './cases/estimate.js'
 export { readStepTable, type Step } from './cases/step-table.js'
 export { type ActKind, ACT_KINDS, type ActorKind, ACTS, canUndo, isActKind, type SubjectKind, type Topic, topicsOf } from './acts/acts.js'

@@ -3,6 +3,9 @@
 export const CASE_STATES = ['draft', 'approved', 'retired'] as const
 export type CaseState = (typeof CASE_STATES)[number]
 
+/** What the priorities of cases are called, from 1. */
+export const PRIORITY_WORDS = ['urgent', 'high', 'normal', 'low'] as const
+
 export const CASE_INTENTS = ['byHand', 'toAutomate', 'automated', 'never'] as const
 /** What is meant to become of a case: a person carries it out, a script shall, a script does, or no script ever will. */
 export type CaseIntent = (typeof CASE_INTENTS)[number]

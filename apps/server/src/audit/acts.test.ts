@@ -130,6 +130,7 @@ const STEPS: Record<string, Step> = {
     kind: 'case.changed',
     act: () => ask('PATCH', `/cases/${edited.case.key}`, { version: edited.case.version, title: 'Two' }),
   },
+  'POST /cases/from-template': { kind: 'case.made', act: () => ask('POST', '/cases/from-template', { template: 'forms', places: [0] }) },
   'POST /cases/outline': { kind: 'case.made', act: () => ask('POST', '/cases/outline', { text: 'Three\nFour' }) },
   'POST /cases/bulk': { kind: 'case.changed', act: () => ask('POST', '/cases/bulk', { keys: ['FERRY-101'], set: { priority: 4 } }) },
   'POST /cases/delete': { kind: 'case.deleted', act: () => ask('POST', '/cases/delete', { keys: [edited.case.key] }) },

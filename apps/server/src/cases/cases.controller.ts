@@ -2,7 +2,7 @@ import { Body, Controller, Get, HttpCode, Param, Patch, Post, Query } from '@nes
 import { Ctx, type Context, Needs } from '../access/index.js'
 import type { CaseChange, CaseDetail, CaseEdited, CaseFacets, CaseList, OutlineMade } from '../contract/index.js'
 import { CaseChangesService } from './case-changes.service.js'
-import { BulkDto, CaseEditDto, CaseFilterDto, CaseKeysDto, NewCaseDto, OutlineDto } from './cases.dto.js'
+import { BulkDto, CaseEditDto, CaseFilterDto, CaseKeysDto, FromTemplateDto, NewCaseDto, OutlineDto } from './cases.dto.js'
 import { CasesService } from './cases.service.js'
 
 @Controller('projects/:project/cases')
@@ -38,6 +38,13 @@ export class CasesController {
   @Needs('editCases')
   outline(@Ctx() context: Context, @Body() body: OutlineDto): Promise<OutlineMade> {
     return this.cases.outline(context, body.text, body.areaId ?? null)
+  }
+
+  /** Copies cases of a template that ships with Bobbin into an area of its name, all or none. */
+  @Post('from-template')
+  @Needs('editCases')
+  fromTemplate(@Ctx() context: Context, @Body() { template, places, areaId = null }: FromTemplateDto): Promise<OutlineMade> {
+    return this.cases.fromTemplate(context, template, places, areaId)
   }
 
   /** Changes many cases in the same way. */

@@ -101,6 +101,24 @@ export class NewCaseDto {
   areaId?: number | null
 }
 
+export class FromTemplateDto {
+  @IsString()
+  @IsNotEmpty()
+  @MaxLength(60)
+  template: string
+  /** Which of its cases, by their places from 0; all where none are named. */
+  @IsOptional()
+  @IsArray()
+  @ArrayMaxSize(200)
+  @IsInt({ each: true })
+  @Min(0, { each: true })
+  places?: number[]
+  /** The area that the template's own area is made in; the top where none is named. */
+  @IsOptional()
+  @IsInt()
+  areaId?: number | null
+}
+
 export class OutlineDto {
   @IsString()
   @IsNotEmpty({ message: 'Paste at least one line' })

@@ -1,6 +1,6 @@
 import { Injectable } from '@nestjs/common'
 import { InjectConnection, InjectModel } from '@nestjs/sequelize'
-import { type ActChange, readOutline } from '@bobbin/core'
+import { type ActChange, readOutline, suiteTemplate } from '@bobbin/core'
 import type { Transaction } from 'sequelize'
 import { Sequelize } from 'sequelize-typescript'
 import { type Context, mustBeAble } from '../access/index.js'
@@ -198,6 +198,39 @@ export class CasesService {
       return {
         areas: made.made.length,
         cases: created.map((row) => ({ key: `${context.project.keyPrefix}-${row.number}`, title: row.title })),
+        actId,
+      }
+    })
+  }
+
+  /** Copies cases of a template into an area of its name. @throws Problem where there is no such template, or it has no such cases */
+  async fromTemplate(context: Context, id: string, places: readonly number[] | undefined, areaId: number | null): Promise<OutlineMade> {
+    const template = suiteTemplate(id)
+    if (!template || template.cases.length === 0) throw notFound('template', id)
+    const chosen = places ? [...new Set(places)].map((place) => template.cases[place]) : template.cases
+    const cases = chosen.filter((one) => one !== undefined)
+    if (cases.length === 0 || cases.length < chosen.length)
+      throw new Problem('invalid', 'noCase', `${template.name} has ${template.cases.length} cases; choose at least one of them`)
+    if (areaId) await this.areas.orThrow(context, areaId)
+    return this.sequelize.transaction(async (transaction) => {
+      const areas = new AreaMaker(this.areaModel, context.project.id, transaction)
+      const own = await areas.path(areaId, [template.name])
+      const first = await this.takeNumbers(context, cases.length, transaction)
+      const rows = cases.map(({ title, preconditions, steps, priority, tags }, i) => ({
+        ...{ projectId: context.project.id, number: first + i, areaId: own, title, preconditions, priority },
+        steps: steps.map((step) => ({ ...step })),
+        tags: [...tags],
+        // they are written for people; whoever automates one says so
+        intent: 'byHand' as const,
+      }))
+      const made = await this.cases.bulkCreate(rows, { transaction, returning: true })
+      const actId = await this.changes.keep({ sequelize: this.sequelize, transaction }, context, 'case.made', [], {
+        cases: made.map((row) => row.id),
+        areas: areas.made,
+      })
+      return {
+        areas: areas.made.length,
+        cases: made.map((row) => ({ key: `${context.project.keyPrefix}-${row.number}`, title: row.title })),
         actId,
       }
     })

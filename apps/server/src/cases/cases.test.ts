@@ -90,6 +90,26 @@ describe('cases', () => {
     expect((await bobbin.get<CaseList>('/cases?search=fine')).total).toBe(0)
   })
 
+  it('come from a template, into an area of its name, and are undone as one', async () => {
+    const answer = await send('POST', '/projects/gullhaven/cases/from-template', { template: 'http-api', places: [0, 4, 0] })
+    const made = (await answer.json()) as OutlineMade
+    expect([made.areas, made.cases.map(({ title }) => title)]).toEqual([
+      1,
+      ['A request without credentials is answered 401', 'PUT and DELETE that are sent twice do what one does'],
+    ])
+    const first = await bobbin.get<CaseDetail>(`/cases/${made.cases[0]?.key}`)
+    expect(first).toMatchObject({ areaPath: ['HTTP API'], state: 'draft', intent: 'byHand', priority: 1 })
+    expect(first.steps[0]?.expected).toContain('401')
+    for (const places of [[99], []]) {
+      const refused = await send('POST', '/projects/gullhaven/cases/from-template', { template: 'http-api', places })
+      expect(await refused.json()).toMatchObject({ status: 400, code: 'noCase' })
+    }
+    // a template that only finds cases has none to copy
+    expect((await send('POST', '/projects/gullhaven/cases/from-template', { template: 'unsteady' })).status).toBe(404)
+    await send('POST', `/projects/gullhaven/acts/${made.actId}/undo`)
+    expect((await bobbin.get<CaseList>('/cases?search=answered')).total).toBe(0)
+  })
+
   it('finds by key, title, tag and owner', async () => {
     for (const search of ['FERRY-101', 'axle', 'smoke', 'runa'])
       expect((await bobbin.get<CaseList>(`/cases?search=${search}`)).rows[0]?.key).toBe('FERRY-101')

@@ -1,12 +1,11 @@
-import { CASE_STATES } from '@bobbin/core'
+import { CASE_STATES, INTENT_WORDS, PRIORITY_WORDS } from '@bobbin/core'
 import type { CaseIntent, CaseState } from '@bobbin/client'
-import { INTENT_WORDS } from '@bobbin/core'
 import { readRanges, writeRanges } from '../../lib/ranges.js'
 
 export const STATES: readonly CaseState[] = CASE_STATES
 export const INTENTS: readonly CaseIntent[] = ['toAutomate', 'automated', 'byHand', 'never']
 export const intentWords = (intent: CaseIntent): string => INTENT_WORDS[intent]
-export const PRIORITIES = ['1 · urgent', '2 · high', '3 · normal', '4 · low']
+export const PRIORITIES = PRIORITY_WORDS.map((words, i) => `${i + 1} · ${words}`)
 
 /** What a list of cases shows, as it stands in the address. */
 export interface CaseFilter {

@@ -1,6 +1,7 @@
 import { readOutline } from '@bobbin/core'
 import { useMutation } from '@tanstack/react-query'
 import { useState } from 'react'
+import { ProjectLink } from '../../context/project-link.js'
 import { useSession } from '../../context/session.js'
 import { api } from '../../lib/api.js'
 import { count } from '../../lib/format.js'
@@ -70,6 +71,11 @@ function OutlineForm({ areaId, onDone }: { areaId: number | null; onDone: () => 
           Make {count(lines.length, 'case')}
         </Button>
         {areas > 0 && <span className="text-soft">in {count(areas, 'area')}, those that are new are made</span>}
+        {text === '' && (
+          <ProjectLink to="suites?suite=template-forms" className="link ml-auto">
+            Copy from a template
+          </ProjectLink>
+        )}
       </div>
     </>
   )

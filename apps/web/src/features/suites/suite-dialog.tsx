@@ -1,3 +1,4 @@
+import { PRIORITY_WORDS } from '@bobbin/core'
 import type { SuiteFilter, SuiteRow } from '@bobbin/client'
 import { useQuery } from '@tanstack/react-query'
 import { useForm } from 'react-hook-form'
@@ -142,7 +143,7 @@ function FilterFields({ register }: { register: ReturnType<typeof useForm<Values
       <div className="flex flex-col gap-1">
         <span>Priority</span>
         <span className="flex gap-3">
-          {['critical', 'high', 'medium', 'low'].map((name, i) => (
+          {PRIORITY_WORDS.map((name, i) => (
             <label key={name} className="flex items-center gap-1">
               <input type="checkbox" value={i + 1} {...register('priorities')} /> {name}
             </label>

@@ -1,3 +1,4 @@
+import { PRIORITY_WORDS } from '@bobbin/core'
 import type { SuiteCase, SuiteDetail, SuiteThread } from '@bobbin/client'
 import { useQuery } from '@tanstack/react-query'
 import { useMemo, useState, type DragEvent, type KeyboardEvent } from 'react'
@@ -272,8 +273,6 @@ function Head() {
   )
 }
 
-const PRIORITY = ['', 'critical', 'high', 'medium', 'low']
-
 function CaseLine({ row, nth }: { row: SuiteCase; nth: number }) {
   const { key, title, thread, expectedMs, scripts, owner, priority, state } = row
   return (
@@ -284,7 +283,7 @@ function CaseLine({ row, nth }: { row: SuiteCase; nth: number }) {
       <div role="gridcell" className="w-[92px] shrink-0 truncate font-mono text-dye">
         {key}
       </div>
-      <div role="gridcell" className="min-w-0 flex-1 truncate pr-3" title={`${title}, priority ${PRIORITY[priority]}`}>
+      <div role="gridcell" className="min-w-0 flex-1 truncate pr-3" title={`${title}, priority ${PRIORITY_WORDS[priority - 1]}`}>
         {title}
         {state === 'retired' && <span className="text-soft"> · retired</span>}
       </div>

@@ -12,7 +12,7 @@ it('says how a suite stands, worst first', () => {
 it('says what a filter asks for', () => {
   const names = { areas: new Map([[3, 'Gate scanner']]), people: new Map<number, string>(), requirements: new Map([[31, 'TIDE-31']]) }
   expect(filterWords({ tags: ['smoke'], priorities: [1, 2], areaId: 3, failedLast: true }, names)).toBe(
-    'tagged smoke, priority critical and high, in Gate scanner, failed last time',
+    'tagged smoke, priority urgent and high, in Gate scanner, failed last time',
   )
   expect(filterWords({ requirementId: 31 }, names)).toBe('verifying TIDE-31')
   expect(filterWords({}, names)).toBe('every case')

@@ -1,4 +1,5 @@
 import type { SuiteFilter, SuiteThread } from '@bobbin/client'
+import { PRIORITY_WORDS } from '@bobbin/core'
 import { formatList, formatNumber } from '../../lib/format.js'
 
 /** How the cases of a suite stand, worst first: `3 failed, 1 not run`. */
@@ -12,8 +13,6 @@ export function standWords({ failed, errored, notRun, passed }: SuiteThread): { 
   return { text: passed > 0 ? 'all passed' : 'never run', red: false }
 }
 
-const PRIORITIES = ['', 'critical', 'high', 'medium', 'low']
-
 /** What a filter asks for, in words. */
 export function filterWords(
   filter: SuiteFilter,
@@ -21,7 +20,7 @@ export function filterWords(
 ): string {
   const parts = [
     filter.tags?.length ? `tagged ${formatList(filter.tags)}` : '',
-    filter.priorities?.length ? `priority ${formatList(filter.priorities.map((one) => PRIORITIES[one] ?? String(one)))}` : '',
+    filter.priorities?.length ? `priority ${formatList(filter.priorities.map((one) => PRIORITY_WORDS[one - 1] ?? String(one)))}` : '',
     filter.areaId !== undefined ? `in ${names.areas.get(filter.areaId) ?? 'an area that is gone'}` : '',
     filter.ownerId !== undefined ? `owned by ${names.people.get(filter.ownerId) ?? 'somebody who left'}` : '',
     filter.requirementId !== undefined ? `verifying ${names.requirements.get(filter.requirementId) ?? 'a requirement that is gone'}` : '',

@@ -1,3 +1,4 @@
+import { SUITE_TEMPLATES, type SuiteTemplate } from '@bobbin/core'
 import type { SuiteRow, SuiteThread } from '@bobbin/client'
 import { Plus } from 'lucide-react'
 import { useEffect, useMemo } from 'react'
@@ -11,10 +12,11 @@ import { EmptyState, ErrorState, Key, Loading } from '../../ui/states.js'
 import { Thread } from '../../ui/thread.js'
 import { SuiteDialog } from './suite-dialog.js'
 import { SuiteView } from './suite-view.js'
+import { templateAddress, templateAt, TemplateView } from './template-view.js'
 import { standWords } from './suite-words.js'
 import { useSuite, useSuites, useSuiteThreads } from './use-suites.js'
 
-type Line = { kind: 'folder'; name: string } | { kind: 'suite'; suite: SuiteRow }
+type Line = { kind: 'folder'; name: string } | { kind: 'suite'; suite: SuiteRow } | { kind: 'template'; template: SuiteTemplate }
 
 /** Suites in their folders on the left, the chosen one beside them. */
 export function SuitesPage() {
@@ -25,7 +27,8 @@ export function SuitesPage() {
   const doing = params.get('do')
   const chosen = params.get('suite')
   const rows = suites.data?.rows
-  const id = chosen === null ? null : Number(chosen)
+  const template = templateAt(chosen)
+  const id = chosen === null || template ? null : Number(chosen)
   const suite = useSuite(id)
   const lines = useMemo(() => linesOf(rows ?? []), [rows])
   const first = rows?.[0]?.id
@@ -43,33 +46,37 @@ export function SuitesPage() {
   )
   return (
     <>
-      {rows?.length === 0 ? (
+      <section aria-label="Suites" className="flex w-[248px] shrink-0 flex-col border-r border-hairline max-[1100px]:w-[210px]">
+        <div className="flex items-center justify-between px-2 py-2">{create}</div>
+        <RowList
+          label="Suites"
+          items={lines}
+          keyOf={keyOfLine}
+          selected={chosen}
+          onSelect={(key) => setAddress({ suite: key, case: null, do: null }, { replace: true })}
+          heightOf={(line) => (line.kind === 'suite' ? 52 : line.kind === 'template' ? 30 : 34)}
+          render={(line) =>
+            line.kind === 'folder' ? (
+              <FolderLine name={line.name} />
+            ) : line.kind === 'template' ? (
+              <TemplateLine template={line.template} />
+            ) : (
+              <SuiteLine suite={line.suite} stand={standOf(line.suite.id)} />
+            )
+          }
+        />
+      </section>
+      {template && <TemplateView key={template.id} template={template} taken={new Set(rows?.map(({ name }) => name))} />}
+      {!template && rows?.length === 0 && (
         <EmptyState title="No suites yet" action={create}>
           A suite is an ordered selection of cases: what must work each day, what is tried before a release. Plans run suites on
-          environments.
+          environments. Begin with one of your own, or copy a template.
         </EmptyState>
-      ) : (
-        <>
-          <section aria-label="Suites" className="flex w-[248px] shrink-0 flex-col border-r border-hairline max-[1100px]:w-[210px]">
-            <div className="flex items-center justify-between px-2 py-2">{create}</div>
-            <RowList
-              label="Suites"
-              items={lines}
-              keyOf={(line) => (line.kind === 'suite' ? String(line.suite.id) : null)}
-              selected={chosen}
-              onSelect={(key) => setAddress({ suite: key, case: null, do: null }, { replace: true })}
-              heightOf={(line) => (line.kind === 'suite' ? 52 : 34)}
-              render={(line) =>
-                line.kind === 'folder' ? <FolderLine name={line.name} /> : <SuiteLine suite={line.suite} stand={standOf(line.suite.id)} />
-              }
-            />
-          </section>
-          {suite.isPending && <Loading what="the suite" />}
-          {suite.error && <ErrorState error={suite.error} onRetry={() => void suite.refetch()} />}
-          {suite.data && (
-            <SuiteView key={suite.data.id} suite={suite.data} stand={standOf(suite.data.id)} onEdit={() => setAddress({ do: 'edit' })} />
-          )}
-        </>
+      )}
+      {id !== null && suite.isPending && <Loading what="the suite" />}
+      {id !== null && suite.error && <ErrorState error={suite.error} onRetry={() => void suite.refetch()} />}
+      {id !== null && suite.data && (
+        <SuiteView key={suite.data.id} suite={suite.data} stand={standOf(suite.data.id)} onEdit={() => setAddress({ do: 'edit' })} />
       )}
       {(doing === 'new' || (doing === 'edit' && suite.data)) && (
         <SuiteDialog
@@ -92,7 +99,22 @@ function linesOf(rows: readonly SuiteRow[]): Line[] {
     before = folder
     lines.push({ kind: 'suite', suite })
   }
-  return lines
+  if (before !== 'Templates') lines.push({ kind: 'folder', name: 'Templates' })
+  return [...lines, ...SUITE_TEMPLATES.map((template): Line => ({ kind: 'template', template }))]
+}
+
+const keyOfLine = (line: Line): string | null =>
+  line.kind === 'suite' ? String(line.suite.id) : line.kind === 'template' ? templateAddress(line.template.id) : null
+
+function TemplateLine({ template: { name, cases } }: { template: SuiteTemplate }) {
+  return (
+    <div role="gridcell" className="min-w-0 flex-1 py-1 pr-4 pl-[13px]">
+      <p className="flex items-baseline justify-between gap-2">
+        <span className="truncate">{name}</span>
+        <span className="text-soft tabular-nums">{cases.length > 0 ? formatNumber(cases.length) : 'filter'}</span>
+      </p>
+    </div>
+  )
 }
 
 function FolderLine({ name }: { name: string }) {
