@@ -1,8 +1,8 @@
 import { test as base, type Page } from '@playwright/test'
 import { spawnSync } from 'node:child_process'
-import { mkdtempSync, writeFileSync } from 'node:fs'
+import { mkdirSync, mkdtempSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
-import { join } from 'node:path'
+import { dirname, join } from 'node:path'
 
 export const TOKEN = 'bbn_gullhaven-demo-token'
 /** The server of the running test's project. */
@@ -32,7 +32,10 @@ export function bobbin(...args: string[]): { code: number | null; out: string; e
 /** Writes result files to a folder of their own. */
 export function folderWith(files: Record<string, string>): string {
   const folder = mkdtempSync(join(tmpdir(), 'bobbin-e2e-'))
-  for (const [name, text] of Object.entries(files)) writeFileSync(join(folder, name), text)
+  for (const [name, text] of Object.entries(files)) {
+    mkdirSync(dirname(join(folder, name)), { recursive: true })
+    writeFileSync(join(folder, name), text)
+  }
   return folder
 }
 

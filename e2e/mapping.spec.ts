@@ -37,8 +37,8 @@ test('rope thrown to pier hand', async () => {
 test('raises the anchor before sailing', async () => {
   await anchor.lift()
 })
-test('quay lamps blink thrice', async () => {
-  await lamps.blink(3)
+test('quay lamps flicker thrice', async () => {
+  await lamps.flicker(3)
 })
 `
 
@@ -74,7 +74,7 @@ test('scripts of a source tree are mapped by keyboard, and their keys stamped in
   await expect(card.getByRole('button', { name: /Accept/ })).toBeVisible()
   await page.keyboard.press('y')
   // of the last no words are shared: it is linked to a case that is looked for
-  await expect(card).toContainText('quay lamps blink thrice')
+  await expect(card).toContainText('quay lamps flicker thrice')
   await page.keyboard.press('e')
   await page.getByRole('combobox', { name: 'Find a case' }).fill('Harbour lights flash')
   await expect(page.getByRole('option').first()).toContainText('Harbour lights flash')

@@ -175,13 +175,13 @@ test('a template that ships is copied as a suite with the cases that were chosen
   await template.getByRole('checkbox', { name: /answered 405|unknown method 405/ }).uncheck()
   await template.getByRole('button', { name: 'Copy as a suite' }).click()
   await expect(page.getByRole('heading', { level: 1, name: 'HTTP API' })).toBeVisible()
-  await expect(page.getByRole('region', { name: 'Suite' })).toContainText('5 cases')
-  await expect(page.getByRole('region', { name: 'Suite' })).not.toContainText('unknown method 405')
+  await expect(page.getByRole('region', { name: 'Suite', exact: true })).toContainText('5 cases')
+  await expect(page.getByRole('region', { name: 'Suite', exact: true })).not.toContainText('unknown method 405')
   // it is one of the project's own from now on
   await expect(page.getByRole('button', { name: /^Plan it/ })).toBeVisible()
   await page.goto('/gullhaven/suites?suite=template-not-run')
   await page.getByRole('region', { name: 'Template' }).getByRole('button', { name: 'Copy as a suite' }).click()
-  await expect(page.getByRole('region', { name: 'Suite' })).toContainText('not run for 30 days')
+  await expect(page.getByRole('region', { name: 'Suite', exact: true })).toContainText('not run for 30 days')
 })
 
 test('picked cases are added to a suite from their list', async ({ signedIn: page }) => {

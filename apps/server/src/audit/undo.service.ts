@@ -5,9 +5,9 @@ import { Sequelize } from 'sequelize-typescript'
 import { type Context, mustBeAble } from '../access/index.js'
 import type { ActUndone } from '../contract/index.js'
 import { actorOf, record, type RowSubject } from '../platform/acts/index.js'
-import { type InTransaction, inTransaction, isUniqueViolation, rowsOf } from '../platform/database.js'
+import { type InTransaction, inTransaction, isUniqueViolation, rowsOf, run } from '../platform/database.js'
 import { notFound, Problem } from '../platform/problem.js'
-import { remake, revert, UNDOING, unmake } from './undo-queries.js'
+import { refill, remake, revert, UNDOING, unmake } from './undo-queries.js'
 
 const FIND = `
 select a.kind, a.subject_id as "subjectId", a.subject_name as "subjectName", a.subjects, a.changes, exists (select 1 from act u where u.undoes = a.id) as undone
@@ -37,6 +37,10 @@ const RIGHT_FOR: Partial<Record<string, Right>> = {
   suite: 'run',
   plan: 'run',
   requirement: 'organize',
+  environment: 'manage',
+  recipe: 'editRecipes',
+  release: 'run',
+  pool: 'manage',
 }
 
 function rightsToUndo({ changes }: Found): Right[] {
@@ -100,7 +104,7 @@ export class UndoService {
     const undoing = UNDOING[kind]
     const deleted = all.filter((change) => !change.after)
     if (!undoing?.remake || deleted.length === 0) return []
-    return changesOf(db, remake(kind, undoing.table, undoing.remake), projectId, deleted)
+    return changesOf(db, remake(kind, undoing.table, undoing.remake, undoing.parts), projectId, deleted)
   }
 
   private async revert(db: InTransaction, projectId: number, kind: RowSubject, all: ActChange[]): Promise<ActChange[]> {
@@ -108,7 +112,13 @@ export class UndoService {
     const changed = all.filter((change) => change.before && change.after)
     const columns = [...new Set(changed.flatMap(({ before }) => Object.keys(before ?? {})))].filter((column) => COLUMN.test(column))
     if (!undoing || columns.length === 0) return []
-    return changesOf(db, revert(kind, undoing, columns), projectId, changed)
+    const reverted = await changesOf(db, revert(kind, undoing, columns), projectId, changed)
+    const done = new Set(reverted.map(({ id }) => id))
+    for (const [name, part] of Object.entries(undoing.parts ?? {})) {
+      const changes = changed.filter(({ id, before }) => done.has(id) && before !== null && name in before)
+      if (changes.length > 0) for (const statement of refill(part)) await run(db, statement, { changes: JSON.stringify(changes) })
+    }
+    return reverted
   }
 
   private async unmake(db: InTransaction, projectId: number, kind: RowSubject, all: ActChange[]): Promise<ActChange[]> {

@@ -15,9 +15,11 @@ const LOOK_S = 2
 /** A moment that passed longer ago was missed: no server was there. */
 const MISSED_MS = 120_000
 
-const DUE = `
-select t.id, t.plan_id as "planId", t.kind, t.at, t.rule, t.starts, t.zone, t.pipeline, t.branch, t.after_plan_id as "afterPlanId", t.next_at as "nextAt", t.seen_id as "seenId"
-from plan_time t join plan p on p.id = t.plan_id where t.next_at <= $now order by t.next_at limit 100`
+const TIME = `
+select t.id, t.plan_id as "planId", t.kind, t.at, t.rule, t.starts, t.zone, t.pipeline, t.branch, t.after_plan_id as "afterPlanId", t.next_at as "nextAt", t.seen_id as "seenId" from plan_time t`
+
+const DUE = `${TIME} where t.next_at <= $now order by t.next_at limit 100`
+const UNSET = `${TIME} where t.unset limit 100`
 
 /** Builds of the followed pipelines that came since, whose runs have all ended. */
 const NEW_BUILDS = `
@@ -56,6 +58,7 @@ export class PlanWatch {
   /** What goes wrong with one of these is told, and keeps no other from being done. */
   async tick(): Promise<void> {
     const steps = [
+      () => this.setTimes(new Date()),
       () => this.startDue(new Date()),
       () => this.startAfterBuilds(),
       () => this.startAfterPlans(),
@@ -70,6 +73,15 @@ export class PlanWatch {
       } catch (error) {
         this.log.warn(error instanceof Error ? error.message : String(error))
       }
+  }
+
+  /** Finds when times that came back by undo are due next. */
+  async setTimes(now: Date): Promise<void> {
+    for (const time of await rowsOf<TimeRecord>(this, UNSET))
+      await run(this, 'update plan_time set next_at = $next, unset = false where id = $id and unset', {
+        id: time.id,
+        next: nextOf(time, now),
+      })
   }
 
   /** Starts plans whose time has come; a moment happens once, however many servers there are. */

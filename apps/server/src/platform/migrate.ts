@@ -32,6 +32,7 @@ import { splits } from '../migrations/0030-splits.js'
 import { alikeCases } from '../migrations/0031-alike-cases.js'
 import { learning } from '../migrations/0032-learning.js'
 import { caseOrder } from '../migrations/0033-case-order.js'
+import { unsetTimes } from '../migrations/0034-unset-times.js'
 
 /** Every migration, in order; a name stays for ever. */
 const MIGRATIONS: readonly { name: string; sql: string }[] = [
@@ -68,6 +69,7 @@ const MIGRATIONS: readonly { name: string; sql: string }[] = [
   { name: '0031-alike-cases', sql: alikeCases },
   { name: '0032-learning', sql: learning },
   { name: '0033-case-order', sql: caseOrder },
+  { name: '0034-unset-times', sql: unsetTimes },
 ]
 
 const LOCK = 0x0b0bb1

@@ -101,6 +101,7 @@ describe('migrate', () => {
         '0031-alike-cases',
         '0032-learning',
         '0033-case-order',
+        '0034-unset-times',
       ])
       expect(await migrate(url)).toEqual([])
     }))

@@ -65,6 +65,12 @@ const NO_FIT = -5.2
 /** Weights of the logistic function that makes a confidence; fitted to labelled sets other than those that `suggest.test.ts` measures. */
 const SURE = { base: -1.25, fit: 0.4, left: -2, taken: -2, ahead: 11.3 }
 
+/**
+ * However far a case is ahead of all others, it is no surer than this where name and title share little: a rare word may be all that they
+ * have in common. Tried on the same sets.
+ */
+const AT_MOST = { base: 0.25, shared: 1.2 }
+
 /** So sure is at least what a script gets when all scripts get theirs; fitted to the same sets. */
 const CHOSEN = 0.5
 
@@ -322,8 +328,9 @@ function weighed(script: ScriptToMap, index: CaseIndex, near: Neighbours, reject
     // the further it is ahead of the others, the surer it is
     const other = candidates[place === 0 ? 1 : 0]?.raw ?? Math.min(raw, NO_FIT)
     features.ahead = Math.max(-1, Math.min(1, (raw - other) / 4))
-    const { left, taken, ahead } = features
-    const confidence = 1 / (1 + Math.exp(-(SURE.base + SURE.fit * raw + SURE.left * left + SURE.taken * taken + SURE.ahead * ahead)))
+    const { own, covered, left, taken, ahead } = features
+    const likely = 1 / (1 + Math.exp(-(SURE.base + SURE.fit * raw + SURE.left * left + SURE.taken * taken + SURE.ahead * ahead)))
+    const confidence = Math.min(likely, AT_MOST.base + AT_MOST.shared * Math.max(own, covered))
     return confidence < LEAST ? [] : [{ ...one, confidence: Math.round(confidence * 1000) / 1000 }]
   })
 }

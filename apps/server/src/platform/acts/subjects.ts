@@ -49,7 +49,7 @@ export const SUBJECT_ROWS = {
     table: `(select id, project_id, name, pipeline, branch, newest_build, retries, retry_unless, split, shards, overlap, missed, release_id, paused,
       (select jsonb_agg(to_jsonb(x) - 'plan_id' order by x.position) from plan_suite x where x.plan_id = plan.id) as suites,
       (select jsonb_agg(to_jsonb(x) - 'plan_id' - 'id' order by x.id) from plan_cell x where x.plan_id = plan.id) as cells,
-      (select jsonb_agg(to_jsonb(x) - 'plan_id' - 'id' - 'next_at' - 'seen_id' order by x.id) from plan_time x where x.plan_id = plan.id) as times from plan)`,
+      (select jsonb_agg(to_jsonb(x) - 'plan_id' - 'id' - 'next_at' - 'seen_id' - 'unset' order by x.id) from plan_time x where x.plan_id = plan.id) as times from plan)`,
     id: 'id',
     name: 't.name',
   },

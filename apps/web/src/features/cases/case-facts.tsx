@@ -1,3 +1,4 @@
+import { useSession } from '../../context/session.js'
 import type { CaseIntent } from '@bobbin/client'
 import type { ReactNode } from 'react'
 import { INTENTS, intentWords, PRIORITIES } from './case-address.js'
@@ -14,6 +15,7 @@ export interface CaseFactsProps {
 export function CaseFacts({ draft, onChange }: CaseFactsProps) {
   const members = useMembers()
   const areas = useAreas()
+  const { project } = useSession()
   return (
     <div className="mt-3 grid grid-cols-2 gap-3">
       <Fact name="Priority">
@@ -69,9 +71,10 @@ export function CaseFacts({ draft, onChange }: CaseFactsProps) {
       <Fact name="Tags, separated by commas">
         <input className="field" value={draft.tags} onChange={(event) => onChange({ tags: event.target.value })} />
       </Fact>
-      <Fact name="Runs after, keys separated by commas">
+      <Fact name="Runs after">
         <input
-          className="field font-mono"
+          className="field"
+          placeholder={`${project.keyPrefix}-101, ${project.keyPrefix}-102`}
           title="Cases whose output this one uses: in plans its scripts run in the same part, after theirs"
           value={draft.runsAfter}
           onChange={(event) => onChange({ runsAfter: event.target.value })}

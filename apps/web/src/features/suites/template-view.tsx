@@ -1,15 +1,14 @@
-import { type SuiteTemplate, suiteTemplate } from '@bobbin/core'
+import { PRIORITY_WORDS, type SuiteTemplate, suiteTemplate } from '@bobbin/core'
 import { useMutation, useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
 import { CanButton, useCan } from '../../context/can.js'
 import { useSession } from '../../context/session.js'
+import { useDone } from '../../context/use-undo.js'
 import { api } from '../../lib/api.js'
 import { count } from '../../lib/format.js'
 import { useAddress } from '../../lib/use-address.js'
 import { messageOf } from '../../ui/states.js'
 import { notify, notifyError } from '../../ui/toast.js'
-import { PRIORITIES } from '../cases/case-address.js'
-import { useCaseChanges } from '../cases/use-case-changes.js'
 import { filterWords } from './suite-words.js'
 
 /** How the address names a template that ships with Bobbin, among suites that are named by their number. */
@@ -69,7 +68,7 @@ export function TemplateView({ template, taken }: { template: SuiteTemplate; tak
                 <span className="min-w-0 flex-1">
                   <span className="font-medium">{title}</span>
                   <span className="block text-soft">
-                    {PRIORITIES[priority - 1]} · {tags.join(', ')}
+                    {PRIORITY_WORDS[priority - 1]} · {tags.join(', ')}
                   </span>
                 </span>
               </label>
@@ -97,15 +96,19 @@ export function TemplateView({ template, taken }: { template: SuiteTemplate; tak
 function useCopies(template: SuiteTemplate, taken: ReadonlySet<string>, onMade: (suite: number) => void) {
   const { project } = useSession()
   const queries = useQueryClient()
-  const changes = useCaseChanges()
+  const done = useDone()
   const path = { project: project.slug }
   const copyCases = (places: number[]) =>
     api.post('/projects/{project}/cases/from-template', { path, body: { template: template.id, places } })
+  const refresh = () => void queries.invalidateQueries({ predicate: ({ queryKey: [word] }) => COPIED.includes(String(word)) })
   const onError = (error: unknown) => notifyError(messageOf(error))
   return {
     cases: useMutation({
       mutationFn: copyCases,
-      onSuccess: ({ cases, actId }) => changes.done(`Copied ${count(cases.length, 'case')} into ${template.name}`, actId),
+      onSuccess: ({ cases, actId }) => {
+        refresh()
+        done(`Copied ${count(cases.length, 'case')} into ${template.name}`, actId)
+      },
       onError,
     }),
     suite: useMutation({
@@ -119,7 +122,7 @@ function useCopies(template: SuiteTemplate, taken: ReadonlySet<string>, onMade: 
       },
       onSuccess: (made) => {
         queries.setQueryData(['suite', project.slug, made.id], made)
-        void queries.invalidateQueries({ predicate: ({ queryKey: [word] }) => COPIED.includes(String(word)) })
+        refresh()
         notify(`${made.name} is yours now: change it as you like`)
         onMade(made.id)
       },
