@@ -143,14 +143,15 @@ async function masked(path: string, mask: (text: string) => string): Promise<Blo
   return clean === utf8 || text.includes('\0') ? new Blob([bytes]) : new Blob([clean])
 }
 
-const filesIn = (folder: string): string[] =>
+/** All files below a folder, in order. */
+export const filesIn = (folder: string): string[] =>
   readdirSync(folder, { recursive: true, withFileTypes: true })
     .filter((entry) => entry.isFile())
     .map((entry) => join(entry.parentPath, entry.name))
     .sort()
 
 /** Result files that the runner writes elsewhere; those of earlier runs are not taken. */
-function patternFiles(patterns: string, folder: string, since: number): string[] {
+export function patternFiles(patterns: string, folder: string, since: number): string[] {
   return linesOf(patterns).flatMap((pattern) => {
     const { base, matches } = globPattern(join(folder, pattern))
     try {
