@@ -15,7 +15,9 @@ const PARTS = 500
 const ROUNDS = 5
 const QUICK_FILES = 10
 const QUICK_TESTS = 50
+const TIMED_FILES = 14
 const REFERENCE_PASS_MS = 750
+const CLI = join(ROOT, 'apps', 'cli', 'dist', 'main.js')
 
 export async function benchPlans(figures, home, bench) {
   const file = await writeFileOf(join(home, '50mb.xml'), { bytes: 50_000_000 })
@@ -23,6 +25,7 @@ export async function benchPlans(figures, home, bench) {
   const most = (ms) => Math.round(ms * slow)
   benchSplit(figures, most)
   await benchRunning(figures, home, bench, most)
+  await benchPrediction(figures, home, bench)
   await benchPage(figures, bench, most)
 }
 
@@ -79,64 +82,8 @@ async function benchRunning(figures, home, bench, most) {
       `import { test } from 'node:test'\n${f === 0 ? `import { writeFileSync } from 'node:fs'\nwriteFileSync(${JSON.stringify(first)}, String(Date.now()))\n` : ''}${tests.join('\n')}\n`,
     )
   }
-  const cli = join(ROOT, 'apps', 'cli', 'dist', 'main.js')
-  const env = { ...process.env, BOBBIN_URL: bench.url, BOBBIN_TOKEN: bench.token }
-  const scanned = spawnSync(process.execPath, [cli, 'scan', folder, '--tree', 'quick', '--branch', 'main'], { env, encoding: 'utf8' })
-  if (scanned.status !== 0) throw new Error(scanned.stderr)
-  const ids = (
-    await bench.database.query(
-      `select x.script_id as id from script_source x join source_tree t on t.id = x.tree_id where t.name = 'quick'`,
-    )
-  ).rows.map((row) => row.id)
-  await bench.database.query(
-    `insert into test_case (project_id, number, title) select 1, 50000 + row_number() over (), 'quick ' || id from unnest($1::int[]) id`,
-    [ids],
-  )
-  await bench.database.query(
-    `insert into link (project_id, script_id, case_id, origin, state) select 1, x.id, c.id, 'manual', 'active'
-     from unnest($1::int[]) x (id) join test_case c on c.title = 'quick ' || x.id`,
-    [ids],
-  )
-  const command = 'node --test --test-reporter=junit --test-reporter-destination={results}/node.xml {files}'
-  await ask('POST', '/recipes', {
-    ...{
-      name: 'quick',
-      framework: 'node-test',
-      source: folder,
-      ref: '',
-      folder: '',
-      prepare: '',
-      cleanUp: '',
-      results: '',
-      labels: [],
-      wholeFiles: true,
-    },
-    ...{ limitMinutes: 10, command },
-  })
-  const environment = await ask('POST', '/environments', {
-    name: 'quick',
-    attributes: {},
-    variables: {},
-    profiles: [],
-    maintenance: [],
-    protected: false,
-    schedules: false,
-  })
-  const suite = await ask('POST', '/suites', { folder: '', name: 'quick', note: '' })
-  const numbers = (await bench.database.query(`select number from test_case where title like 'quick %' order by number`)).rows
-  await ask('POST', `/suites/${suite.id}/cases`, { keys: numbers.map(({ number }) => `FERRY-${number}`) })
-  const plan = await ask('POST', '/plans', {
-    ...PLAN,
-    name: 'quick',
-    pipeline: 'quick',
-    suites: [{ id: suite.id, parameters: {} }],
-    cells: [{ environmentId: environment.id, parameters: {} }],
-  })
-  const { secret } = await ask('POST', '/tokens', { name: 'agent', scope: 'agent' })
-  const agent = spawn(process.execPath, [cli, 'agent', '--name', 'bench', '--folder', join(home, 'agent')], {
-    env: { ...env, BOBBIN_TOKEN: secret },
-    stdio: 'ignore',
-  })
+  const plan = await planOf(bench, { name: 'quick', folder, from: 50_000 })
+  const agent = await startAgent(bench, 'bench', home)
   try {
     const bare = () => {
       const began = performance.now()
@@ -186,8 +133,90 @@ async function benchRunning(figures, home, bench, most) {
       detail,
     )
   } finally {
-    agent.kill('SIGTERM')
-    await new Promise((resolve) => agent.once('exit', resolve))
+    await agent.stop()
+  }
+}
+
+/** A suite of all tests of a folder, and a plan that runs it. @param from the number of the first case */
+async function planOf(bench, { name, folder, from, more = {} }) {
+  const ask = asker(bench)
+  const env = { ...process.env, BOBBIN_URL: bench.url, BOBBIN_TOKEN: bench.token }
+  const scanned = spawnSync(process.execPath, [CLI, 'scan', folder, '--tree', name, '--branch', 'main'], { env, encoding: 'utf8' })
+  if (scanned.status !== 0) throw new Error(scanned.stderr)
+  const { rows } = await bench.database.query(
+    `with ids as (select x.script_id as id, row_number() over (order by x.script_id) as n from script_source x join source_tree t on t.id = x.tree_id where t.name = $1),
+      c as (insert into test_case (project_id, number, title) select 1, $2 + n, $1 || ' ' || id from ids returning id, number, title),
+      l as (insert into link (project_id, script_id, case_id, origin, state) select 1, ids.id, c.id, 'manual', 'active' from ids join c on c.title = $1 || ' ' || ids.id)
+     select number from c order by number`,
+    [name, from],
+  )
+  const command = 'node --test --test-reporter=junit --test-reporter-destination={results}/node.xml {files}'
+  await ask('POST', '/recipes', {
+    ...{ name, framework: 'node-test', tree: name, source: folder, ref: '', folder: '', prepare: '', cleanUp: '', results: '', labels: [] },
+    ...{ wholeFiles: true, limitMinutes: 10, command },
+  })
+  const environment = await ask('POST', '/environments', {
+    ...{ name, attributes: {}, variables: {}, profiles: [], maintenance: [], protected: false, schedules: false },
+  })
+  const suite = await ask('POST', '/suites', { folder: '', name, note: '' })
+  await ask('POST', `/suites/${suite.id}/cases`, { keys: rows.map(({ number }) => `FERRY-${number}`) })
+  return ask('POST', '/plans', {
+    ...{ ...PLAN, name, pipeline: name, suites: [{ id: suite.id, parameters: {} }] },
+    ...{ cells: [{ environmentId: environment.id, parameters: {} }], ...more },
+  })
+}
+
+async function startAgent(bench, name, home) {
+  const { secret } = await asker(bench)('POST', '/tokens', { name, scope: 'agent' })
+  const agent = spawn(process.execPath, [CLI, 'agent', '--name', name, '--folder', join(home, `agent-${name}`)], {
+    env: { ...process.env, BOBBIN_URL: bench.url, BOBBIN_TOKEN: secret },
+    stdio: 'ignore',
+  })
+  return {
+    stop: async () => {
+      agent.kill('SIGTERM')
+      await new Promise((resolve) => agent.once('exit', resolve))
+    },
+  }
+}
+
+/** How far the predicted end of a run is from its end, once half of it is over: parts of unequal length on two agents. */
+async function benchPrediction(figures, home, bench) {
+  const ask = asker(bench)
+  const folder = join(home, 'timed')
+  mkdirSync(folder, { recursive: true })
+  for (let f = 0; f < TIMED_FILES; f++)
+    writeFileSync(
+      join(folder, `timed-${f}.test.mjs`),
+      `import { test } from 'node:test'\ntest('timed ${f}', () => new Promise((go) => setTimeout(go, ${700 + 500 * (f % 5)})))\n`,
+    )
+  const plan = await planOf(bench, { name: 'timed', folder, from: 60_000, more: { shards: TIMED_FILES } })
+  const agents = [await startAgent(bench, 'timed-1', home), await startAgent(bench, 'timed-2', home)]
+  try {
+    const looks = []
+    let [began, ended] = [0, 0]
+    // the first one is history for the second
+    for (let turn = 0; turn < 2; turn++) {
+      looks.length = 0
+      began = Date.now()
+      const { id } = await ask('POST', `/plans/${plan.id}/start`, {})
+      for (let state = 'going'; state === 'going' || state === 'queued';) {
+        const start = await ask('GET', `/starts/${id}`)
+        state = start.state
+        const [run] = start.runs
+        const { start: told } = state === 'going' && run ? await ask('GET', `/runs/${run.id}/parts`) : { start: null }
+        if (told?.endsAt) looks.push({ at: Date.now(), end: new Date(told.endsAt).getTime() })
+        await new Promise((resolve) => setTimeout(resolve, 200))
+      }
+      ended = Date.now()
+    }
+    const late = looks.filter(({ at }) => at - began >= (ended - began) / 2)
+    if (late.length === 0) throw new Error('no end was predicted in the second half')
+    const worst = Math.max(...late.map(({ end }) => Math.abs(end - ended) / (ended - began)))
+    const detail = `${late.length} looks at a run of ${Math.round((ended - began) / 1000)} s`
+    figures.add('plans', 'predicted end of a run, from half-way on: off at most, by the length of the run', 100 * worst, '%', 20, detail)
+  } finally {
+    for (const agent of agents) await agent.stop()
   }
 }
 
