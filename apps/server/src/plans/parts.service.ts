@@ -77,7 +77,9 @@ export class PartsService {
       ),
     ])
     const going = starts.map((start) => {
-      const parts = open.filter((part) => part.startId === start.id)
+      // what ended says how fast the rest goes
+      const ended = ran.filter(({ startId, state }) => startId === start.id && state === 'done')
+      const parts = [...ended, ...open.filter(({ startId }) => startId === start.id)]
       return startRow(start, endOf(parts, situation, now)?.toISOString() ?? null)
     })
     return {
