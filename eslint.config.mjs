@@ -66,7 +66,10 @@ const serverOrder = SERVER_DOMAINS.map((domain, i) =>
         `${domain} stands before these; backwards only by events`,
       ),
       not(
-        SERVER_DOMAINS.slice(0, i).flatMap((earlier) => [`../${earlier}/*`, `!../${earlier}/index.js`]),
+        // from the domain itself, and from a room of it
+        ['..', '../..'].flatMap((up) =>
+          SERVER_DOMAINS.slice(0, i).flatMap((earlier) => [`${up}/${earlier}/*`, `!${up}/${earlier}/index.js`]),
+        ),
         'Use another domain through its index.ts',
       ),
     ].filter((pattern) => pattern.group.length > 0),

@@ -3,10 +3,10 @@ import type { DeliveryReport } from '../contract/index.js'
 import type { IncomingMessage } from 'node:http'
 import { Ctx, Needs, type Context } from '../access/index.js'
 import { CONFIG, type Config } from '../platform/config.js'
-import { takeFiles } from './incoming-files.js'
+import { takeFiles } from './reading/incoming-files.js'
 import { TargetDto } from './intake.dto.js'
 import { IntakeService } from './intake.service.js'
-import { QueueService } from './queue.service.js'
+import { QueueService } from './queue/queue.service.js'
 
 @Controller('projects/:project/deliveries')
 export class IntakeController {

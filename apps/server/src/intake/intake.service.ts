@@ -8,9 +8,9 @@ import { actorOf, record } from '../platform/acts/index.js'
 import { type InTransaction, inTransaction, type Queryable, rowsOf } from '../platform/database.js'
 import { ThreadPool } from '../platform/threads/thread-pool.js'
 import { RunsService } from '../runs/index.js'
-import { EARLY_PACE } from './early-placing.js'
-import { Delivery } from './delivery.js'
-import { ScriptMemory } from './known-scripts.js'
+import { EARLY_PACE } from './placing/early-placing.js'
+import { Delivery } from './deliveries/delivery.js'
+import { ScriptMemory } from './placing/known-scripts.js'
 import type { PlaceDto, TargetDto } from './intake.dto.js'
 
 @Injectable()

@@ -1,4 +1,4 @@
-import { LIVE_OUTCOMES } from '@bobbin/core'
+import { LIVE_OUTCOMES, type LiveResult } from '@bobbin/core'
 
 /** A moment in milliseconds since the epoch, up to the year 2200. */
 export const MOST_EPOCH = 7_258_118_400_000
@@ -21,26 +21,29 @@ const listOf =
     Array.isArray(value) && value.length <= most && value.every(check)
 const outcomes: ReadonlySet<unknown> = new Set(LIVE_OUTCOMES)
 
-const FAILURE = new Map<string, Check>([
-  ['message', textOrNull],
-  ['type', textOrNull],
-  ['stack', textOrNull],
-])
-const RESULT = new Map<string, Check>([
-  ['name', text],
-  ['outcome', (value) => outcomes.has(value)],
-  ['suites', listOf(MOST_SUITES, text)],
-  ['classname', textOrNull],
-  ['file', textOrNull],
-  ['profile', textOrNull],
-  ['occurrence', (value) => Number.isInteger(value) && (value as number) >= 1 && (value as number) <= MOST_OCCURRENCE],
-  ['durationMs', numberUpTo(MOST_DURATION_MS)],
-  ['startedAt', numberUpTo(MOST_EPOCH)],
-  ['failures', listOf(MOST_FAILURES, (value) => hasOnly(value, FAILURE))],
-  ['reason', textOrNull],
-  ['stdout', textOrNull],
-  ['stderr', textOrNull],
-])
+type Failure = NonNullable<LiveResult['failures']>[number]
+/** Fields that make a result more than simple. */
+type Further = 'steps' | 'attachments' | 'properties'
+
+/** A check for each field: the compiler misses one that is added to the shape. */
+const checksOf = <Shape extends object>(checks: Record<keyof Shape, Check>): ReadonlyMap<string, Check> => new Map(Object.entries(checks))
+
+const FAILURE = checksOf<Failure>({ message: textOrNull, type: textOrNull, stack: textOrNull })
+const RESULT = checksOf<Omit<LiveResult, Further>>({
+  name: text,
+  outcome: (value) => outcomes.has(value),
+  suites: listOf(MOST_SUITES, text),
+  classname: textOrNull,
+  file: textOrNull,
+  profile: textOrNull,
+  occurrence: (value) => Number.isInteger(value) && (value as number) >= 1 && (value as number) <= MOST_OCCURRENCE,
+  durationMs: numberUpTo(MOST_DURATION_MS),
+  startedAt: numberUpTo(MOST_EPOCH),
+  failures: listOf(MOST_FAILURES, (value) => hasOnly(value, FAILURE)),
+  reason: textOrNull,
+  stdout: textOrNull,
+  stderr: textOrNull,
+})
 
 function hasOnly(value: unknown, checks: ReadonlyMap<string, Check>): boolean {
   if (typeof value !== 'object' || value === null || Array.isArray(value)) return false

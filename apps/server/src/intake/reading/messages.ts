@@ -1,5 +1,5 @@
 import type { FileFindings, FilePlace, OutcomeTotals, RefusalCode } from '@bobbin/core'
-import type { PackedOriginal } from '../original-copy.js'
+import type { PackedOriginal } from '../storing/original-copy.js'
 import type { PackedResults } from './packed-results.js'
 
 /** What a thread is asked while it reads a delivered file; each but `letGo` is answered by `answer`. */

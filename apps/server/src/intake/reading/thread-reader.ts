@@ -16,7 +16,7 @@ import {
 } from '@bobbin/core'
 import { createHash } from 'node:crypto'
 import { MOST_ATTACHED } from '../limits.js'
-import { OriginalCopy, type PackedOriginal } from '../original-copy.js'
+import { OriginalCopy, type PackedOriginal } from '../storing/original-copy.js'
 import type { Asked, PlainRefusal, ReadMessage, Said, UnreadMessage } from './messages.js'
 import { HeldResults } from './held-results.js'
 import { movedResults, type PackedResults, ResultPacker } from './packed-results.js'
