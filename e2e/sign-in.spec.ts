@@ -2,10 +2,10 @@ import { expect, test } from './bobbin.js'
 
 test('a wrong password is told, the right one leads back to where one wanted to go', async ({ page }) => {
   await page.goto('/gullhaven/cases?search=axle')
-  await page.getByLabel('E-mail').fill('lin@gullhaven.example')
+  await page.getByLabel('Email').fill('lin@gullhaven.example')
   await page.getByLabel('Password').fill('guess')
   await page.getByRole('button', { name: 'Sign in' }).click()
-  await expect(page.getByRole('alert')).toHaveText('E-mail or password is wrong.')
+  await expect(page.getByRole('alert')).toHaveText('Email or password is wrong.')
   await page.getByLabel('Password').fill('gullhaven')
   await page.getByLabel('Password').press('Enter')
   await expect(page).toHaveURL(/\/gullhaven\/cases\?search=axle/)
@@ -28,7 +28,7 @@ test('a session that ended leads to the sign-in page and back', async ({ signedI
   }).toPass()
   const to = new URL(page.url()).searchParams.get('to') ?? ''
   expect(to).toMatch(/^\/gullhaven\/(scripts|runs)/)
-  await page.getByLabel('E-mail').fill('dara@gullhaven.example')
+  await page.getByLabel('Email').fill('dara@gullhaven.example')
   await page.getByLabel('Password').fill('gullhaven')
   await page.getByRole('button', { name: 'Sign in' }).click()
   await expect(page).toHaveURL((url) => url.pathname + url.search === to)

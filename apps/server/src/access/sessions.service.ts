@@ -50,7 +50,7 @@ export class SessionsService {
     const matches = await passwordMatches(account?.passwordHash ?? (await this.nobody), password)
     if (!account || !matches) {
       logSecurity('signInRefused', { email: email.slice(0, 100), address: place.address })
-      throw new Problem('notSignedIn', 'wrongPassword', 'E-mail or password is wrong')
+      throw new Problem('notSignedIn', 'wrongPassword', 'Email or password is wrong')
     }
     await rightGuess(this, guess, tries)
     logSecurity('signedIn', { account: account.id, address: place.address })

@@ -10,15 +10,21 @@ export interface FormEndProps {
   onCancel?: () => void
 }
 
+/** Why what a form asked for was refused. */
+export function FormError({ error, className = '' }: { error: unknown; className?: string }) {
+  if (error === null) return null
+  return (
+    <p role="alert" className={`break-words text-failed ${className}`}>
+      {messageOf(error)}
+    </p>
+  )
+}
+
 /** The end of a form in a dialog: why it was refused, and its buttons. */
 export function FormEnd({ error, isPending, action = 'Save', onCancel }: FormEndProps) {
   return (
     <>
-      {error !== null && (
-        <p role="alert" className="text-failed">
-          {messageOf(error)}
-        </p>
-      )}
+      <FormError error={error} />
       <div className="flex justify-end gap-2">
         {onCancel && <Button onClick={onCancel}>Cancel</Button>}
         <Button type="submit" kind="strong" disabled={isPending}>

@@ -1,10 +1,12 @@
 import type { AccountKind } from '@bobbin/client'
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
-import { useState, type FormEvent } from 'react'
+import { useForm } from 'react-hook-form'
 import { Link, useLocation, useNavigate } from 'react-router'
 import { api } from '../../lib/api.js'
 import { Mark } from '../../ui/mark.js'
 import { Button, Loading, messageOf } from '../../ui/states.js'
+import { Field } from '../../ui/field.js'
+import { FormError } from '../../ui/form-end.js'
 import { KindField, NewPasswordField } from './person-fields.js'
 
 /** Where the link of an invitation leads. What stands behind the # is never sent as part of an address. */
@@ -44,12 +46,17 @@ export function JoinPage() {
   )
 }
 
+interface NewPerson {
+  name: string
+  kind: AccountKind
+  password: string
+}
+
 function useAccept(secret: string) {
   const queries = useQueryClient()
   const navigate = useNavigate()
   return useMutation({
-    mutationFn: (account: { name: string; kind: AccountKind; password: string } | null) =>
-      api.post('/invitations/accept', { body: { secret, ...(account && { account }) } }),
+    mutationFn: (account: NewPerson | null) => api.post('/invitations/accept', { body: { secret, ...(account && { account }) } }),
     onSuccess: async ({ project }) => {
       queries.clear()
       await navigate(`/${project}`, { replace: true })
@@ -63,11 +70,7 @@ function Accept({ secret, name }: { secret: string; name: string }) {
   return (
     <>
       <p className="text-base">You are signed in as {name}.</p>
-      {accept.error && (
-        <p role="alert" className="text-failed">
-          {messageOf(accept.error)}
-        </p>
-      )}
+      <FormError error={accept.error} />
       <div>
         <Button kind="strong" autoFocus disabled={accept.isPending} onClick={() => accept.mutate(null)}>
           Accept
@@ -78,16 +81,10 @@ function Accept({ secret, name }: { secret: string; name: string }) {
 }
 
 function NewAccount({ secret, email }: { secret: string; email: string }) {
-  const [name, setName] = useState('')
-  const [kind, setKind] = useState<AccountKind>('engineer')
-  const [password, setPassword] = useState('')
+  const { register, handleSubmit } = useForm<NewPerson>({ defaultValues: { name: '', kind: 'engineer', password: '' } })
   const accept = useAccept(secret)
-  const submit = (event: FormEvent) => {
-    event.preventDefault()
-    accept.mutate({ name, kind, password })
-  }
   return (
-    <form onSubmit={submit} className="flex flex-col gap-3">
+    <form onSubmit={(event) => void handleSubmit((values) => accept.mutate(values))(event)} className="flex flex-col gap-3">
       <p className="text-base">
         Create an account for {email}, or{' '}
         <Link className="text-dye underline" to={`/sign-in?to=${encodeURIComponent(`/join#${secret}`)}`}>
@@ -95,18 +92,13 @@ function NewAccount({ secret, email }: { secret: string; email: string }) {
         </Link>{' '}
         if you have one.
       </p>
-      <label className="flex flex-col gap-1">
-        Name
-        <input className="field" autoFocus required value={name} onChange={(event) => setName(event.target.value)} />
-      </label>
-      <KindField value={kind} onChange={setKind} />
+      <Field label="Name">
+        <input autoFocus required {...register('name')} />
+      </Field>
+      <KindField field={register('kind')} />
       <input type="email" autoComplete="username" value={email} readOnly hidden />
-      <NewPasswordField label="Password" value={password} onChange={setPassword} />
-      {accept.error && (
-        <p role="alert" className="text-failed">
-          {messageOf(accept.error)}
-        </p>
-      )}
+      <NewPasswordField label="Password" field={register('password')} />
+      <FormError error={accept.error} />
       <div>
         <Button type="submit" kind="strong" disabled={accept.isPending}>
           Create account and join

@@ -1,10 +1,11 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
-import { useState, type FormEvent } from 'react'
+import { useForm } from 'react-hook-form'
 import { Link, useLocation, useNavigate } from 'react-router'
 import { api } from '../../lib/api.js'
 import { Mark } from '../../ui/mark.js'
 import { Button, Loading, messageOf } from '../../ui/states.js'
-import { NewPasswordField } from './person-fields.js'
+import { FormError } from '../../ui/form-end.js'
+import { EmailField, NewPasswordField } from './person-fields.js'
 
 /** Sets a password anew: by a link, which ends in a secret behind the #; without one it asks for such a link by mail. */
 export function NewPasswordPage() {
@@ -27,9 +28,9 @@ export function NewPasswordPage() {
 }
 
 function AskForLink() {
-  const [email, setEmail] = useState('')
+  const { register, handleSubmit, getValues } = useForm({ defaultValues: { email: '' } })
   const ways = useQuery({ queryKey: ['sign-in-ways'], queryFn: () => api.get('/sign-in-ways') })
-  const ask = useMutation({ mutationFn: () => api.post('/password-resets', { body: { email: email.trim() } }) })
+  const ask = useMutation({ mutationFn: ({ email }: { email: string }) => api.post('/password-resets', { body: { email: email.trim() } }) })
   if (ways.isPending) return <Loading what="what is possible" />
   if (!ways.data?.mail)
     return (
@@ -40,32 +41,13 @@ function AskForLink() {
   if (ask.isSuccess)
     return (
       <p role="status" className="text-base">
-        If there is an account for {email}, a link is on its way. It works once, within two hours.
+        If there is an account for {getValues('email')}, a link is on its way. It works once, within two hours.
       </p>
     )
-  const submit = (event: FormEvent) => {
-    event.preventDefault()
-    ask.mutate()
-  }
   return (
-    <form onSubmit={submit} className="flex flex-col gap-3">
-      <label className="flex flex-col gap-1">
-        Your e-mail address
-        <input
-          className="field"
-          type="email"
-          autoComplete="username"
-          required
-          autoFocus
-          value={email}
-          onChange={(event) => setEmail(event.target.value)}
-        />
-      </label>
-      {ask.error && (
-        <p role="alert" className="text-failed">
-          {messageOf(ask.error)}
-        </p>
-      )}
+    <form onSubmit={(event) => void handleSubmit((values) => ask.mutate(values))(event)} className="flex flex-col gap-3">
+      <EmailField label="Your email address" autoFocus field={register('email')} />
+      <FormError error={ask.error} />
       <Button type="submit" kind="strong" disabled={ask.isPending} className="justify-center">
         Send me a link
       </Button>
@@ -74,7 +56,7 @@ function AskForLink() {
 }
 
 function ByLink({ secret }: { secret: string }) {
-  const [password, setPassword] = useState('')
+  const { register, handleSubmit } = useForm({ defaultValues: { password: '' } })
   const navigate = useNavigate()
   const queries = useQueryClient()
   const seen = useQuery({
@@ -83,7 +65,7 @@ function ByLink({ secret }: { secret: string }) {
     retry: false,
   })
   const accept = useMutation({
-    mutationFn: () => api.post('/password-resets/accept', { body: { secret, password } }),
+    mutationFn: ({ password }: { password: string }) => api.post('/password-resets/accept', { body: { secret, password } }),
     onSuccess: async () => {
       queries.clear()
       await navigate('/', { replace: true })
@@ -96,22 +78,14 @@ function ByLink({ secret }: { secret: string }) {
         {messageOf(seen.error)}
       </p>
     )
-  const submit = (event: FormEvent) => {
-    event.preventDefault()
-    accept.mutate()
-  }
   return (
-    <form onSubmit={submit} className="flex flex-col gap-3">
+    <form onSubmit={(event) => void handleSubmit((values) => accept.mutate(values))(event)} className="flex flex-col gap-3">
       <p className="text-base text-soft">
         For {seen.data.name}, {seen.data.email}. You will be signed out everywhere else.
       </p>
       <input type="email" autoComplete="username" value={seen.data.email} readOnly hidden />
-      <NewPasswordField label="New password" value={password} onChange={setPassword} />
-      {accept.error && (
-        <p role="alert" className="text-failed">
-          {messageOf(accept.error)}
-        </p>
-      )}
+      <NewPasswordField label="New password" field={register('password')} />
+      <FormError error={accept.error} />
       <Button type="submit" kind="strong" disabled={accept.isPending} className="justify-center">
         Set it and sign in
       </Button>

@@ -1,4 +1,6 @@
 import type { AccountKind } from '@bobbin/client'
+import { type UseFormRegisterReturn, type UseFormReturn, useWatch } from 'react-hook-form'
+import { Field } from '../../ui/field.js'
 import { suggestProject } from './suggest-project.js'
 
 export const PERSON_KINDS: Record<AccountKind, string> = {
@@ -8,38 +10,38 @@ export const PERSON_KINDS: Record<AccountKind, string> = {
   lead: 'test lead',
 }
 
-export function KindField({ value, onChange }: { value: AccountKind; onChange: (kind: AccountKind) => void }) {
+export function KindField({ field }: { field: UseFormRegisterReturn }) {
   return (
-    <label className="flex flex-col gap-1">
-      You work as
-      <select className="field" value={value} onChange={(event) => onChange(event.target.value as AccountKind)}>
+    <Field label="You work as">
+      <select {...field}>
         {Object.entries(PERSON_KINDS).map(([kind, words]) => (
           <option key={kind} value={kind}>
             {words}
           </option>
         ))}
       </select>
-    </label>
+    </Field>
   )
 }
 
 /** A password that is chosen; the server refuses common ones. */
-export function NewPasswordField({ label, value, onChange }: { label: string; value: string; onChange: (password: string) => void }) {
+export function NewPasswordField({ label, field }: { label: string; field: UseFormRegisterReturn }) {
   return (
-    <label className="flex flex-col gap-1">
-      {label}, at least 10 characters
-      <input
-        className="field"
-        type="password"
-        autoComplete="new-password"
-        required
-        minLength={10}
-        value={value}
-        onChange={(event) => onChange(event.target.value)}
-      />
-    </label>
+    <Field label={`${label}, at least 10 characters`}>
+      <input type="password" autoComplete="new-password" required minLength={10} {...field} />
+    </Field>
   )
 }
+
+export function EmailField({ label = 'Email', field, autoFocus }: { label?: string; field: UseFormRegisterReturn; autoFocus?: boolean }) {
+  return (
+    <Field label={label}>
+      <input type="email" autoComplete="username" required autoFocus={autoFocus} {...field} />
+    </Field>
+  )
+}
+
+export const NEW_PROJECT: ProjectDraft = { name: '', slug: '', keyPrefix: '' }
 
 export interface ProjectDraft {
   name: string
@@ -48,46 +50,34 @@ export interface ProjectDraft {
 }
 
 /** What a project needs: a name, and from it a short name and a prefix for keys, both of which can be changed. */
-export function ProjectFields({ draft, onChange }: { draft: ProjectDraft; onChange: (draft: ProjectDraft) => void }) {
+export function ProjectFields({ form: { control, register, setValue, getValues } }: { form: UseFormReturn<ProjectDraft> }) {
+  const [before, keyPrefix] = useWatch({ control, name: ['name', 'keyPrefix'] })
   const rename = (name: string) => {
-    const [was, now] = [suggestProject(draft.name), suggestProject(name)]
+    const [was, now] = [suggestProject(before), suggestProject(name)]
+    const draft = getValues()
     // what was typed by hand stays
-    onChange({
-      name,
-      slug: draft.slug === was.slug ? now.slug : draft.slug,
-      keyPrefix: draft.keyPrefix === was.keyPrefix ? now.keyPrefix : draft.keyPrefix,
-    })
+    if (draft.slug === was.slug) setValue('slug', now.slug)
+    if (draft.keyPrefix === was.keyPrefix) setValue('keyPrefix', now.keyPrefix)
   }
   return (
     <>
-      <label className="flex flex-col gap-1">
-        Name of the project
-        <input className="field" required value={draft.name} onChange={(event) => rename(event.target.value)} />
-      </label>
-      <label className="flex flex-col gap-1">
-        Short name, for addresses
+      <Field label="Name of the project">
+        <input required {...register('name', { onChange: (event: { target: { value: string } }) => rename(event.target.value) })} />
+      </Field>
+      <Field label="Short name, for addresses">
+        <input className="font-mono" required pattern="[a-z0-9\-]{1,40}" title="Small letters, digits and dashes" {...register('slug')} />
+      </Field>
+      <Field label="Keys begin with" hint={`As in ${keyPrefix || 'FERRY'}-101`}>
         <input
-          className="field font-mono"
-          required
-          pattern="[a-z0-9\-]{1,40}"
-          title="Small letters, digits and dashes"
-          value={draft.slug}
-          onChange={(event) => onChange({ ...draft, slug: event.target.value })}
-        />
-      </label>
-      <label className="flex flex-col gap-1">
-        <span>
-          Keys begin with <span className="text-soft">({draft.keyPrefix || 'FERRY'}-101)</span>
-        </span>
-        <input
-          className="field font-mono"
+          className="font-mono"
           required
           pattern="[A-Z][A-Z0-9]{1,14}"
           title="2 to 15 capital letters and digits, a letter first"
-          value={draft.keyPrefix}
-          onChange={(event) => onChange({ ...draft, keyPrefix: event.target.value.toUpperCase() })}
+          {...register('keyPrefix', {
+            onChange: (event: { target: { value: string } }) => setValue('keyPrefix', event.target.value.toUpperCase()),
+          })}
         />
-      </label>
+      </Field>
     </>
   )
 }

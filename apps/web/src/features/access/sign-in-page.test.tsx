@@ -23,7 +23,7 @@ function open(address: string, answer: () => Promise<Response>) {
       <RouterProvider router={router} />
     </QueryClientProvider>,
   )
-  fireEvent.change(screen.getByLabelText('E-mail'), { target: { value: 'runa@gullhaven.example' } })
+  fireEvent.change(screen.getByLabelText('Email'), { target: { value: 'runa@gullhaven.example' } })
   fireEvent.change(screen.getByLabelText('Password'), { target: { value: 'gullhaven' } })
   fireEvent.click(screen.getByRole('button', { name: 'Sign in' }))
   return router
@@ -44,9 +44,9 @@ it.each(['https%3A%2F%2Felsewhere.example', '%2F%2Felsewhere.example', ''])('doe
 })
 
 it('says what was wrong and keeps what was typed', async () => {
-  open('/sign-in', () => Promise.resolve(Response.json({ code: 'wrongPassword', detail: 'E-mail or password is wrong' }, { status: 401 })))
-  expect((await screen.findByRole('alert')).textContent).toBe('E-mail or password is wrong.')
-  expect(screen.getByLabelText<HTMLInputElement>('E-mail').value).toBe('runa@gullhaven.example')
+  open('/sign-in', () => Promise.resolve(Response.json({ code: 'wrongPassword', detail: 'Email or password is wrong' }, { status: 401 })))
+  expect((await screen.findByRole('alert')).textContent).toBe('Email or password is wrong.')
+  expect(screen.getByLabelText<HTMLInputElement>('Email').value).toBe('runa@gullhaven.example')
 })
 
 it('tells a server that is down from a wrong password', async () => {

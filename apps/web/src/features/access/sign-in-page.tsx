@@ -1,21 +1,24 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
-import { useState, type FormEvent } from 'react'
+import { useForm } from 'react-hook-form'
 import { Link, Navigate, useNavigate, useSearchParams } from 'react-router'
 import { Mark } from '../../ui/mark.js'
 import { api } from '../../lib/api.js'
-import { Button, messageOf } from '../../ui/states.js'
+import { Field } from '../../ui/field.js'
+import { FormError } from '../../ui/form-end.js'
+import { Button } from '../../ui/states.js'
+import { EmailField } from './person-fields.js'
 
 /** Only addresses of this site. */
 const localPath = (to: string | null): string => (to?.startsWith('/') && !to.startsWith('//') ? to : '/')
 
 export function SignInPage() {
-  const [email, setEmail] = useState('')
-  const [password, setPassword] = useState('')
+  const { register, handleSubmit } = useForm({ defaultValues: { email: '', password: '' } })
   const [params] = useSearchParams()
   const navigate = useNavigate()
   const queries = useQueryClient()
   const signIn = useMutation({
-    mutationFn: () => api.post('/session', { body: { email: email.trim(), password } }),
+    mutationFn: ({ email, password }: { email: string; password: string }) =>
+      api.post('/session', { body: { email: email.trim(), password } }),
     onSuccess: async () => {
       queries.clear()
       await navigate(localPath(params.get('to')), { replace: true })
@@ -24,51 +27,27 @@ export function SignInPage() {
   const ways = useQuery({ queryKey: ['sign-in-ways'], queryFn: () => api.get('/sign-in-ways') })
   const first = useQuery({ queryKey: ['first-run'], queryFn: () => api.get('/first-run') })
   if (first.data?.needed) return <Navigate to="/welcome" replace />
-  const submit = (event: FormEvent) => {
-    event.preventDefault()
-    signIn.mutate()
-  }
   return (
     <main className="grid h-full place-items-center">
       <title>Sign in · Bobbin</title>
-      <form onSubmit={submit} className="flex w-[320px] flex-col gap-3 pb-24">
+      <form
+        onSubmit={(event) => void handleSubmit((values) => signIn.mutate(values))(event)}
+        className="flex w-[320px] flex-col gap-3 pb-24"
+      >
         <div className="mb-2 flex items-center gap-2 text-lg font-bold">
           <Mark /> Bobbin
         </div>
         <h1 className="text-xl">Sign in</h1>
-        <label className="flex flex-col gap-1">
-          E-mail
-          <input
-            className="field"
-            type="email"
-            autoComplete="username"
-            required
-            autoFocus
-            value={email}
-            onChange={(event) => setEmail(event.target.value)}
-          />
-        </label>
-        <label className="flex flex-col gap-1">
-          Password
-          <input
-            className="field"
-            type="password"
-            autoComplete="current-password"
-            required
-            value={password}
-            onChange={(event) => setPassword(event.target.value)}
-          />
-        </label>
+        <EmailField autoFocus field={register('email')} />
+        <Field label="Password">
+          <input type="password" autoComplete="current-password" required {...register('password')} />
+        </Field>
         {params.get('problem') && !signIn.error && (
           <p role="alert" className="text-failed">
             {params.get('problem')}
           </p>
         )}
-        {signIn.error && (
-          <p role="alert" className="text-failed">
-            {messageOf(signIn.error)}
-          </p>
-        )}
+        <FormError error={signIn.error} />
         <Button type="submit" kind="strong" disabled={signIn.isPending} className="mt-1 justify-center">
           Sign in
         </Button>

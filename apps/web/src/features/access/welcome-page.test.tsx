@@ -9,7 +9,7 @@ it('sends what the first account and project need, and says what is wrong withou
   const type = (name: string | RegExp, value: string) => fireEvent.change(screen.getByLabelText(name), { target: { value } })
   await screen.findByText('Set up Bobbin')
   type('Name', 'Ann')
-  type('E-mail', ' ann@gullhaven.example ')
+  type('Email', ' ann@gullhaven.example ')
   type(/^Password/, 'ten letters')
   type('Name of the project', 'Pilot Boats')
   type(/^Code/, 'ABCD-EFGH-JKLM')

@@ -1,39 +1,47 @@
 import type { AccountKind } from '@bobbin/client'
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
-import { useState, type FormEvent } from 'react'
+import { useForm } from 'react-hook-form'
 import { Navigate, useNavigate } from 'react-router'
 import { api } from '../../lib/api.js'
 import { Mark } from '../../ui/mark.js'
-import { Button, messageOf } from '../../ui/states.js'
-import { KindField, NewPasswordField, ProjectFields, type ProjectDraft } from './person-fields.js'
+import { Field } from '../../ui/field.js'
+import { FormError } from '../../ui/form-end.js'
+import { Button } from '../../ui/states.js'
+import { EmailField, KindField, NEW_PROJECT, NewPasswordField, ProjectFields } from './person-fields.js'
+
+interface Beginning {
+  person: string
+  email: string
+  password: string
+  code: string
+  kind: AccountKind
+}
 
 /** The first page of a Bobbin that nobody has used yet: makes the first account and project. */
 export function WelcomePage() {
   const queries = useQueryClient()
   const navigate = useNavigate()
-  const [project, setProject] = useState<ProjectDraft>({ name: '', slug: '', keyPrefix: '' })
-  const [person, setPerson] = useState('')
-  const [email, setEmail] = useState('')
-  const [password, setPassword] = useState('')
-  const [code, setCode] = useState('')
-  const [kind, setKind] = useState<AccountKind>('engineer')
+  const projectForm = useForm({ defaultValues: NEW_PROJECT })
+  const { register, handleSubmit } = useForm<Beginning>({
+    defaultValues: { person: '', email: '', password: '', code: '', kind: 'engineer' },
+  })
   const begin = useMutation({
-    mutationFn: () => api.post('/first-run', { body: { ...project, person, email: email.trim(), password, kind, code } }),
+    mutationFn: ({ email, ...rest }: Beginning) =>
+      api.post('/first-run', { body: { ...projectForm.getValues(), ...rest, email: email.trim() } }),
     onSuccess: async () => {
       queries.clear()
-      await navigate(`/${project.slug}/cases`, { replace: true })
+      await navigate(`/${projectForm.getValues('slug')}/cases`, { replace: true })
     },
   })
   const first = useQuery({ queryKey: ['first-run'], queryFn: () => api.get('/first-run') })
   if (first.data && !first.data.needed && !begin.isSuccess) return <Navigate to="/" replace />
-  const submit = (event: FormEvent) => {
-    event.preventDefault()
-    begin.mutate()
-  }
   return (
     <main className="grid min-h-full place-items-center overflow-y-auto py-10">
       <title>Welcome · Bobbin</title>
-      <form onSubmit={submit} className="flex w-[720px] max-w-[92vw] flex-col gap-5">
+      <form
+        onSubmit={(event) => void handleSubmit((values) => begin.mutate(values))(event)}
+        className="flex w-[720px] max-w-[92vw] flex-col gap-5"
+      >
         <div className="flex items-center gap-2 text-lg font-bold">
           <Mark /> Bobbin
         </div>
@@ -44,39 +52,26 @@ export function WelcomePage() {
         <div className="grid grid-cols-2 gap-10 max-[640px]:grid-cols-1">
           <fieldset className="flex flex-col gap-3">
             <legend className="mb-2 text-base font-semibold">You</legend>
-            <label className="flex flex-col gap-1">
-              Name
-              <input className="field" autoFocus required value={person} onChange={(event) => setPerson(event.target.value)} />
-            </label>
-            <label className="flex flex-col gap-1">
-              E-mail
-              <input
-                className="field"
-                type="email"
-                autoComplete="username"
-                required
-                value={email}
-                onChange={(event) => setEmail(event.target.value)}
-              />
-            </label>
-            <NewPasswordField label="Password" value={password} onChange={setPassword} />
-            <KindField value={kind} onChange={setKind} />
+            <Field label="Name">
+              <input autoFocus required {...register('person')} />
+            </Field>
+            <EmailField field={register('email')} />
+            <NewPasswordField label="Password" field={register('password')} />
+            <KindField field={register('kind')} />
           </fieldset>
           <fieldset className="flex flex-col gap-3">
             <legend className="mb-2 text-base font-semibold">What you test</legend>
-            <ProjectFields draft={project} onChange={setProject} />
+            <ProjectFields form={projectForm} />
           </fieldset>
         </div>
-        <label className="flex max-w-[342px] flex-col gap-1">
-          Code
-          <input className="field font-mono" required autoComplete="off" value={code} onChange={(event) => setCode(event.target.value)} />
-          <span className="text-soft">The server shows it where it was started, so that only whoever runs it can begin.</span>
-        </label>
-        {begin.error && (
-          <p role="alert" className="text-failed">
-            {messageOf(begin.error)}
-          </p>
-        )}
+        <Field
+          label="Code"
+          hint="The server shows it where it was started, so that only whoever runs it can begin."
+          className="max-w-[342px]"
+        >
+          <input className="font-mono" required autoComplete="off" {...register('code')} />
+        </Field>
+        <FormError error={begin.error} />
         <div>
           <Button type="submit" kind="strong" disabled={begin.isPending}>
             Create and start

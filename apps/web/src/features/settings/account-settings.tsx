@@ -1,11 +1,13 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
-import { useState, type FormEvent } from 'react'
+import { useForm, useWatch } from 'react-hook-form'
 import { useNavigate } from 'react-router'
 import { useSession } from '../../context/session.js'
 import { api } from '../../lib/api.js'
 import { Button, ErrorState, Loading, messageOf } from '../../ui/states.js'
 import { Time } from '../../ui/time.js'
 import { notify, notifyError } from '../../ui/toast.js'
+import { Field } from '../../ui/field.js'
+import { FormError } from '../../ui/form-end.js'
 import { NewPasswordField } from '../access/person-fields.js'
 import { agentWords } from './agent-words.js'
 
@@ -25,46 +27,31 @@ export function AccountSettings() {
 
 function PasswordForm() {
   const queries = useQueryClient()
-  const [current, setCurrent] = useState('')
-  const [next, setNext] = useState('')
-  const [endTokens, setEndTokens] = useState(false)
+  const { control, register, handleSubmit, reset } = useForm({ defaultValues: { current: '', next: '', endTokens: false } })
+  const [current, next] = useWatch({ control, name: ['current', 'next'] })
   const change = useMutation({
-    mutationFn: () => api.put('/session/password', { body: { current, next, endTokens } }),
+    mutationFn: (body: { current: string; next: string; endTokens: boolean }) => api.put('/session/password', { body }),
     onSuccess: () => {
-      setCurrent('')
-      setNext('')
+      reset()
       notify('Password changed. Every other session has ended')
       void queries.invalidateQueries({ queryKey: ['sessions'] })
     },
   })
-  const submit = (event: FormEvent) => {
-    event.preventDefault()
-    change.mutate()
-  }
   return (
-    <form onSubmit={submit} className="mb-8 flex max-w-[340px] flex-col gap-3">
+    <form
+      onSubmit={(event) => void handleSubmit((values) => change.mutate(values))(event)}
+      className="mb-8 flex max-w-[340px] flex-col gap-3"
+    >
       <h2 className="text-base">Change the password</h2>
-      <label className="flex flex-col gap-1">
-        Current password
-        <input
-          className="field"
-          type="password"
-          autoComplete="current-password"
-          required
-          value={current}
-          onChange={(e) => setCurrent(e.target.value)}
-        />
-      </label>
-      <NewPasswordField label="New password" value={next} onChange={setNext} />
+      <Field label="Current password">
+        <input type="password" autoComplete="current-password" required {...register('current')} />
+      </Field>
+      <NewPasswordField label="New password" field={register('next')} />
       <label className="flex items-center gap-2">
-        <input type="checkbox" checked={endTokens} onChange={(e) => setEndTokens(e.target.checked)} />
+        <input type="checkbox" {...register('endTokens')} />
         Also revoke the tokens that I made
       </label>
-      {change.error && (
-        <p role="alert" className="text-failed">
-          {messageOf(change.error)}
-        </p>
-      )}
+      <FormError error={change.error} />
       <div>
         <Button type="submit" kind="strong" disabled={change.isPending || current === '' || next.length < 10}>
           Change password

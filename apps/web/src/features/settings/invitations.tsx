@@ -1,10 +1,12 @@
 import type { InvitationRow, MadeInvitation, RoleRow } from '@bobbin/client'
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
-import { useState, type FormEvent } from 'react'
+import { useState } from 'react'
+import { useForm, useWatch } from 'react-hook-form'
 import { useSession } from '../../context/session.js'
 import { api } from '../../lib/api.js'
 import { CopyBlock } from '../../ui/copy-block.js'
 import { Field } from '../../ui/field.js'
+import { FormError } from '../../ui/form-end.js'
 import { Button, ErrorState, messageOf } from '../../ui/states.js'
 import { Time } from '../../ui/time.js'
 import { notifyError } from '../../ui/toast.js'
@@ -46,38 +48,31 @@ export function Invitations({ roles }: { roles: readonly RoleRow[] }) {
 function NewInvitation({ roles, onMade }: { roles: readonly RoleRow[]; onMade: (made: MadeInvitation) => void }) {
   const { project } = useSession()
   const queries = useQueryClient()
-  const [email, setEmail] = useState('')
-  const [role, setRole] = useState('engineer')
+  const { control, register, handleSubmit, resetField } = useForm({ defaultValues: { email: '', role: 'engineer' } })
+  const typed = useWatch({ control, name: 'email' })
   const invite = useMutation({
-    mutationFn: () => api.post('/projects/{project}/invitations', { path: { project: project.slug }, body: { email: email.trim(), role } }),
+    mutationFn: ({ email, role }: { email: string; role: string }) =>
+      api.post('/projects/{project}/invitations', { path: { project: project.slug }, body: { email: email.trim(), role } }),
     onSuccess: (made) => {
-      setEmail('')
+      resetField('email')
       onMade(made)
       void queries.invalidateQueries({ queryKey: ['invitations'] })
     },
   })
-  const submit = (event: FormEvent) => {
-    event.preventDefault()
-    invite.mutate()
-  }
   return (
-    <form onSubmit={submit} className="flex flex-wrap items-end gap-3">
+    <form onSubmit={(event) => void handleSubmit((values) => invite.mutate(values))(event)} className="flex flex-wrap items-end gap-3">
       <Field label="Email" className="w-[280px]">
-        <input type="email" required value={email} onChange={(event) => setEmail(event.target.value)} />
+        <input type="email" required {...register('email')} />
       </Field>
       <Field label="As">
-        <select value={role} onChange={(event) => setRole(event.target.value)}>
+        <select {...register('role')}>
           <RoleOptions roles={roles} />
         </select>
       </Field>
-      <Button type="submit" disabled={email === '' || invite.isPending}>
+      <Button type="submit" disabled={typed === '' || invite.isPending}>
         Create link
       </Button>
-      {invite.error && (
-        <p role="alert" className="w-full text-failed">
-          {messageOf(invite.error)}
-        </p>
-      )}
+      <FormError error={invite.error} className="w-full" />
     </form>
   )
 }

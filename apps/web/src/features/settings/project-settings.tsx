@@ -1,5 +1,4 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query'
-import { useState, type FormEvent } from 'react'
 import { useForm } from 'react-hook-form'
 import { useNavigate } from 'react-router'
 import { missingWords, useCan } from '../../context/can.js'
@@ -7,8 +6,9 @@ import { useSession } from '../../context/session.js'
 import { api } from '../../lib/api.js'
 import { useAddress } from '../../lib/use-address.js'
 import { Field } from '../../ui/field.js'
-import { Button, messageOf } from '../../ui/states.js'
-import { ProjectFields, type ProjectDraft } from '../access/person-fields.js'
+import { FormError } from '../../ui/form-end.js'
+import { Button } from '../../ui/states.js'
+import { NEW_PROJECT, ProjectFields, type ProjectDraft } from '../access/person-fields.js'
 
 /** The project's name, and how a new one is made. */
 export function ProjectSettings() {
@@ -62,11 +62,7 @@ function ProjectName() {
       >
         <input className="font-mono" disabled={!keeps} {...form.register('defaultBranch', { required: 'Name the branch' })} />
       </Field>
-      {save.error && (
-        <p role="alert" className="text-failed">
-          {messageOf(save.error)}
-        </p>
-      )}
+      <FormError error={save.error} />
       {keeps ? (
         <div>
           <Button type="submit" disabled={!isDirty || save.isPending}>
@@ -83,27 +79,22 @@ function ProjectName() {
 function NewProject({ onCancel }: { onCancel: () => void }) {
   const queries = useQueryClient()
   const navigate = useNavigate()
-  const [draft, setDraft] = useState<ProjectDraft>({ name: '', slug: '', keyPrefix: '' })
+  const form = useForm({ defaultValues: NEW_PROJECT })
   const make = useMutation({
-    mutationFn: () => api.post('/projects', { body: draft }),
+    mutationFn: (body: ProjectDraft) => api.post('/projects', { body }),
     onSuccess: async ({ project }) => {
       await queries.invalidateQueries({ queryKey: ['me'] })
       await navigate(`/${project.slug}/cases`)
     },
   })
-  const submit = (event: FormEvent) => {
-    event.preventDefault()
-    make.mutate()
-  }
   return (
-    <form onSubmit={submit} className="flex max-w-[360px] flex-col gap-3">
+    <form
+      onSubmit={(event) => void form.handleSubmit((values) => make.mutate(values))(event)}
+      className="flex max-w-[360px] flex-col gap-3"
+    >
       <h2 className="text-base">A new project</h2>
-      <ProjectFields draft={draft} onChange={setDraft} />
-      {make.error && (
-        <p role="alert" className="text-failed">
-          {messageOf(make.error)}
-        </p>
-      )}
+      <ProjectFields form={form} />
+      <FormError error={make.error} />
       <div className="flex gap-3">
         <Button type="submit" kind="strong" disabled={make.isPending}>
           Make it

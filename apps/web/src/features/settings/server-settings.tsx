@@ -1,11 +1,13 @@
 import type { AccountRow, ServerProject } from '@bobbin/client'
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
-import { useState, type FormEvent } from 'react'
+import { useForm } from 'react-hook-form'
 import { useSession } from '../../context/session.js'
 import { api } from '../../lib/api.js'
 import { CopyBlock } from '../../ui/copy-block.js'
 import { Dialog } from '../../ui/dialog.js'
 import { Button, ErrorState, Loading, messageOf } from '../../ui/states.js'
+import { Field } from '../../ui/field.js'
+import { FormError } from '../../ui/form-end.js'
 import { BackgroundWork } from './background-work.js'
 import { notify, notifyError } from '../../ui/toast.js'
 
@@ -134,41 +136,35 @@ const linesOf = (text: string) => text.split('\n').map((line) => line.trim()).fi
 
 function ProjectSources({ project }: { project: ServerProject }) {
   const queries = useQueryClient()
-  const [folders, setFolders] = useState(project.folders.join('\n'))
-  const [hosts, setHosts] = useState(project.hosts.join('\n'))
+  const { register, handleSubmit, formState } = useForm({
+    values: { folders: project.folders.join('\n'), hosts: project.hosts.join('\n') },
+  })
   const save = useMutation({
-    mutationFn: () =>
+    mutationFn: ({ folders, hosts }: { folders: string; hosts: string }) =>
       api.patch('/server/projects/{id}', { path: { id: project.id }, body: { folders: linesOf(folders), hosts: linesOf(hosts) } }),
     onSuccess: () => {
       notify(`Saved for ${project.name}`)
       void queries.invalidateQueries({ predicate: ({ queryKey: [word] }) => word === 'server-projects' || word === 'sources' })
     },
   })
-  const submit = (event: FormEvent) => {
-    event.preventDefault()
-    save.mutate()
-  }
-  const changed = folders !== project.folders.join('\n') || hosts !== project.hosts.join('\n')
   return (
     <li className="border-t border-hairline py-3">
-      <form onSubmit={submit} aria-label={project.name} className="flex flex-wrap items-end gap-4">
+      <form
+        onSubmit={(event) => void handleSubmit((values) => save.mutate(values))(event)}
+        aria-label={project.name}
+        className="flex flex-wrap items-end gap-4"
+      >
         <strong className="w-full truncate">{project.name}</strong>
-        <label className="flex min-w-[240px] flex-1 flex-col gap-1">
-          Folders
-          <textarea className="field font-mono" rows={2} value={folders} onChange={(event) => setFolders(event.target.value)} />
-        </label>
-        <label className="flex min-w-[240px] flex-1 flex-col gap-1">
-          Hosts
-          <textarea className="field font-mono" rows={2} value={hosts} onChange={(event) => setHosts(event.target.value)} />
-        </label>
-        <Button type="submit" disabled={!changed || save.isPending}>
+        <Field label="Folders" className="min-w-[240px] flex-1">
+          <textarea className="font-mono" rows={2} {...register('folders')} />
+        </Field>
+        <Field label="Hosts" className="min-w-[240px] flex-1">
+          <textarea className="font-mono" rows={2} {...register('hosts')} />
+        </Field>
+        <Button type="submit" disabled={!formState.isDirty || save.isPending}>
           Save
         </Button>
-        {save.error && (
-          <p role="alert" className="w-full text-failed">
-            {messageOf(save.error)}
-          </p>
-        )}
+        <FormError error={save.error} className="w-full" />
       </form>
     </li>
   )

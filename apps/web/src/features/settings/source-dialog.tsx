@@ -1,11 +1,13 @@
 import type { Source, SourceDto, SourceFile, SourceList } from '@bobbin/client'
 import { useMutation, useQueryClient } from '@tanstack/react-query'
-import { useState, type FormEvent } from 'react'
+import { useForm, useWatch } from 'react-hook-form'
 import { useSession } from '../../context/session.js'
 import { api } from '../../lib/api.js'
 import { count, formatBytes } from '../../lib/format.js'
 import { Dialog } from '../../ui/dialog.js'
-import { Button, messageOf } from '../../ui/states.js'
+import { Field } from '../../ui/field.js'
+import { FormError } from '../../ui/form-end.js'
+import { Button } from '../../ui/states.js'
 import { notify } from '../../ui/toast.js'
 import { settingsOf } from './sources.js'
 import { everyWords, INTERVALS } from './source-words.js'
@@ -32,32 +34,30 @@ const EMPTY: SourceDto = {
 export function SourceDialog({ source, list, onClose }: SourceDialogProps) {
   const { project } = useSession()
   const queries = useQueryClient()
-  const [draft, setDraft] = useState<SourceDto>(() =>
-    source ? settingsOf(source) : { ...EMPTY, branch: project.defaultBranch, kind: list.folders.length > 0 ? 'folder' : 'http' },
-  )
-  const set = (change: Partial<SourceDto>) => setDraft({ ...draft, ...change })
+  const { control, register, handleSubmit } = useForm<SourceDto>({
+    defaultValues: source
+      ? settingsOf(source)
+      : { ...EMPTY, branch: project.defaultBranch, kind: list.folders.length > 0 ? 'folder' : 'http' },
+  })
+  const draft = useWatch({ control }) as SourceDto
   const path = { project: project.slug }
   const look = useMutation({
-    mutationFn: () =>
+    mutationFn: (body: SourceDto) =>
       source
-        ? api.post('/projects/{project}/sources/{id}/look', { path: { ...path, id: source.id }, body: draft })
-        : api.post('/projects/{project}/sources/look', { path, body: draft }),
+        ? api.post('/projects/{project}/sources/{id}/look', { path: { ...path, id: source.id }, body })
+        : api.post('/projects/{project}/sources/look', { path, body }),
   })
   const save = useMutation({
-    mutationFn: () =>
+    mutationFn: (body: SourceDto) =>
       source
-        ? api.put('/projects/{project}/sources/{id}', { path: { ...path, id: source.id }, body: draft })
-        : api.post('/projects/{project}/sources', { path, body: draft }),
+        ? api.put('/projects/{project}/sources/{id}', { path: { ...path, id: source.id }, body })
+        : api.post('/projects/{project}/sources', { path, body }),
     onSuccess: ({ name }) => {
       void queries.invalidateQueries({ queryKey: ['sources'] })
       notify(source ? `${name} is changed` : `${name} is looked into from now on`)
       onClose()
     },
   })
-  const submit = (event: FormEvent) => {
-    event.preventDefault()
-    save.mutate()
-  }
   const complete = [draft.name, draft.address, draft.pipeline, draft.branch, draft.environment].every((text) => text.trim() !== '')
   return (
     <Dialog
@@ -66,12 +66,13 @@ export function SourceDialog({ source, list, onClose }: SourceDialogProps) {
       title={source ? `Change ${source.name}` : 'Add a source'}
       description="Result files there are taken in as if a pipeline had delivered them; each file once, and again when it changes."
     >
-      <form onSubmit={submit} className="flex flex-col gap-3">
+      <form onSubmit={(event) => void handleSubmit((values) => save.mutate(values))(event)} className="flex flex-col gap-3">
         <div className="grid grid-cols-2 gap-3">
-          <Text label="Name" value={draft.name} onChange={(name) => set({ name })} autoFocus />
-          <label className="flex flex-col gap-1">
-            Check every
-            <select className="field" value={draft.everySeconds} onChange={(event) => set({ everySeconds: Number(event.target.value) })}>
+          <Field label="Name">
+            <input autoFocus {...register('name')} />
+          </Field>
+          <Field label="Check every">
+            <select {...register('everySeconds', { valueAsNumber: true })}>
               {[...new Set([...INTERVALS, draft.everySeconds])]
                 .sort((a, b) => a - b)
                 .map((seconds) => (
@@ -80,29 +81,34 @@ export function SourceDialog({ source, list, onClose }: SourceDialogProps) {
                   </option>
                 ))}
             </select>
-          </label>
-          <label className="flex flex-col gap-1">
-            It is
-            <select className="field" value={draft.kind} onChange={(event) => set({ kind: event.target.value as SourceDto['kind'] })}>
+          </Field>
+          <Field label="It is">
+            <select {...register('kind')}>
               <option value="folder">a folder of the server</option>
               <option value="http">an address (http, https)</option>
             </select>
-          </label>
-          <Text
-            label={draft.kind === 'folder' ? 'Path of the folder' : 'Address'}
-            value={draft.address}
-            placeholder={draft.kind === 'folder' ? (list.folders[0] ?? '/srv/reports') : 'https://ci.gullhaven.example/junit.xml'}
-            onChange={(address) => set({ address })}
-          />
-          <Text label="Pipeline" value={draft.pipeline} onChange={(pipeline) => set({ pipeline })} />
-          <Text label="Environment" value={draft.environment} onChange={(environment) => set({ environment })} />
-          <Text label="Branch" value={draft.branch} onChange={(branch) => set({ branch })} />
-          <Text
-            label="Build, if not the file’s time"
-            value={draft.build ?? ''}
-            placeholder={draft.kind === 'folder' ? '{folder}' : ''}
-            onChange={(build) => set({ build: build || null })}
-          />
+          </Field>
+          <Field label={draft.kind === 'folder' ? 'Path of the folder' : 'Address'}>
+            <input
+              placeholder={draft.kind === 'folder' ? (list.folders[0] ?? '/srv/reports') : 'https://ci.gullhaven.example/junit.xml'}
+              {...register('address')}
+            />
+          </Field>
+          <Field label="Pipeline">
+            <input {...register('pipeline')} />
+          </Field>
+          <Field label="Environment">
+            <input {...register('environment')} />
+          </Field>
+          <Field label="Branch">
+            <input {...register('branch')} />
+          </Field>
+          <Field label="Build, if not the file’s time">
+            <input
+              placeholder={draft.kind === 'folder' ? '{folder}' : ''}
+              {...register('build', { setValueAs: (text: string | null) => text || null })}
+            />
+          </Field>
         </div>
         <p className="text-soft">{allowedWords(draft.kind, list)}</p>
         {draft.kind === 'folder' && (
@@ -112,16 +118,12 @@ export function SourceDialog({ source, list, onClose }: SourceDialogProps) {
           </p>
         )}
         {look.data && <WouldComeIn {...look.data} />}
-        {(look.error ?? save.error) && (
-          <p role="alert" className="break-words text-failed">
-            {messageOf(look.error ?? save.error)}
-          </p>
-        )}
+        <FormError error={look.error ?? save.error} />
         <div className="flex gap-2">
           <Button kind="strong" type="submit" disabled={!complete || save.isPending}>
             {source ? 'Save' : 'Add it'}
           </Button>
-          <Button disabled={!complete || look.isPending} onClick={() => look.mutate()}>
+          <Button disabled={!complete || look.isPending} onClick={() => look.mutate(draft)}>
             {look.isPending ? 'Looking …' : 'Preview'}
           </Button>
           <Button onClick={onClose}>Cancel</Button>
@@ -138,23 +140,6 @@ function allowedWords(kind: SourceDto['kind'], { folders, hosts }: SourceList): 
   if (allowed.length === 0)
     return `This server ${kind === 'folder' ? 'looks into no folders' : 'fetches from no hosts'} yet; who runs it allows some by ${setting}.`
   return kind === 'folder' ? `It must be inside ${allowed.join(' or ')}.` : `This server fetches from ${allowed.join(', ')}.`
-}
-
-interface TextProps {
-  label: string
-  value: string
-  placeholder?: string
-  autoFocus?: boolean
-  onChange: (value: string) => void
-}
-
-function Text({ label, value, onChange, ...input }: TextProps) {
-  return (
-    <label className="flex flex-col gap-1">
-      {label}
-      <input className="field" value={value} onChange={(event) => onChange(event.target.value)} {...input} />
-    </label>
-  )
 }
 
 /** What a look found: nothing of it is stored yet. */

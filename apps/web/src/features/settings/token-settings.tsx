@@ -1,10 +1,13 @@
 import type { MadeToken, TokenScope } from '@bobbin/client'
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
-import { useState, type FormEvent } from 'react'
+import { useState } from 'react'
+import { useForm, useWatch } from 'react-hook-form'
 import { missingWords, useCan } from '../../context/can.js'
 import { useSession } from '../../context/session.js'
 import { api } from '../../lib/api.js'
 import { Button, ErrorState, Loading, messageOf } from '../../ui/states.js'
+import { Field } from '../../ui/field.js'
+import { FormError } from '../../ui/form-end.js'
 import { CopyBlock } from '../../ui/copy-block.js'
 import { Time } from '../../ui/time.js'
 import { notify, notifyError } from '../../ui/toast.js'
@@ -78,58 +81,52 @@ const LIVES = [
   [730, '2 years'],
 ] as const
 
+interface TokenDraft {
+  name: string
+  scope: TokenScope
+  days: number
+}
+
 function NewToken({ onMade }: { onMade: (made: MadeToken) => void }) {
   const { project } = useSession()
   const queries = useQueryClient()
-  const [name, setName] = useState('')
-  const [scope, setScope] = useState<TokenScope>('deliver')
-  const [days, setDays] = useState(365)
+  const { control, register, handleSubmit, resetField } = useForm<TokenDraft>({ defaultValues: { name: '', scope: 'deliver', days: 365 } })
+  const name = useWatch({ control, name: 'name' })
   const make = useMutation({
-    mutationFn: () => api.post('/projects/{project}/tokens', { path: { project: project.slug }, body: { name, scope, days } }),
+    mutationFn: (body: TokenDraft) => api.post('/projects/{project}/tokens', { path: { project: project.slug }, body }),
     onSuccess: (made) => {
-      setName('')
+      resetField('name')
       onMade(made)
       void queries.invalidateQueries({ queryKey: ['tokens'] })
     },
   })
-  const submit = (event: FormEvent) => {
-    event.preventDefault()
-    make.mutate()
-  }
   return (
-    <form onSubmit={submit} className="mb-6 flex flex-wrap items-end gap-3">
-      <label className="flex w-[260px] flex-col gap-1">
-        Name
-        <input className="field" placeholder="Used by" value={name} onChange={(event) => setName(event.target.value)} />
-      </label>
-      <label className="flex flex-col gap-1">
-        It may
-        <select className="field" value={scope} onChange={(event) => setScope(event.target.value as TokenScope)}>
+    <form onSubmit={(event) => void handleSubmit((values) => make.mutate(values))(event)} className="mb-6 flex flex-wrap items-end gap-3">
+      <Field label="Name" className="w-[260px]">
+        <input placeholder="Used by" {...register('name')} />
+      </Field>
+      <Field label="It may">
+        <select {...register('scope')}>
           {Object.entries(SCOPES).map(([value, words]) => (
             <option key={value} value={value}>
               {words}
             </option>
           ))}
         </select>
-      </label>
-      <label className="flex flex-col gap-1">
-        Expires after
-        <select className="field" value={days} onChange={(event) => setDays(Number(event.target.value))}>
+      </Field>
+      <Field label="Expires after">
+        <select {...register('days', { valueAsNumber: true })}>
           {LIVES.map(([value, words]) => (
             <option key={value} value={value}>
               {words}
             </option>
           ))}
         </select>
-      </label>
+      </Field>
       <Button type="submit" kind="strong" disabled={name.trim() === '' || make.isPending}>
         Create a token
       </Button>
-      {make.error && (
-        <p role="alert" className="w-full text-failed">
-          {messageOf(make.error)}
-        </p>
-      )}
+      <FormError error={make.error} className="w-full" />
     </form>
   )
 }
