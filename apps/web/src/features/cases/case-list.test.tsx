@@ -58,6 +58,18 @@ describe('a list of cases', () => {
     expect(onSort).toHaveBeenLastCalledWith(next)
   })
 
+  it('has columns that are made wider by key, and stay so', async () => {
+    await show()
+    const edge = () => screen.getByRole('separator', { name: 'Width of Scripts' })
+    expect(edge().getAttribute('aria-valuenow')).toBe('84')
+    fireEvent.keyDown(edge(), { key: 'ArrowLeft' })
+    fireEvent.keyDown(edge(), { key: 'ArrowLeft' })
+    expect(edge().getAttribute('aria-valuenow')).toBe('104')
+    expect(localStorage.getItem('bobbin.widths.cases')).toBe('{"scripts":104}')
+    fireEvent.doubleClick(edge())
+    expect(edge().getAttribute('aria-valuenow')).toBe('84')
+  })
+
   it('says which case misses a script, and leaves alone those that want none', async () => {
     await show()
     expect(screen.getByRole('row', { name: /FERRY-1/ }).textContent).toContain('no script')

@@ -1,9 +1,12 @@
 import type { CaseRow } from '@bobbin/client'
-import { ArrowDown, ArrowUp } from 'lucide-react'
-import { useEffect, useMemo, useRef, useState } from 'react'
+import { useTable } from '@tanstack/react-table'
+import { type ReactNode, useEffect, useMemo, useRef, useState } from 'react'
+import { useWidths } from '../../lib/widths.js'
+import { columnFeatures } from '../../ui/column-features.js'
+import { ColumnHead } from '../../ui/column-head.js'
 import { RowList, type RowListProps } from '../../ui/row-list.js'
 import { DRAGGED_CASES } from './area-tree.js'
-import { fitting, type CaseColumn } from './columns.js'
+import { type CaseColumn, COLUMNS, DEFINITIONS, fitting, FLEXIBLE, RIGHT } from './columns.js'
 
 export type Line = { kind: 'area'; name: string; count: number } | { kind: 'case'; row: CaseRow }
 
@@ -16,15 +19,52 @@ export interface CaseListProps extends Pick<RowListProps<Line>, 'selected' | 'on
   onSort: (sort: string | null) => void
 }
 
+type CaseTable = ReturnType<typeof useCaseTable>['table']
+
+/** Columns of cases as a table: which there are, how wide they are, and what the list is sorted by. */
+function useCaseTable({ rows, columns: wanted, sort, onSort }: Pick<CaseListProps, 'rows' | 'columns' | 'sort' | 'onSort'>, width: number) {
+  const [widths, setWidths] = useWidths('cases')
+  const columns = fitting(wanted, width, widths)
+  const sorting = sort === undefined ? [] : [{ id: sort.replace(/^-/, ''), desc: sort.startsWith('-') }]
+  const table = useTable({
+    features: columnFeatures,
+    columns: DEFINITIONS,
+    data: rows,
+    getRowId: (row) => row.key,
+    manualSorting: true,
+    enableMultiSort: false,
+    sortDescFirst: false,
+    columnResizeMode: 'onChange',
+    // the title takes what is left: columns grow to the left
+    columnResizeDirection: 'rtl',
+    state: {
+      columnVisibility: Object.fromEntries(COLUMNS.map(({ id }) => [id, columns.some((column) => column.id === id)])),
+      columnSizing: widths,
+      sorting,
+    },
+    onColumnSizingChange: setWidths,
+    onSortingChange: (change) => {
+      const [next] = typeof change === 'function' ? change(sorting) : change
+      onSort(next ? `${next.desc ? '-' : ''}${next.id}` : null)
+    },
+  })
+  const resize = (id: string, width: number | null) =>
+    setWidths((before) => {
+      const { [id]: _, ...others } = before
+      return width === null ? others : { ...others, [id]: width }
+    })
+  return { table, resize }
+}
+
 /** Cases under the headings of their areas; sorted otherwise, in one row. */
-export function CaseList({ rows, total, columns: wanted, picked, sort, onSort, ...list }: CaseListProps) {
+export function CaseList({ rows, total, columns, picked, sort, onSort, ...list }: CaseListProps) {
   const [bench, width] = useWidth()
-  const columns = fitting(wanted, width)
+  const { table, resize } = useCaseTable({ rows, columns, sort, onSort }, width)
   const grouped = sort === undefined || sort === 'area'
   const lines = useMemo(() => layOut(rows, grouped), [rows, grouped])
   return (
     <div ref={bench} className="flex min-h-0 flex-1 flex-col">
-      <Headings columns={columns} sort={sort} onSort={onSort} />
+      <Headings table={table} onResize={resize} />
       <RowList
         {...list}
         label={`Cases, ${total}`}
@@ -37,7 +77,7 @@ export function CaseList({ rows, total, columns: wanted, picked, sort, onSort, .
           event.dataTransfer.setData(DRAGGED_CASES, picked.has(key) ? [...picked].join(',') : key)
           event.dataTransfer.effectAllowed = 'move'
         }}
-        render={(line) => <LineView line={line} columns={columns} />}
+        render={(line) => <LineView line={line} table={table} />}
       />
     </div>
   )
@@ -70,51 +110,28 @@ export function layOut(rows: readonly CaseRow[], grouped: boolean): Line[] {
   return lines
 }
 
-function Headings({ columns, sort, onSort }: Pick<CaseListProps, 'columns' | 'sort' | 'onSort'>) {
-  const heading = (name: string, by: string | null) => <Heading name={name} by={by} sort={sort} onSort={onSort} />
+function Headings({ table, onResize }: { table: CaseTable; onResize: (id: string, width: number | null) => void }) {
   return (
     <div className="flex h-[28px] shrink-0 items-center border-b border-hairline pl-[33px] text-soft">
-      <div className="w-[92px] shrink-0">{heading('Key', 'key')}</div>
-      <div className="min-w-0 flex-1">{heading('Title', 'title')}</div>
-      {columns.map((column) => (
-        <div key={column.id} style={{ width: column.width }} className={`shrink-0 truncate px-2 ${column.right ? 'flex justify-end' : ''}`}>
-          {heading(column.name, column.sort)}
-        </div>
-      ))}
+      {table.getHeaderGroups()[0]?.headers.map((header) => {
+        const { id, columnDef } = header.column
+        const flexible = id === FLEXIBLE
+        return (
+          <div
+            key={id}
+            style={flexible ? undefined : { width: header.column.getSize() }}
+            className={`relative flex min-w-0 items-center ${flexible ? 'flex-1' : 'shrink-0'} ${id === 'key' || flexible ? '' : 'px-2'} ${RIGHT.has(id) ? 'justify-end' : ''}`}
+          >
+            <ColumnHead header={header} name={String(columnDef.header)} backTo="area order" onResize={onResize} />
+          </div>
+        )
+      })}
       <div className="w-3 shrink-0" />
     </div>
   )
 }
 
-function Heading({
-  name,
-  by,
-  sort,
-  onSort,
-}: {
-  name: string
-  by: string | null
-  sort: string | undefined
-  onSort: (sort: string | null) => void
-}) {
-  if (by === null) return <span>{name}</span>
-  const [up, down] = [sort === by, sort === `-${by}`]
-  return (
-    <button
-      type="button"
-      title={down ? 'Sort by area order' : `Sort by ${name.toLowerCase()}`}
-      aria-label={`${name}${up ? ', sorted ascending' : down ? ', sorted descending' : ''}`}
-      onClick={() => onSort(up ? `-${by}` : down ? null : by)}
-      className={`inline-flex items-center gap-1 hover:text-ink ${up || down ? 'font-semibold text-ink' : ''}`}
-    >
-      {name}
-      {up && <ArrowUp size={11} aria-hidden="true" />}
-      {down && <ArrowDown size={11} aria-hidden="true" />}
-    </button>
-  )
-}
-
-function LineView({ line, columns }: { line: Line; columns: readonly CaseColumn[] }) {
+function LineView({ line, table }: { line: Line; table: CaseTable }) {
   if (line.kind === 'area') {
     return (
       <div role="gridcell" className="flex min-w-0 gap-2 self-end px-[33px] pb-1.5">
@@ -126,27 +143,27 @@ function LineView({ line, columns }: { line: Line; columns: readonly CaseColumn[
   const { row } = line
   return (
     <>
-      <div role="gridcell" className="w-[92px] shrink-0 truncate font-mono text-dye">
-        {row.key}
-      </div>
-      <div
-        role="gridcell"
-        className={`min-w-0 flex-1 truncate ${row.state === 'retired' ? 'text-soft line-through' : ''}`}
-        title={row.title}
-      >
-        {row.title}
-        {row.state === 'draft' && <span className="text-soft"> · draft</span>}
-      </div>
-      {columns.map((column) => (
-        <div
-          key={column.id}
-          role="gridcell"
-          style={{ width: column.width }}
-          className={`shrink-0 truncate px-2 text-soft ${column.right ? 'text-right' : ''}`}
-        >
-          {column.cell(row)}
-        </div>
-      ))}
+      {table
+        .getRow(row.key)
+        .getVisibleCells()
+        .map((cell) => {
+          const { id } = cell.column
+          const flexible = id === FLEXIBLE
+          const retired = flexible && row.state === 'retired'
+          return (
+            <div
+              key={id}
+              role="gridcell"
+              title={flexible ? row.title : undefined}
+              style={flexible ? undefined : { width: cell.column.getSize() }}
+              className={`truncate ${flexible ? 'min-w-0 flex-1' : 'shrink-0'} ${id === 'key' ? 'font-mono text-dye' : flexible ? '' : 'px-2 text-soft'} ${
+                RIGHT.has(id) ? 'text-right' : ''
+              } ${retired ? 'text-soft line-through' : ''}`}
+            >
+              {cell.getValue() as ReactNode}
+            </div>
+          )
+        })}
       <div className="w-3 shrink-0" />
     </>
   )

@@ -1,8 +1,10 @@
 import type { CaseRow } from '@bobbin/client'
 import { writeEstimate } from '@bobbin/core'
+import { createColumnHelper } from '@tanstack/react-table'
 import type { ReactNode } from 'react'
 import { count } from '../../lib/format.js'
 import { Time } from '../../ui/time.js'
+import type { ColumnFeatures } from '../../ui/column-features.js'
 import { intentWords } from './case-address.js'
 
 export interface CaseColumn {
@@ -49,16 +51,43 @@ export const COLUMNS: readonly CaseColumn[] = [
   },
 ]
 
+const helper = createColumnHelper<ColumnFeatures, CaseRow>()
+
+/** Takes what the others leave. */
+export const FLEXIBLE = 'title'
+export const RIGHT: ReadonlySet<string> = new Set(COLUMNS.filter(({ right }) => right).map(({ id }) => id))
+
+/** Key and title, which are always there, and the columns above; what a column shows is its value. */
+export const DEFINITIONS = helper.columns([
+  helper.accessor((row): ReactNode => row.key, { id: 'key', header: 'Key', size: 92, enableResizing: false, enableHiding: false }),
+  helper.accessor(
+    (row): ReactNode => (
+      <>
+        {row.title}
+        {row.state === 'draft' && <span className="text-soft"> · draft</span>}
+      </>
+    ),
+    { id: FLEXIBLE, header: 'Title', enableResizing: false, enableHiding: false },
+  ),
+  ...COLUMNS.map(({ id, name, width, sort, cell }) =>
+    helper.accessor(cell, { id, header: name, size: width, minSize: 40, maxSize: 600, enableSorting: sort !== null }),
+  ),
+])
+
 /** What key and title need, in pixels. */
 const LEAST = 33 + 92 + 260
 /** What goes first when there is too little room. */
 const DROPPED_FIRST = ['area', 'updated', 'estimate', 'owner', 'intent', 'tags', 'state', 'priority', 'scripts']
 
 /** As many of the columns as leave the title room to be read. */
-export function fitting(columns: readonly CaseColumn[], width: number): readonly CaseColumn[] {
+export function fitting(
+  columns: readonly CaseColumn[],
+  width: number,
+  widths: Readonly<Record<string, number>> = {},
+): readonly CaseColumn[] {
   let shown = columns
   for (const id of DROPPED_FIRST) {
-    if (LEAST + shown.reduce((sum, column) => sum + column.width, 0) <= width) break
+    if (LEAST + shown.reduce((sum, column) => sum + (widths[column.id] ?? column.width), 0) <= width) break
     shown = shown.filter((column) => column.id !== id)
   }
   return shown
