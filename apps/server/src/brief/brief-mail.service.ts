@@ -20,9 +20,12 @@ const MOST_SENTENCES = 10
 /** Rules whose Brief is due and was not written today. Since the one before, or for a day. */
 const DUE_RULES = `
 select r.id, r.project_id as "projectId", r.account_id as "accountId", r.zone, p.slug, p.name as project, z.key,
-  greatest(now() - interval '8 days', coalesce((select max(e.at) from notification n join notification_event e on e.id = n.event_id and e.kind = 'brief' where n.rule_id = r.id), now() - interval '24 hours')) as since
+  greatest(now() - interval '8 days', coalesce(l.at, now() - interval '24 hours')) as since, l.at is null as "isFirst"
 from notification_rule r join project p on p.id = r.project_id
 join membership m on m.project_id = r.project_id and m.account_id = r.account_id
+left join lateral (
+  select max(e.at) as at from notification n join notification_event e on e.id = n.event_id and e.kind = 'brief' where n.rule_id = r.id
+) l on true
 cross join lateral (select now() at time zone r.zone as here) t
 cross join lateral (select concat_ws(':', 'brief', r.id, t.here::date) as key) z
 where 'brief' = any(r.events) and not r.paused and r.digest_at is not null
@@ -39,6 +42,8 @@ interface DueRule {
   project: string
   key: string
   since: Date
+  /** None was sent before it. */
+  isFirst: boolean
 }
 
 /** Writes the Brief to those who want it each morning; notifications send it. */
@@ -68,18 +73,20 @@ export class BriefMailService {
     }
   }
 
-  private async write({ id, projectId, accountId, zone, slug, project, key, since }: DueRule): Promise<void> {
+  private async write({ id, projectId, accountId, zone, slug, project, key, since, isFirst }: DueRule): Promise<void> {
     const caller = { accountId, sessionId: null, token: null }
     const context = { caller, ...(await this.access.projectFor(caller, slug)) }
     const brief = await this.brief.get(context, lensOf({ branch: context.project.defaultBranch }), since)
-    const text = letterOf(brief, zone, (path) => this.mailer.link(`/${slug}/${path}`))
+    const text = letterOf(brief, isFirst ? 'In the last 24 hours' : 'Since the last Brief', zone, (path) =>
+      this.mailer.link(`/${slug}/${path}`),
+    )
     const event = { projectId, kind: 'brief', key, title: `${project}: ${headlineOf(brief)}`, text, path: '', accountId } as const
     await inTransaction(this, (db) => addForRule(db, id, event))
   }
 }
 
-/** The Brief in plain text: what came, and its sentences with a link each. */
-function letterOf({ findings, runs, builds, results }: Brief, zone: string, linkOf: (path: string) => string): string {
+/** The Brief in plain text: what came, and its sentences with a link each. @param when the span that it is of, in words */
+function letterOf({ findings, runs, builds, results }: Brief, when: string, zone: string, linkOf: (path: string) => string): string {
   const exact = (iso: string) => DateTime.fromISO(iso, { zone }).setLocale('en-GB').toFormat('cccc d LLLL, HH:mm')
   const sentences = findings.slice(0, MOST_SENTENCES).map((finding) => {
     const { parts, detail } = sentenceOf(finding, exact)
@@ -88,6 +95,6 @@ function letterOf({ findings, runs, builds, results }: Brief, zone: string, link
     return ['- ', said.join('\n  '), ...(to === undefined ? [] : ['\n  ', linkOf(to)])].join('')
   })
   const more = findings.length - sentences.length
-  const came = `Since the last Brief: ${count(builds, 'build')}, ${count(runs, 'run')}, ${count(results, 'result')}.`
+  const came = `${when}: ${count(builds, 'build')}, ${count(runs, 'run')}, ${count(results, 'result')}.`
   return [came, ...sentences, ...(more > 0 ? [`${more} more on the page.`] : [])].join('\n\n')
 }

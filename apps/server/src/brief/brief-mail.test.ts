@@ -73,7 +73,7 @@ describe('the Brief by mail', () => {
     await runa('POST', '/notifications/rules', rule({}))
     const [letter] = await Promise.all([mail.next('runa@gullhaven.example'), letters()])
     expect(letter.subject).toMatch(/: Deck planner broke in build 2\. The rest passed\.$/)
-    expect(letter.text).toContain('Since the last Brief: 2 builds, 2 runs, 2 results.')
+    expect(letter.text).toContain('In the last 24 hours: 2 builds, 2 runs, 2 results.')
     expect(letter.text).toContain('- 1 test newly fails in Deck planner: axle 2 over 9.5 t')
     expect(letter.text).toMatch(/\/gullhaven\/runs\/\d+\?show=newlyFailing/)
     expect(await letters()).toBe(0)
@@ -84,6 +84,7 @@ describe('the Brief by mail', () => {
     await bobbin.ask(`update run set delivered_at = delivered_at - interval '2 days'`)
     const [next] = await Promise.all([mail.next('runa@gullhaven.example'), letters()])
     expect(next.subject).toMatch(/: No run came in this time\.$/)
+    expect(next.text).toContain('Since the last Brief: ')
   })
 
   it('goes to nobody who left', async () => {
