@@ -13,6 +13,7 @@ const VIEWS: [string, string][] = [
   ['suites', '/gullhaven/suites'],
   ['adding cases to a suite', '/gullhaven/suites?do=add'],
   ['new suite', '/gullhaven/suites?do=new'],
+  ['suite template', '/gullhaven/suites?suite=template-forms'],
   ['plans', '/gullhaven/plans'],
   ['today', '/gullhaven/plans/today'],
   ['releases', '/gullhaven/releases'],
