@@ -37,8 +37,8 @@ test('rope thrown to pier hand', async () => {
 test('raises the anchor before sailing', async () => {
   await anchor.lift()
 })
-test('quay lamps flicker thrice', async () => {
-  await lamps.flicker(3)
+test('barometer needle settles', async () => {
+  await barometer.settle()
 })
 `
 
@@ -48,7 +48,7 @@ test('scripts of a source tree are mapped by keyboard, and their keys stamped in
     'Fog horn sounds at the pier',
     'Rope is thrown to the hand on the pier',
     'Anchor is raised before sailing',
-    'Harbour lights flash in the night',
+    'Weather glass is read each morning',
   ]) {
     const answer = await page.request.post('/api/projects/gullhaven/cases', { data: { title } })
     keys.push(((await answer.json()) as { case: { key: string } }).case.key)
@@ -74,10 +74,10 @@ test('scripts of a source tree are mapped by keyboard, and their keys stamped in
   await expect(card.getByRole('button', { name: /Accept/ })).toBeVisible()
   await page.keyboard.press('y')
   // of the last no words are shared: it is linked to a case that is looked for
-  await expect(card).toContainText('quay lamps flicker thrice')
+  await expect(card).toContainText('barometer needle settles')
   await page.keyboard.press('e')
-  await page.getByRole('combobox', { name: 'Find a case' }).fill('Harbour lights flash')
-  await expect(page.getByRole('option').first()).toContainText('Harbour lights flash')
+  await page.getByRole('combobox', { name: 'Find a case' }).fill('Weather glass is read')
+  await expect(page.getByRole('option').first()).toContainText('Weather glass is read')
   await page.keyboard.press('Enter')
   await expect(
     page.getByRole('heading', { level: 2, name: 'Every script has a case' }).or(page.getByText('No matching script')),
