@@ -2,7 +2,7 @@
 import { join } from 'node:path'
 import { setTimeout } from 'node:timers/promises'
 import { Sequelize } from 'sequelize'
-import { groupFailures } from '../../apps/server/dist/intake/group-failures.js'
+import { groupFailures } from '../../apps/server/dist/intake/storing/group-failures.js'
 import { writeFileOf } from './files.mjs'
 import { outputOf } from './turns.mjs'
 

@@ -1,6 +1,6 @@
 // Takes in a file (or none) as the server does, up to its transaction (HEAP_MB bounds the thread that reads it), and prints the peak of its resident memory in MB.
 import { createReadStream } from 'node:fs'
-import { disposeOf, readFiles } from '../../apps/server/dist/intake/read-file.js'
+import { disposeOf, readFiles } from '../../apps/server/dist/intake/reading/read-file.js'
 import { THREAD_LIMITS, ThreadPool } from '../../apps/server/dist/platform/threads/thread-pool.js'
 
 const [, , file] = process.argv

@@ -4,7 +4,7 @@ import { Readable } from 'node:stream'
 import { pipeline } from 'node:stream/promises'
 import { from } from 'pg-copy-streams'
 import { readResultFile } from '../../packages/core/dist/index.js'
-import { bytesField, listField, NULL_FIELD, textField } from '../../apps/server/dist/intake/copy-text.js'
+import { bytesField, listField, NULL_FIELD, textField } from '../../apps/server/dist/intake/storing/copy-text.js'
 
 const COLUMNS = `
   seq int, ordinal smallint, identity bytea, name text, classname text, suites text[], file text, profile text, keys text[],
