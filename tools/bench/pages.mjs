@@ -2,6 +2,7 @@
 // by itself; one with a parameter of a new name needs an entry below, and stops the bench until it has one.
 import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
+import { TILE_KINDS } from '../../packages/core/dist/index.js'
 import { ROOT } from '../lib/process.mjs'
 import { writeFileOf } from './files.mjs'
 import { outputOf } from './turns.mjs'
@@ -156,7 +157,7 @@ export async function makeLarge(bench) {
     `select f.id as file, r.script_id as script from result_file f join result r on r.run_id = f.run_id where f.delivery_id = $1`,
     [report.deliveryId],
   )
-  const [full] = await ask(`select id from run where total = ${SCRIPTS} order by day desc, id desc limit 1`)
+  const [full, before] = await ask(`select id, build_id from run where total = ${SCRIPTS} order by day desc, id desc limit 2`)
   const scripts = (await ask('select id from script where project_id = 1 order by id limit 200')).map(({ id }) => id)
   const results = '/projects/{project}/runs/{id}/results/{script}'
   const planned = { ...(await makePlan(ask)), ...(await makeByHand(ask, account)) }
@@ -166,10 +167,21 @@ export async function makeLarge(bench) {
     ...{ members: 1, format: 'csv', page: 'cases', change: 'stillFailing', ordinal: 1, script: scripts[0], tree: 'bench' },
     '/projects/{project}/runs/{id}/threads scripts': scripts.join(','),
     [`${results} script`]: scripts[0],
+    ...{ builds: full.build_id, left: before.id, right: full.id, tests: scripts[0], ...(await makeBoard(ask, account)) },
     ...planned,
     ...{ failures, kind: 'failure', subject: failures },
     [`${results}/attempts/{ordinal}/attachments script`]: script,
   }
+}
+
+/** A board with every kind of tile, on a wall. @returns values for its routes */
+async function makeBoard(ask, account) {
+  const tiles = TILE_KINDS.map((kind) => ({ kind }))
+  const [{ id: boards, key }] = await ask(
+    `insert into board (project_id, name, account_id, shared, tiles, wall_key) values (1, 'large', $1, true, $2::jsonb, gen_random_uuid()) returning id, wall_key as key`,
+    [account, JSON.stringify(tiles)],
+  )
+  return { boards, '/wall/{key} key': key }
 }
 
 /** 2,000 cases for one person to do by hand. @returns values for their routes */

@@ -4,9 +4,12 @@ import { SCRIPT_REF } from '../scripts/index.js'
 
 const index = (change: Change) => CHANGES.indexOf(change)
 
-/** What holds a test, as far as it says: its file, class or outermost suite, on its profile; of tests without any, that they have none. */
+/**
+ * What holds a test, as far as it says: its file, class or outermost suite, on its profile; of tests without any, that they have none. As a
+ * text, since of those a set is looked into by its hash.
+ */
 const holderOf = (script: string) =>
-  `row(${script}.profile, coalesce(${script}.file, nullif(${script}.classname, ''), ${script}.suites[1]))`
+  `coalesce(${script}.profile, chr(1)) || chr(2) || coalesce(${script}.file, nullif(${script}.classname, ''), ${script}.suites[1], chr(1))`
 
 /** A run with what names it; alias \`r\` for the run. */
 export const RUN_COLUMNS = `r.id, r.lane_id as "laneId", p.name as pipeline, l.branch, e.name as environment, b.name as build, b.commit, b.author, b.address, r.keep, r.forgotten_at as "forgottenAt",
@@ -96,9 +99,11 @@ base_runs as (
 ), absent as (
   select p.script_id, ${holderOf('s')} as holder from pairs p join script s on s.id = p.script_id
   where p.now is null and $scope::text is null and not $incomplete::boolean
+), held as materialized (
+  -- asked for each row, and not as a join: that is planned for a few rows, and compares each with each where there are many
+  select script_id, holder in (select ${holderOf('s')} from cur c join script s on s.id = c.script_id) as is_held from absent
 ), gone as (
-  select script_id from absent
-  where holder in (select ${holderOf('s')} from cur c join script s on s.id = c.script_id)
+  select script_id from held where is_held
 ), changed as (
   select p.script_id, coalesce(p.before, e.outcome)::int as before, coalesce(p.before_run, e.run_id) as before_run, p.now::int as now,
     p.duration_ms, p.attempts, p.signature_id, p.message_id,
