@@ -30,17 +30,31 @@ const rankOf = (column: string) => `array_position(${RANK}, ${column}::int)`
 
 /** Of some cases: in the lane that reported them last, the worst outcome of each build, as nth and code. Binds: projectId, branch, cases. */
 export const CASE_THREADS = `
-with ${RECENT}, own as (
+with recursive ${RECENT}, own as materialized (
   select l.case_id, l.script_id from link l where l.project_id = $projectId and l.state = 'active' and l.case_id = any($cases::int[])
+), ordered as (
+  select id, day, lane_id, row_number() over (order by started_at desc, lane_id) as place from recent
+), walk as (
+  -- run by run, the newest first, until every case is found: nearly all are in the first or second
+  select 0::bigint as place, null::int as lane_id, null::int[] as found, (select array_agg(distinct case_id) from own) as missing
+  union all
+  select e.place, e.lane_id, f.found, m.missing from walk w join ordered e on e.place = w.place + 1
+  cross join lateral (
+    select array_agg(distinct o.case_id) as found from own o join result x on x.run_id = e.id and x.day = e.day and x.script_id = o.script_id
+    where o.case_id = any(w.missing)
+  ) f
+  cross join lateral (select array_agg(u.id) as missing from unnest(w.missing) u (id) where f.found is null or u.id <> all(f.found)) m
+  where w.missing is not null
+), best as materialized (
+  select u.case_id, w.lane_id from walk w cross join unnest(w.found) as u (case_id)
 ), cells as (
-  select o.case_id, r.lane_id, r.nth, max(${rankOf('x.outcome')}) as rank, max(r.started_at) as at
-  from recent r join result x on x.run_id = r.id and x.day = r.day join own o on o.script_id = x.script_id
-  group by o.case_id, r.lane_id, r.nth
-), best as (
-  select distinct on (case_id) case_id, lane_id from cells order by case_id, at desc, lane_id
+  select b.case_id, b.lane_id, r.nth, max(${rankOf('x.outcome')}) as rank
+  from best b join recent r on r.lane_id = b.lane_id join own o on o.case_id = b.case_id
+  join result x on x.run_id = r.id and x.day = r.day and x.script_id = o.script_id
+  group by b.case_id, b.lane_id, r.nth
 )
 select c.case_id as "caseId", c.lane_id as "laneId", array_agg(c.nth::int) as nths, array_agg((${RANK})[c.rank]) as codes
-from cells c join best b on b.case_id = c.case_id and b.lane_id = c.lane_id group by c.case_id, c.lane_id`
+from cells c group by c.case_id, c.lane_id`
 
 /** What scripts took lately, the median of their newest results, in milliseconds. Binds: projectId, scripts. */
 export const EXPECTED_TIMES = `

@@ -48,6 +48,19 @@ describe('a suite', () => {
     expect(rows.find(({ suiteId }) => suiteId === id)).toMatchObject({ thread: '000000000012', failed: 1, passed: 1, notRun: 1 })
   })
 
+  it('shows each case in the lane that reported it last, where runs have a part of the tests', async () => {
+    const run = (environment: string, build: string, tests: Parameters<typeof resultFile>[0]) =>
+      bobbin.deliver(resultFile(tests), { build, environment, scope: 'partial' })
+    // the newest run has one of them; the other was last reported elsewhere
+    await run('pier-two', '1', [{ name: 'height', key: 'FERRY-102' }])
+    await run('pier-three', '1', [{ name: 'axle', key: 'FERRY-101' }])
+    await run('pier-three', '2', [{ name: 'axle', key: 'FERRY-101', fails: 'too heavy' }])
+    const { id } = await made('Elsewhere')
+    const { rows, lanes } = await ask<SuiteDetail>('POST', `/suites/${id}/cases`, { keys: ['FERRY-101', 'FERRY-102'] })
+    expect(rows.map(({ thread }) => thread)).toEqual(['000000000012', '000000000001'])
+    expect(lanes.map((lane) => lane.split(', ')[1]).sort()).toEqual(['pier-three', 'pier-two'])
+  })
+
   it('that was planned shows step by step what changed since, and is updated deliberately', async () => {
     const { id } = await made('Planned')
     await ask('POST', `/suites/${id}/cases`, { keys: ['FERRY-102', 'FERRY-103'] })
