@@ -1,3 +1,4 @@
+import { createRequire } from 'node:module'
 import { Inject, Injectable, Logger, type BeforeApplicationShutdown, type OnApplicationBootstrap } from '@nestjs/common'
 import { InjectConnection } from '@nestjs/sequelize'
 import pg from 'pg'
@@ -258,6 +259,22 @@ export class Jobs implements OnApplicationBootstrap, BeforeApplicationShutdown {
     await this.leases?.end()
   }
 }
+
+/**
+ * pg-boss tells the database that a job is done, or failed, without waiting for it. Where the connection is cut at that moment, nobody
+ * hears of the error, which ends the process. Here it is said; the job counts as under way, and is taken up again.
+ */
+function hearOfWhatIsLost(): void {
+  type Telling = (this: unknown, ...told: unknown[]) => Promise<unknown>
+  const { prototype } = createRequire(import.meta.url)('pg-boss/src/manager') as { prototype: Record<'complete' | 'fail', Telling> }
+  for (const name of ['complete', 'fail'] as const) {
+    const tell = prototype[name]
+    prototype[name] = function (...told) {
+      return tell.apply(this, told).catch((error: unknown) => new Logger('Jobs').warn(messageOf(error)))
+    }
+  }
+}
+hearOfWhatIsLost()
 
 const messageOf = (error: unknown): string => (error instanceof Error ? error.message : String(error))
 
