@@ -57,14 +57,23 @@ export class ResultFiles {
   follow(): void {
     this.unfollow()
     this.timer = setInterval(() => {
-      const now = new Map(this.files().map((path) => [path, stampOf(path)]))
-      const newest = newestOf(now.keys())
-      const whole = [...now].filter(([path, stamp]) => path !== newest && this.seen.get(path) === stamp && isWhole(path))
-      this.seen = now
-      const open = whole.filter(([path, stamp]) => this.delivered.get(path) !== stamp).map(([path]) => path)
-      // a server that is away gets them in the end
-      if (open.length > 0) this.enqueue(() => this.send(open, { more: true }, (work) => work()).catch(() => undefined))
+      try {
+        this.look()
+      } catch (error) {
+        // a file that the runner takes away between two looks at it is seen anew next time
+        if ((error as NodeJS.ErrnoException).code !== 'ENOENT') throw error
+      }
     }, LOOK_MS)
+  }
+
+  private look(): void {
+    const now = new Map(this.files().map((path) => [path, stampOf(path)]))
+    const newest = newestOf(now.keys())
+    const whole = [...now].filter(([path, stamp]) => path !== newest && this.seen.get(path) === stamp && isWhole(path))
+    this.seen = now
+    const open = whole.filter(([path, stamp]) => this.delivered.get(path) !== stamp).map(([path]) => path)
+    // a server that is away gets them in the end
+    if (open.length > 0) this.enqueue(() => this.send(open, { more: true }, (work) => work()).catch(() => undefined))
   }
 
   private unfollow(): void {
