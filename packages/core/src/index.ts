@@ -71,6 +71,7 @@ export {
   type RuledCase,
   type RuledScript,
 } from './mapping/rules.js'
+export { LEAST_DECISIONS } from './mapping/calibrate.js'
 export { type CaseToMap, type KnownPair, type Reason, type ScriptToMap, suggest, type Suggestion } from './mapping/suggest.js'
 export { assign, bestPairs, type Fit } from './text/assignment.js'
 export { cosine, inverseFrequencies, jaccard, jaro, jaroWinkler, levenshtein, osaDistance } from './text/similarity.js'

@@ -16,7 +16,7 @@ export interface Calibration {
 export const UNLEARNT: Calibration = { offset: 0, slope: 1, decisions: 0 }
 
 /** From fewer decisions nothing is learnt. */
-const LEAST_DECISIONS = 20
+export const LEAST_DECISIONS = 20
 /** What was fitted to labelled sets counts like so many decisions: common practice, no source. */
 const PRIOR = 5
 /** A confidence that is less likely right than a smaller one would turn the order of suggestions round. */

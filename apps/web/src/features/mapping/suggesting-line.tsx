@@ -1,3 +1,4 @@
+import { LEAST_DECISIONS } from '@bobbin/core'
 import type { Suggesting } from '@bobbin/client'
 import { useMutation } from '@tanstack/react-query'
 import { CanButton } from '../../context/can.js'
@@ -8,9 +9,6 @@ import { useRefresh } from '../../lib/use-refresh.js'
 import { messageOf } from '../../ui/states.js'
 import { Time } from '../../ui/time.js'
 import { notifyError } from '../../ui/toast.js'
-
-/** From so many decisions on, they say how sure the next suggestions are. */
-const LEARNS_FROM = 20
 
 /** How far suggestions are, and the way to have them made anew. */
 export function SuggestingLine({ state: { running, done, scripts, finishedAt, decisions } }: { state: Suggesting }) {
@@ -33,7 +31,7 @@ export function SuggestingLine({ state: { running, done, scripts, finishedAt, de
           {finishedAt ? (
             <span>
               Suggestions of <Time iso={finishedAt} />
-              {decisions >= LEARNS_FROM && `, as sure as ${count(decisions, 'decision')} in this project make them`}
+              {decisions >= LEAST_DECISIONS && `, adjusted by ${count(decisions, 'decision')} in this project`}
             </span>
           ) : (
             'No suggestions have been made yet'
