@@ -1,4 +1,4 @@
-import { test as base, type Page } from '@playwright/test'
+import { test as base, type Locator, type Page } from '@playwright/test'
 import { spawnSync } from 'node:child_process'
 import { mkdirSync, mkdtempSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
@@ -40,6 +40,18 @@ export function folderWith(files: Record<string, string>): string {
 }
 
 export const sample = (name: string) => new URL(`../packages/core/src/formats/samples/${name}`, import.meta.url).pathname
+
+/** Drags with the mouse to where the other stands before: a click is one until the pointer has moved, and a list makes room meanwhile. */
+export async function drag(page: Page, from: Locator, to: Locator): Promise<void> {
+  await from.hover()
+  const box = await to.boundingBox()
+  if (!box) throw new Error('what is dragged to is not in sight')
+  const [x, y] = [box.x + box.width / 2, box.y + box.height / 2]
+  await page.mouse.down()
+  await page.mouse.move(x + 20, y + 4, { steps: 5 })
+  await page.mouse.move(x, y)
+  await page.mouse.up()
+}
 
 /** Opens the run of a build from the list of runs. */
 export async function openRun(page: Page, build: string, pipeline: string): Promise<void> {

@@ -1,4 +1,4 @@
-import { expect, test } from './bobbin.js'
+import { drag, expect, test } from './bobbin.js'
 import type { Page } from '@playwright/test'
 
 /** Makes cases of its own, so that no other journey minds. */
@@ -46,7 +46,7 @@ test('cases move to an area by dragging, and by key', async ({ signedIn: page })
   await page.goto('/gullhaven/cases?search=Anchor+is+weighed')
   const row = page.getByRole('row', { name: /Anchor is weighed/ })
   const areas = page.getByRole('navigation', { name: 'Areas' })
-  await row.dragTo(areas.getByRole('button', { name: /^Offline/ }))
+  await drag(page, row, areas.getByRole('button', { name: /^Offline/ }))
   await expect(page.getByText('Moved 1 case to Offline')).toBeVisible()
   await expect(page.getByRole('heading', { level: 2, name: 'Gate scanner › Offline' })).toBeVisible()
   await row.click()
@@ -80,6 +80,12 @@ test('areas are made, renamed, moved and deleted with a way back', async ({ sign
   await page.getByRole('dialog').getByRole('combobox').fill('Tide alerts')
   await page.keyboard.press('Enter')
   await expect(areas.getByRole('button', { name: /^Lighthouse/ })).toHaveCSS('padding-left', '30px')
+  // dragged to the top, it stands there; onto itself or an area within, it stays
+  const own = areas.getByRole('button', { name: /^Lighthouse/ })
+  await drag(page, own, areas.getByRole('button', { name: 'All areas' }))
+  await expect(own).toHaveCSS('padding-left', '16px')
+  await drag(page, own, areas.getByRole('button', { name: /^Tide alerts/ }))
+  await expect(own).toHaveCSS('padding-left', '30px')
   await areas.getByRole('button', { name: 'Area Lighthouse: what to do' }).click()
   await page.getByRole('menuitem', { name: /^Delete/ }).click()
   await expect(areas.getByRole('button', { name: /^Lighthouse/ })).toHaveCount(0)

@@ -1,4 +1,4 @@
-import { expect, test } from './bobbin.js'
+import { drag, expect, test } from './bobbin.js'
 
 test('cases are made of pasted lines, edited, saved and put back', async ({ signedIn: page }) => {
   await page.goto('/gullhaven/cases')
@@ -31,6 +31,38 @@ test('cases are made of pasted lines, edited, saved and put back', async ({ sign
     .getByRole('button', { name: 'Undo' })
     .click()
   await expect(title).toHaveValue('Green light shows from dusk')
+})
+
+test('steps are pasted, dragged by their handles, and moved by keys', async ({ signedIn: page }) => {
+  const steps = ['Open the gate', 'Scan the ticket', 'Let the car pass'].map((action) => ({ action, expected: '' }))
+  const made = await page.request.post('/api/projects/gullhaven/cases', { data: { title: 'Gate lets cars pass' } })
+  const { case: own } = (await made.json()) as { case: { key: string } }
+  await page.request.patch(`/api/projects/gullhaven/cases/${own.key}`, { data: { version: 1, steps } })
+  await page.goto(`/gullhaven/cases?case=${own.key}`)
+  const list = page.getByRole('region', { name: 'Steps' })
+  const actions = list.getByRole('textbox', { name: /^Step \d, action$/ })
+  const order = () => actions.evaluateAll((all) => all.map((one) => (one as HTMLTextAreaElement).value.split(' ')[0]))
+  await expect.poll(order).toEqual(['Open', 'Scan', 'Let'])
+  await drag(
+    page,
+    list.getByRole('button', { name: 'Move step 3', exact: true }),
+    list.getByRole('button', { name: 'Move step 1', exact: true }),
+  )
+  await expect.poll(order).toEqual(['Let', 'Open', 'Scan'])
+  // picked up and dropped by keys; the handle of the moved step keeps the focus
+  await list.getByRole('button', { name: 'Move step 1', exact: true }).focus()
+  await page.keyboard.press('Space')
+  await expect(list.getByRole('button', { name: 'Move step 1', exact: true })).toHaveAttribute('aria-pressed', 'true')
+  await page.keyboard.press('ArrowDown')
+  await expect(page.getByText('At place 2.', { exact: true })).toBeAttached()
+  await page.keyboard.press('Space')
+  await expect.poll(order).toEqual(['Open', 'Let', 'Scan'])
+  await expect(list.getByRole('button', { name: 'Move step 2', exact: true })).toBeFocused()
+  await actions.nth(1).press('Alt+ArrowDown')
+  await expect.poll(order).toEqual(['Open', 'Scan', 'Let'])
+  await actions.nth(0).fill('Open the gate wide')
+  await page.getByRole('complementary', { name: 'Case' }).getByRole('button', { name: 'Save' }).click()
+  await expect(page.getByText(/version 3/)).toBeVisible()
 })
 
 test('unsaved changes are not lost by opening another case', async ({ signedIn: page }) => {

@@ -1,4 +1,4 @@
-import { bobbin, expect, folderWith, test } from './bobbin.js'
+import { bobbin, drag, expect, folderWith, test } from './bobbin.js'
 
 test('a script without a case is linked by keyboard, and the link can be undone', async ({ signedIn: page }) => {
   await page.goto('/gullhaven/scripts?only=unlinked')
@@ -122,11 +122,7 @@ test('a script is dragged onto the case that it verifies', async ({ signedIn: pa
     .filter({ has: page.getByRole('link', { name: own.key, exact: true }) })
     .last()
   await expect(to).toBeVisible()
-  await from.hover()
-  await page.mouse.down()
-  await page.mouse.move(600, 300, { steps: 4 })
-  await to.hover()
-  await page.mouse.up()
+  await drag(page, from, to)
   await expect(page.getByText(`Linked to ${own.key}`)).toBeVisible()
 })
 
@@ -136,11 +132,7 @@ test('a file is dragged onto an area, which makes the cases of its scripts', asy
   await page.goto('/gullhaven/mapping?search=bilgeside')
   const area = page.getByRole('listitem').filter({ hasText: /^Deck planner › Placement$/ })
   await expect(area).toBeVisible()
-  await page.getByRole('heading', { level: 2, name: 'bilgeside.spec.ts' }).hover()
-  await page.mouse.down()
-  await page.mouse.move(600, 300, { steps: 4 })
-  await area.hover()
-  await page.mouse.up()
+  await drag(page, page.getByRole('heading', { level: 2, name: 'bilgeside.spec.ts' }), area)
   await expect(page.getByText('Created 2 cases')).toBeVisible()
   const answer = await page.request.get('/api/projects/gullhaven/mapping/scripts?search=bilgeside')
   const { rows } = (await answer.json()) as { rows: { links: unknown[] }[] }

@@ -3,7 +3,7 @@ import { type ChildProcess, spawn } from 'node:child_process'
 import { mkdtempSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { address, expect, test } from './bobbin.js'
+import { address, drag, expect, test } from './bobbin.js'
 
 let ferry: FerryStandIn
 const agents: ChildProcess[] = []
@@ -182,6 +182,37 @@ test('a template that ships is copied as a suite with the cases that were chosen
   await page.goto('/gullhaven/suites?suite=template-not-run')
   await page.getByRole('region', { name: 'Template' }).getByRole('button', { name: 'Copy as a suite' }).click()
   await expect(page.getByRole('region', { name: 'Suite', exact: true })).toContainText('not run for 30 days')
+})
+
+test('cases of a suite are dragged into their order, and others are dragged in', async ({ signedIn: page }) => {
+  const cases = [219, 410, 214].map((number) => `FERRY-${number}`)
+  const made = await page.request.post('/api/projects/gullhaven/suites', {
+    data: { name: 'By dragging', folder: 'Tried', note: '', filter: null, template: false },
+  })
+  const { id } = (await made.json()) as { id: number }
+  const suite = page.getByRole('region', { name: 'Suite', exact: true })
+  const rows = page.getByRole('grid', { name: 'Cases of the suite' }).getByRole('row')
+  const keys = () => rows.evaluateAll((all) => all.map((row) => /FERRY-\d+/.exec(row.textContent ?? '')?.[0]))
+  await page.goto(`/gullhaven/suites?suite=${id}&do=add`)
+  const adding = page.getByRole('complementary', { name: 'Add cases' })
+  for (const key of cases) {
+    await adding.getByPlaceholder('Key, title, tag or owner').fill(key)
+    const one = adding.getByRole('listitem').filter({ hasText: new RegExp(`^${key}(?!\\d)`) })
+    // into the suite while it is empty, then under its rows
+    await drag(page, one.getByText(key, { exact: true }), suite.getByText(key === cases[0] ? 'Add cases one by one' : 'to take out'))
+    await expect(one).toContainText('added')
+  }
+  await expect.poll(keys).toEqual(cases)
+  await drag(page, rows.nth(2), rows.nth(0))
+  await expect.poll(keys).toEqual([cases[2], cases[0], cases[1]])
+  await drag(page, rows.nth(0), rows.nth(2))
+  await expect.poll(keys).toEqual([cases[0], cases[2], cases[1]])
+  await page
+    .getByRole('region', { name: /Notifications/ })
+    .getByRole('button', { name: 'Undo' })
+    .last()
+    .click()
+  await expect.poll(keys).toEqual([cases[2], cases[0], cases[1]])
 })
 
 test('picked cases are added to a suite from their list', async ({ signedIn: page }) => {

@@ -681,13 +681,36 @@ export interface paths {
       path?: never
       cookie?: never
     }
-    /** What a board shows */
-    get: operations['boardsData']
+    /**
+     * A board
+     * @description its name, its lens and its tiles.
+     */
+    get: operations['boardsHead']
     /** Changes a board of one's own */
     put: operations['boardsChange']
     post?: never
     /** Deletes a board of one's own; what its tiles show stays */
     delete: operations['boardsRemove']
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/projects/{project}/boards/{id}/parts/{part}': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /**
+     * What tiles of a board show
+     * @description one part at a time, so that none waits for another.
+     */
+    get: operations['boardsPart']
+    put?: never
+    post?: never
+    delete?: never
     options?: never
     head?: never
     patch?: never
@@ -4037,10 +4060,27 @@ export interface paths {
       cookie?: never
     }
     /**
-     * What a board shows on a wall
+     * A board on a wall
      * @description for whoever has its link.
      */
     get: operations['wallWall']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/wall/{key}/parts/{part}': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** What tiles of a board on a wall show, one part at a time */
+    get: operations['wallWallPart']
     put?: never
     post?: never
     delete?: never
@@ -4640,32 +4680,20 @@ export interface components {
       /** @description Whether it has a link for walls: who manages the project may revoke one. */
       onWall: boolean
     }
-    /** @description What the tiles of a board show; of each kind what its own page says. */
-    BoardData: {
-      board: components['schemas']['Board']
-      project: {
-        slug: string
-        name: string
-      }
-      at: string
-      brief: components['schemas']['Brief'] | null
-      weave: components['schemas']['Weave'] | null
-      days: components['schemas']['DayList'] | null
-      flaky: components['schemas']['FlakyList'] | null
-      slow: components['schemas']['SlowList'] | null
-      areas: components['schemas']['AreaList'] | null
-      /** @description The newest. */
-      builds: components['schemas']['BuildList'] | null
-      /** @description Those that are not resolved, the one with the most failures first. */
-      causes: components['schemas']['FailureList'] | null
-      activity: components['schemas']['ActivityList'] | null
-    }
     BoardDto: {
       name: string
       /** @description Others of the project see it, too. */
       shared: boolean
       lens: components['schemas']['BoardLensDto']
       tiles: components['schemas']['TileDto'][]
+    }
+    /** @description A board, without what its tiles show. */
+    BoardHead: {
+      board: components['schemas']['Board']
+      project: {
+        slug: string
+        name: string
+      }
     }
     /** @description What a board looks through; what is left out is not narrowed. */
     BoardLens: {
@@ -4684,6 +4712,21 @@ export interface components {
     }
     BoardList: {
       rows: components['schemas']['Board'][]
+    }
+    /** @description What the tiles of a board show, asked for part by part: only that part is there, and says what its own page says. */
+    BoardParts: {
+      at: string
+      brief: components['schemas']['Brief'] | null
+      weave: components['schemas']['Weave'] | null
+      days: components['schemas']['DayList'] | null
+      flaky: components['schemas']['FlakyList'] | null
+      slow: components['schemas']['SlowList'] | null
+      areas: components['schemas']['AreaList'] | null
+      /** @description The newest. */
+      builds: components['schemas']['BuildList'] | null
+      /** @description Those that are not resolved, the one with the most failures first. */
+      causes: components['schemas']['FailureList'] | null
+      activity: components['schemas']['ActivityList'] | null
     }
     /** @description A share with its bounds. */
     Bounds: {
@@ -9487,11 +9530,12 @@ export type BatchDto = components['schemas']['BatchDto']
 export type BatchTaken = components['schemas']['BatchTaken']
 export type Began = components['schemas']['Began']
 export type Board = components['schemas']['Board']
-export type BoardData = components['schemas']['BoardData']
 export type BoardDto = components['schemas']['BoardDto']
+export type BoardHead = components['schemas']['BoardHead']
 export type BoardLens = components['schemas']['BoardLens']
 export type BoardLensDto = components['schemas']['BoardLensDto']
 export type BoardList = components['schemas']['BoardList']
+export type BoardParts = components['schemas']['BoardParts']
 export type Bounds = components['schemas']['Bounds']
 export type Brief = components['schemas']['Brief']
 export type BriefLook = components['schemas']['BriefLook']
@@ -11439,7 +11483,7 @@ export interface operations {
       }
     }
   }
-  boardsData: {
+  boardsHead: {
     parameters: {
       query?: never
       header?: never
@@ -11457,7 +11501,7 @@ export interface operations {
           [name: string]: unknown
         }
         content: {
-          'application/json': components['schemas']['BoardData']
+          'application/json': components['schemas']['BoardHead']
         }
       }
       /** @description What went wrong */
@@ -11525,6 +11569,39 @@ export interface operations {
           [name: string]: unknown
         }
         content?: never
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  boardsPart: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        project: string
+        id: number
+        part: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['BoardParts']
+        }
       }
       /** @description What went wrong */
       default: {
@@ -19796,7 +19873,39 @@ export interface operations {
           [name: string]: unknown
         }
         content: {
-          'application/json': components['schemas']['BoardData']
+          'application/json': components['schemas']['BoardHead']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['ProblemDetails']
+        }
+      }
+    }
+  }
+  wallWallPart: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        key: string
+        part: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['BoardParts']
         }
       }
       /** @description What went wrong */

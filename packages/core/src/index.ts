@@ -110,7 +110,7 @@ export {
 } from './history/change.js'
 export { naturalKey } from './text/natural-key.js'
 export { readOutline, type OutlineCase } from './text/outline.js'
-export { TILE_KINDS, type TileKind } from './boards.js'
+export { BOARD_PARTS, type BoardPart, PART_OF_TILE, TILE_KINDS, type TileKind } from './boards.js'
 export { OUTAGE } from './history/outage.js'
 export { NOTABLE_CODES, OUTCOME_RANKS, worseCode } from './history/worst.js'
 export {

@@ -1,12 +1,29 @@
-import { Body, Controller, Delete, Get, Header, HttpCode, Module, Param, ParseIntPipe, ParseUUIDPipe, Post, Put } from '@nestjs/common'
+import { BOARD_PARTS, type BoardPart } from '@bobbin/core'
+import {
+  Body,
+  Controller,
+  Delete,
+  Get,
+  Header,
+  HttpCode,
+  Module,
+  Param,
+  ParseEnumPipe,
+  ParseIntPipe,
+  ParseUUIDPipe,
+  Post,
+  Put,
+} from '@nestjs/common'
 import { AccessModule, Ctx, type Context, Needs, PersonOnly, Public } from '../access/index.js'
 import { BriefModule } from '../brief/index.js'
 import { BuildsModule } from '../builds/index.js'
-import type { Board, BoardData, BoardList } from '../contract/index.js'
+import type { Board, BoardHead, BoardList, BoardParts } from '../contract/index.js'
 import { FailuresModule } from '../failures/index.js'
 import { TrendsModule } from '../trends/index.js'
 import { BoardDto } from './boards.dto.js'
 import { BoardsService } from './boards.service.js'
+
+const PARTS = Object.fromEntries(BOARD_PARTS.map((part) => [part, part]))
 
 @Controller('projects/:project/boards')
 @PersonOnly()
@@ -20,11 +37,22 @@ export class BoardsController {
     return this.boards.list(context)
   }
 
-  /** What a board shows. */
+  /** A board: its name, its lens and its tiles. */
   @Get(':id')
   @Needs('read')
-  data(@Ctx() context: Context, @Param('id', ParseIntPipe) id: number): Promise<BoardData> {
-    return this.boards.data(context, id)
+  head(@Ctx() context: Context, @Param('id', ParseIntPipe) id: number): Promise<BoardHead> {
+    return this.boards.head(context, id)
+  }
+
+  /** What tiles of a board show: one part at a time, so that none waits for another. */
+  @Get(':id/parts/:part')
+  @Needs('read')
+  part(
+    @Ctx() context: Context,
+    @Param('id', ParseIntPipe) id: number,
+    @Param('part', new ParseEnumPipe(PARTS)) part: BoardPart,
+  ): Promise<BoardParts> {
+    return this.boards.part(context, id, part)
   }
 
   /** Makes a board of one's own. */
@@ -68,12 +96,20 @@ export class BoardsController {
 export class WallController {
   constructor(private readonly boards: BoardsService) {}
 
-  /** What a board shows on a wall: for whoever has its link. */
+  /** A board on a wall: for whoever has its link. */
   @Get(':key')
   @Public()
   @Header('cache-control', 'no-store')
-  wall(@Param('key', ParseUUIDPipe) key: string): Promise<BoardData> {
+  wall(@Param('key', ParseUUIDPipe) key: string): Promise<BoardHead> {
     return this.boards.wall(key)
+  }
+
+  /** What tiles of a board on a wall show, one part at a time. */
+  @Get(':key/parts/:part')
+  @Public()
+  @Header('cache-control', 'no-store')
+  wallPart(@Param('key', ParseUUIDPipe) key: string, @Param('part', new ParseEnumPipe(PARTS)) part: BoardPart): Promise<BoardParts> {
+    return this.boards.wallPart(key, part)
   }
 }
 

@@ -1,10 +1,11 @@
 import { Injectable } from '@nestjs/common'
 import { InjectConnection } from '@nestjs/sequelize'
 import { Sequelize } from 'sequelize-typescript'
+import { type BoardPart, PART_OF_TILE } from '@bobbin/core'
 import { can, type Context, Project } from '../access/index.js'
 import { BriefService } from '../brief/index.js'
 import { BuildsService } from '../builds/index.js'
-import type { Board, BoardData, BoardList, Tile } from '../contract/index.js'
+import type { Board, BoardHead, BoardList, BoardParts } from '../contract/index.js'
 import { FailureListService } from '../failures/index.js'
 import { rowsOf } from '../platform/database.js'
 import { addRow, changeRow, type KeptRows, removeRow } from '../platform/kept-rows.js'
@@ -86,62 +87,91 @@ export class BoardsService {
     return boardOf(await this.found(context, id), context.caller.accountId)
   }
 
-  async data(context: Context, id: number): Promise<BoardData> {
-    const board = await this.found(context, id)
-    const isOpen = board.wallKey !== null && can(context, 'manage')
-    if (!board.shared && !isOpen && board.accountId !== context.caller.accountId) throw notFound('board', id)
-    return this.shown(context, boardOf(board, context.caller.accountId))
+  async head(context: Context, id: number): Promise<BoardHead> {
+    const board = await this.readable(context, id)
+    return { board, project: briefly(context.project) }
   }
 
-  /**
-   * What a wall shows: what whoever made the board may read, and no more of them than that.
-   * @throws Problem notFound where the link was revoked, or its maker is no member any more
-   */
-  async wall(key: string): Promise<BoardData> {
-    const [board] = await rowsOf<Found & { projectId: number }>(
+  async part(context: Context, id: number, part: BoardPart): Promise<BoardParts> {
+    return this.shown(context, await this.readable(context, id), part)
+  }
+
+  async wall(key: string): Promise<BoardHead> {
+    const { context, board } = await this.onWall(key)
+    return { board, project: briefly(context.project) }
+  }
+
+  /** What a wall shows: what whoever made the board may read, and no more of them than that. */
+  async wallPart(key: string, part: BoardPart): Promise<BoardParts> {
+    const { context, board } = await this.onWall(key)
+    const shown = await this.shown(context, board, part)
+    // what waits for its maker is nobody else's
+    return { ...shown, brief: shown.brief && { ...shown.brief, findings: shown.brief.findings.filter(({ kind }) => kind !== 'mine') } }
+  }
+
+  /** @throws Problem notFound where the link was revoked, or its maker is no member any more */
+  private async onWall(key: string): Promise<{ context: Context; board: Board }> {
+    const [found] = await rowsOf<Found & { projectId: number }>(
       this,
       `select ${COLUMNS}, b.project_id as "projectId" from board b join account a on a.id = b.account_id
        join membership m on m.project_id = b.project_id and m.account_id = b.account_id where b.wall_key = $key`,
       { key },
     )
-    const project = board && (await Project.findByPk(board.projectId))
-    if (!board || !project) throw notFound('board', key)
-    const caller = { accountId: board.accountId, sessionId: null, token: null }
-    const { wall: _, ...shown } = boardOf(board, board.accountId)
-    const data = await this.shown({ caller, project, role: 'viewer', rights: new Set(['read']) }, { ...shown, mine: false, wall: null })
-    // what waits for its maker is nobody else's
-    return { ...data, brief: data.brief && { ...data.brief, findings: data.brief.findings.filter(({ kind }) => kind !== 'mine') } }
+    const project = found && (await Project.findByPk(found.projectId))
+    if (!found || !project) throw notFound('board', key)
+    const caller = { accountId: found.accountId, sessionId: null, token: null }
+    return {
+      context: { caller, project, role: 'viewer', rights: new Set(['read']) },
+      board: { ...boardOf(found, found.accountId), mine: false, wall: null },
+    }
   }
 
-  private async shown(context: Context, board: Board): Promise<BoardData> {
-    const lens: Lens = lensOf(board.lens)
-    const tile = (...kinds: Tile['kind'][]) => board.tiles.find(({ kind }) => kinds.includes(kind))
-    const [days, weave, built] = [tile('days'), tile('weave'), tile('builds')]
-    const [brief, woven, dayList, flaky, slow, areas, builds, causes, activity] = await Promise.all([
-      tile('brief', 'runs') ? this.briefs.get(context, lens) : null,
-      weave ? this.weaves.get(context, lens, { pipeline: weave.pipeline ?? null, all: false }) : null,
-      days || tile('failedMost') ? this.days.get(context, lens, { by: days?.by ?? 'area', chosen: null, outages: true }) : null,
-      tile('flaky') ? this.trends.flaky(context, lens) : null,
-      tile('slow') ? this.slow.get(context, lens) : null,
-      tile('areas', 'automation') ? this.areas.get(context, lens, 'area', null) : null,
-      built ? this.builds.list(context, lens, built.pipeline ?? null) : null,
-      tile('causes') ? this.failures.list(context, lens, {}) : null,
-      tile('activity') ? this.activities.get(context, ANY_ACTIVITY) : null,
-    ])
-    const { slug, name } = context.project
-    return {
-      ...{ board, project: { slug, name }, at: new Date().toISOString() },
-      ...{ brief, weave: woven, days: dayList, flaky, slow, areas },
-      builds: builds && { ...builds, rows: builds.rows.slice(0, MOST_LINES) },
-      causes: causes && {
-        ...causes,
-        rows: causes.rows
-          .filter(({ state }) => state !== 'resolved')
-          .toSorted((a, b) => b.failures - a.failures)
-          .slice(0, MOST_LINES),
-      },
-      activity: activity && { ...activity, rows: activity.rows.slice(0, MOST_LINES) },
+  /** @throws Problem notFound where the board has no tile of the part */
+  private async shown(context: Context, { id, lens: kept, tiles }: Board, part: BoardPart): Promise<BoardParts> {
+    const lens: Lens = lensOf(kept)
+    const tile = tiles.find(({ kind }) => PART_OF_TILE[kind] === part)
+    if (!tile) throw notFound('board with such a tile', id)
+    const parts: BoardParts = {
+      at: new Date().toISOString(),
+      ...{ brief: null, weave: null, days: null, flaky: null, slow: null, areas: null, builds: null, causes: null, activity: null },
     }
+    switch (part) {
+      case 'brief':
+        return { ...parts, brief: await this.briefs.get(context, lens) }
+      case 'weave':
+        return { ...parts, weave: await this.weaves.get(context, lens, { pipeline: tile.pipeline ?? null, all: false }) }
+      case 'days': {
+        const by = tiles.find(({ kind }) => kind === 'days')?.by ?? 'area'
+        return { ...parts, days: await this.days.get(context, lens, { by, chosen: null, outages: true }) }
+      }
+      case 'flaky':
+        return { ...parts, flaky: await this.trends.flaky(context, lens) }
+      case 'slow':
+        return { ...parts, slow: await this.slow.get(context, lens) }
+      case 'areas':
+        return { ...parts, areas: await this.areas.get(context, lens, 'area', null) }
+      case 'builds': {
+        const builds = await this.builds.list(context, lens, tile.pipeline ?? null)
+        return { ...parts, builds: { ...builds, rows: builds.rows.slice(0, MOST_LINES) } }
+      }
+      case 'causes': {
+        const causes = await this.failures.list(context, lens, {})
+        const open = causes.rows.filter(({ state }) => state !== 'resolved').toSorted((a, b) => b.failures - a.failures)
+        return { ...parts, causes: { ...causes, rows: open.slice(0, MOST_LINES) } }
+      }
+      case 'activity': {
+        const activity = await this.activities.get(context, ANY_ACTIVITY)
+        return { ...parts, activity: { ...activity, rows: activity.rows.slice(0, MOST_LINES) } }
+      }
+    }
+  }
+
+  /** @throws Problem notFound for one that the caller may not see */
+  private async readable(context: Context, id: number): Promise<Board> {
+    const board = await this.found(context, id)
+    const isOpen = board.wallKey !== null && can(context, 'manage')
+    if (!board.shared && !isOpen && board.accountId !== context.caller.accountId) throw notFound('board', id)
+    return boardOf(board, context.caller.accountId)
   }
 
   private async found({ project }: Context, id: number): Promise<Found> {
@@ -162,6 +192,8 @@ export class BoardsService {
     throw new Problem('forbidden', 'notYours', `The board belongs to ${by}; save a copy of your own`)
   }
 }
+
+const briefly = ({ slug, name }: Project) => ({ slug, name })
 
 function boardOf({ accountId, wallKey, ...row }: Found & { projectId?: number }, reader: number): Board {
   const { id, name, by, shared, lens, tiles } = row

@@ -1,4 +1,5 @@
-import type { Board, BoardData, BoardList } from '@bobbin/client'
+import type { Board, BoardHead, BoardList, BoardParts } from '@bobbin/client'
+import type { BoardPart } from '@bobbin/core'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { type AsPerson, resultFile, seedCase, TestApp } from '../testing/test-app.js'
 
@@ -20,6 +21,12 @@ beforeAll(async () => {
 })
 afterAll(() => bobbin.stop())
 
+/** The parts that are asked for, in one. */
+async function partsOf(id: number, ...parts: BoardPart[]): Promise<Partial<BoardParts>> {
+  const found = await Promise.all(parts.map(async (part) => [part, (await runa<BoardParts>('GET', `/boards/${id}/parts/${part}`))[part]]))
+  return Object.fromEntries(found) as Partial<BoardParts>
+}
+
 const wall = (path: string | null) => fetch(`${bobbin.url}/api${path}`)
 
 describe('a board', () => {
@@ -28,23 +35,28 @@ describe('a board', () => {
   it('is kept with its lens and tiles, and shows what their pages say', async () => {
     board = await runa<Board>('POST', '/boards', { name: 'Morning', shared: false, lens, tiles })
     expect(board).toMatchObject({ name: 'Morning', mine: true, shared: false, lens, tiles, wall: null })
-    const data = await runa<BoardData>('GET', `/boards/${board.id}`)
+    expect(await runa<BoardHead>('GET', `/boards/${board.id}`)).toMatchObject({ board, project: { slug: 'gullhaven' } })
+    const data = await partsOf(board.id, 'brief', 'weave', 'days', 'areas')
     expect(data.brief?.findings[0]).toMatchObject({ kind: 'newlyFailing', count: 1 })
     expect(data.weave?.rows.map(({ thread }) => thread)).toEqual(['12'])
     expect(data.days).toMatchObject({ by: 'cause', series: [{ name: 'too heavy', failed: [1] }] })
     expect(data.areas?.rows).toMatchObject([{ name: 'Deck planner', failed: 1 }])
-    expect([data.flaky, data.slow, data.builds, data.causes, data.activity]).toEqual([null, null, null, null, null])
+    // of one part nothing else is computed
+    const { at, days, ...others } = await runa<BoardParts>('GET', `/boards/${board.id}/parts/days`)
+    expect([Date.parse(at) > 0, days !== null, Object.values(others).filter((part) => part !== null)]).toEqual([true, true, []])
+    // a part that no tile shows is not there, nor is one that does not exist
+    await expect(runa('GET', `/boards/${board.id}/parts/slow`)).rejects.toThrow(/tile/)
+    await expect(runa('GET', `/boards/${board.id}/parts/weather`)).rejects.toThrow(/enum|part/)
   })
 
   it('shows builds, causes, activity, what failed most and automation as their pages do', async () => {
     const more = ['builds', 'causes', 'activity', 'failedMost', 'automation'].map((kind) => ({ kind, wide: false }))
     const other = await runa<Board>('POST', '/boards', { name: 'More', shared: false, lens, tiles: more })
-    const data = await runa<BoardData>('GET', `/boards/${other.id}`)
+    const data = await partsOf(other.id, 'builds', 'causes', 'activity', 'areas', 'days')
     expect(data.builds?.rows.map(({ build }) => build)).toEqual(['2', '1'])
     expect(data.causes?.rows).toMatchObject([{ title: 'too heavy', tests: 1 }])
     expect(data.activity?.rows.map(({ kind }) => kind)).toEqual(['delivery', 'delivery'])
     expect(data.areas?.moves.at(-1)).toMatchObject({ cases: 1, automated: 1 })
-    expect([data.brief, data.weave]).toEqual([null, null])
     expect(data.days?.days).toHaveLength(1)
     await runa('DELETE', `/boards/${other.id}`)
   })
@@ -80,15 +92,17 @@ describe('a board', () => {
   it('is shown on walls under its link, without signing in, until that is revoked', async () => {
     const opened = await runa<Board>('POST', `/boards/${board.id}/wall`)
     expect(opened.wall).toMatch(/^\/wall\/[0-9a-f-]{36}$/)
-    const shown = (await (await wall(opened.wall)).json()) as BoardData
+    const shown = (await (await wall(opened.wall)).json()) as BoardHead
     expect(shown).toMatchObject({ board: { name: 'Morning', mine: false, wall: null }, project: { slug: 'gullhaven' } })
-    expect(shown.weave?.rows).toHaveLength(1)
-    expect(shown.brief?.findings.filter(({ kind }) => kind === 'mine')).toEqual([])
+    const part = async (name: BoardPart) => (await (await wall(`${opened.wall}/parts/${name}`)).json()) as BoardParts
+    expect((await part('weave')).weave?.rows).toHaveLength(1)
+    expect((await part('brief')).brief?.findings.filter(({ kind }) => kind === 'mine')).toEqual([])
     // the link opens nothing else, and a guessed one nothing at all
     expect((await fetch(`${bobbin.url}/api/projects/gullhaven/brief`)).status).toBe(401)
     expect((await wall('/wall/00000000-0000-4000-8000-000000000000')).status).toBe(404)
     const renewed = await runa<Board>('POST', `/boards/${board.id}/wall`)
     expect((await wall(opened.wall)).status).toBe(404)
+    expect((await wall(`${opened.wall}/parts/weave`)).status).toBe(404)
     expect((await wall(renewed.wall)).status).toBe(200)
     await runa('DELETE', `/boards/${board.id}/wall`)
     expect((await wall(renewed.wall)).status).toBe(404)

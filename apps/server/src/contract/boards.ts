@@ -47,10 +47,14 @@ export interface BoardList {
   rows: Board[]
 }
 
-/** What the tiles of a board show; of each kind what its own page says. */
-export interface BoardData {
+/** A board, without what its tiles show. */
+export interface BoardHead {
   board: Board
   project: { slug: string; name: string }
+}
+
+/** What the tiles of a board show, asked for part by part: only that part is there, and says what its own page says. */
+export interface BoardParts {
   at: string
   brief: Brief | null
   weave: Weave | null

@@ -1,7 +1,8 @@
 import { useVirtualizer } from '@tanstack/react-virtual'
 import { Check } from 'lucide-react'
-import { useEffect, useId, useRef, type DragEvent, type KeyboardEvent, type MouseEvent, type ReactNode } from 'react'
+import { type ComponentProps, useEffect, useId, useRef, type KeyboardEvent, type MouseEvent, type ReactNode } from 'react'
 import { Ahead } from '../lib/ahead.js'
+import { type DragItem, type Take, useDragged, useDropPlace } from './drag.js'
 
 export interface RowListProps<T> {
   label: string
@@ -15,8 +16,10 @@ export interface RowListProps<T> {
   /** Rows that are picked for doing something with all of them; with `onPick` each row has a box. */
   picked?: ReadonlySet<string>
   onPick?: (keys: string[], on: boolean) => void
-  /** What is dragged with a row. */
-  onDragStart?: (key: string, event: DragEvent) => void
+  /** What is dragged with a row; the list then stands in a DragArea. */
+  dragged?: (key: string) => DragItem
+  /** What a drop on a row does. */
+  take?: (key: string) => Take
 }
 
 const ROW = 30
@@ -26,7 +29,7 @@ const ROW = 30
  * Where rows can be picked: x or the box, a range with Shift, all with Ctrl+A.
  */
 export function RowList<T>(props: RowListProps<T>) {
-  const { label, items, keyOf, selected, onSelect, render, heightOf = () => ROW, picked, onPick, onDragStart } = props
+  const { label, items, keyOf, selected, onSelect, render, heightOf = () => ROW, picked, onPick, dragged, take } = props
   const anchor = useRef<string | null>(null)
   const scroller = useRef<HTMLDivElement>(null)
   const id = useId()
@@ -124,30 +127,52 @@ export function RowList<T>(props: RowListProps<T>) {
           const item = items[index] as T
           const key = keyOf(item)
           const isSelected = key !== null && key === selected
-          return (
-            <div
-              key={rowKey}
-              id={`${id}-${index}`}
-              role="row"
-              aria-rowindex={index + 1}
-              aria-selected={key === null ? undefined : isSelected || picked?.has(key) === true}
-              onClick={key === null ? undefined : (event) => (event.shiftKey && onPick ? pick(key, event) : onSelect(key, 'open'))}
-              draggable={key !== null && onDragStart !== undefined}
-              onDragStart={key === null ? undefined : (event) => onDragStart?.(key, event)}
-              style={{ height: size, transform: `translateY(${start}px)` }}
-              className={`absolute top-0 left-0 flex w-full items-center ${
-                key === null
-                  ? ''
-                  : `cursor-pointer border-l-[3px] ${picked?.has(key) && !isSelected ? 'bg-dye-wash/60 ' : ''}${isSelected ? 'border-dye bg-dye-wash' : 'border-transparent hover:bg-surface'}`
-              }`}
-            >
-              {key !== null && onPick && <PickBox picked={picked?.has(key) === true} onClick={(event) => pick(key, event)} />}
-              {render(item, isSelected)}
-            </div>
+          const row: ComponentProps<'div'> = {
+            id: `${id}-${index}`,
+            role: 'row',
+            'aria-rowindex': index + 1,
+            style: { height: size, transform: `translateY(${start}px)` },
+            className: `absolute top-0 left-0 flex w-full items-center ${
+              key === null
+                ? ''
+                : `cursor-pointer border-l-[3px] ${picked?.has(key) && !isSelected ? 'bg-dye-wash/60 ' : ''}${isSelected ? 'border-dye bg-dye-wash' : 'border-transparent hover:bg-surface'}`
+            }`,
+            children: (
+              <>
+                {key !== null && onPick && <PickBox picked={picked?.has(key) === true} onClick={(event) => pick(key, event)} />}
+                {render(item, isSelected)}
+              </>
+            ),
+            ...(key !== null && {
+              'aria-selected': isSelected || picked?.has(key) === true,
+              onClick: (event) => (event.shiftKey && onPick ? pick(key, event) : onSelect(key, 'open')),
+            }),
+          }
+          return key !== null && dragged ? (
+            <MovedRow key={rowKey} row={row} item={dragged(key)} take={take?.(key) ?? null} label={key} />
+          ) : (
+            <div key={rowKey} {...row} />
           )
         })}
       </div>
     </div>
+  )
+}
+
+/** A row that can be dragged, and may be a place to drop on. */
+function MovedRow({ row, item, take, label }: { row: ComponentProps<'div'>; item: DragItem; take: Take | null; label: string }) {
+  const { setNode, onPointerDown, isDragging } = useDragged(item)
+  const place = useDropPlace(label, take)
+  return (
+    <div
+      {...row}
+      ref={(element) => {
+        setNode(element)
+        place.setNode(element)
+      }}
+      onPointerDown={onPointerDown}
+      className={`${row.className} ${isDragging ? 'opacity-50' : ''} ${place.isOver ? 'shadow-[inset_0_2px_var(--dye)]' : ''}`}
+    />
   )
 }
 

@@ -16,7 +16,7 @@ import { notify } from '../../ui/toast.js'
 import { PART_WORDS } from '../trends/day-words.js'
 import { BoardTiles } from './board-tiles.js'
 import { FIRST_TILES, moved, TILES } from './board-words.js'
-import { type BoardDraft, useBoardChanges, useBoardData, useBoards } from './use-boards.js'
+import { type BoardDraft, useBoardChanges, useBoardParts, useBoards } from './use-boards.js'
 
 /** Boards that people arrange of parts of other pages. */
 export function BoardsPage() {
@@ -115,7 +115,7 @@ const lensWords = ({ branch, environments, span, profile, release }: Board['lens
     .join(', ')
 
 function Shown({ board }: { board: Board }) {
-  const data = useBoardData(board.id)
+  const parts = useBoardParts(board)
   const [params, setAddress] = useAddress()
   const editing = board.mine && params.get('edit') === '1'
   const setEditing = (on: boolean) => setAddress({ edit: on ? '1' : null }, { replace: true })
@@ -149,13 +149,7 @@ function Shown({ board }: { board: Board }) {
         </span>
       </header>
       {editing && <Arranging board={board} />}
-      {data.isPending ? (
-        <Loading what="the board" />
-      ) : data.error ? (
-        <ErrorState error={data.error} onRetry={() => void data.refetch()} />
-      ) : (
-        <BoardTiles data={data.data} />
-      )}
+      <BoardTiles board={board} parts={parts} />
     </section>
   )
 }

@@ -1,4 +1,4 @@
-import type { BoardData, Tile } from '@bobbin/client'
+import type { BoardParts, Tile } from '@bobbin/client'
 import { headlineOf, type Part, sentenceOf, weaveOrder } from '@bobbin/core'
 import { createContext, useContext, useEffect, useRef, useState, type ReactNode } from 'react'
 import { ProjectLink } from '../../context/project-link.js'
@@ -26,7 +26,7 @@ const MOST_LINES = 6
 const MOST_WEAVE = 18
 
 /** A part of another page, as far as it has room. */
-export function TileView({ tile, data }: { tile: Tile; data: BoardData }) {
+export function TileView({ tile, data }: { tile: Tile; data: BoardParts }) {
   switch (tile.kind) {
     case 'brief':
       return data.brief && <BriefTile brief={data.brief} />
@@ -77,7 +77,7 @@ const Parts = ({ parts }: { parts: readonly Part[] }) =>
     ),
   )
 
-function BriefTile({ brief }: { brief: NonNullable<BoardData['brief']> }) {
+function BriefTile({ brief }: { brief: NonNullable<BoardParts['brief']> }) {
   return (
     <>
       <p className="text-base font-semibold">{headlineOf(brief)}</p>
@@ -98,7 +98,7 @@ function BriefTile({ brief }: { brief: NonNullable<BoardData['brief']> }) {
   )
 }
 
-function RunsTile({ brief }: { brief: NonNullable<BoardData['brief']> }) {
+function RunsTile({ brief }: { brief: NonNullable<BoardParts['brief']> }) {
   if (brief.latest.length === 0) return <None>No run yet.</None>
   return (
     <ul>
@@ -125,7 +125,7 @@ function RunsTile({ brief }: { brief: NonNullable<BoardData['brief']> }) {
 }
 
 /** The rows that changed last, drawn as on its page. */
-function WeaveTile({ weave }: { weave: NonNullable<BoardData['weave']> }) {
+function WeaveTile({ weave }: { weave: NonNullable<BoardParts['weave']> }) {
   const canvas = useRef<HTMLCanvasElement>(null)
   const box = useRef<HTMLDivElement>(null)
   const [width, setWidth] = useState(0)
@@ -179,7 +179,7 @@ function WeaveTile({ weave }: { weave: NonNullable<BoardData['weave']> }) {
   )
 }
 
-function DaysTile({ days }: { days: NonNullable<BoardData['days']> }) {
+function DaysTile({ days }: { days: NonNullable<BoardParts['days']> }) {
   if (days.days.length === 0) return <None>No day with a run yet.</None>
   return (
     <>
@@ -195,7 +195,7 @@ function DaysTile({ days }: { days: NonNullable<BoardData['days']> }) {
   )
 }
 
-function FlakyTile({ flaky }: { flaky: NonNullable<BoardData['flaky']> }) {
+function FlakyTile({ flaky }: { flaky: NonNullable<BoardParts['flaky']> }) {
   if (flaky.rows.length === 0) return <None>No test is flaky.</None>
   return (
     <>
@@ -219,7 +219,7 @@ function FlakyTile({ flaky }: { flaky: NonNullable<BoardData['flaky']> }) {
   )
 }
 
-function SlowTile({ slow }: { slow: NonNullable<BoardData['slow']> }) {
+function SlowTile({ slow }: { slow: NonNullable<BoardParts['slow']> }) {
   const slower = slow.changed.filter(({ costMs }) => costMs > 0)
   if (slower.length === 0) return <None>Nothing got slower.</None>
   return (
@@ -250,7 +250,7 @@ function SlowTile({ slow }: { slow: NonNullable<BoardData['slow']> }) {
   )
 }
 
-function AreasTile({ areas }: { areas: NonNullable<BoardData['areas']> }) {
+function AreasTile({ areas }: { areas: NonNullable<BoardParts['areas']> }) {
   if (areas.rows.length === 0) return <None>No case yet.</None>
   return (
     <table className="w-full">
@@ -282,7 +282,7 @@ function AreasTile({ areas }: { areas: NonNullable<BoardData['areas']> }) {
   )
 }
 
-function AutomationTile({ areas: { moves } }: { areas: NonNullable<BoardData['areas']> }) {
+function AutomationTile({ areas: { moves } }: { areas: NonNullable<BoardParts['areas']> }) {
   const known = moves.filter(({ cases }) => cases > 0)
   const shares = known.map(({ cases, automated }) => (100 * automated) / cases)
   const [first, last] = [shares[0], shares.at(-1)]
@@ -302,7 +302,7 @@ function AutomationTile({ areas: { moves } }: { areas: NonNullable<BoardData['ar
   )
 }
 
-function BuildsTile({ builds }: { builds: NonNullable<BoardData['builds']> }) {
+function BuildsTile({ builds }: { builds: NonNullable<BoardParts['builds']> }) {
   if (builds.rows.length === 0) return <None>No build yet.</None>
   return (
     <>
@@ -334,7 +334,7 @@ function BuildsTile({ builds }: { builds: NonNullable<BoardData['builds']> }) {
   )
 }
 
-function BuildRunWords({ run: { totals, live } }: { run: NonNullable<BoardData['builds']>['rows'][number]['runs'][number] }) {
+function BuildRunWords({ run: { totals, live } }: { run: NonNullable<BoardParts['builds']>['rows'][number]['runs'][number] }) {
   const red = totals.failed + totals.errored
   if (live) return <span className="text-dye">live</span>
   return red > 0 ? (
@@ -344,7 +344,7 @@ function BuildRunWords({ run: { totals, live } }: { run: NonNullable<BoardData['
   )
 }
 
-function CausesTile({ causes }: { causes: NonNullable<BoardData['causes']> }) {
+function CausesTile({ causes }: { causes: NonNullable<BoardParts['causes']> }) {
   if (causes.rows.length === 0) return <None>No cause is open.</None>
   return (
     <>
@@ -373,7 +373,7 @@ function CausesTile({ causes }: { causes: NonNullable<BoardData['causes']> }) {
   )
 }
 
-function FailedMostTile({ days: { top } }: { days: NonNullable<BoardData['days']> }) {
+function FailedMostTile({ days: { top } }: { days: NonNullable<BoardParts['days']> }) {
   if (top.length === 0) return <None>No test failed on the days that stand out.</None>
   return (
     <>
@@ -396,7 +396,7 @@ function FailedMostTile({ days: { top } }: { days: NonNullable<BoardData['days']
   )
 }
 
-function ActivityTile({ activity }: { activity: NonNullable<BoardData['activity']> }) {
+function ActivityTile({ activity }: { activity: NonNullable<BoardParts['activity']> }) {
   if (activity.rows.length === 0) return <None>Nothing yet.</None>
   return (
     <>

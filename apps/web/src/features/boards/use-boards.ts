@@ -1,5 +1,6 @@
-import type { Board } from '@bobbin/client'
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
+import type { Board, BoardParts } from '@bobbin/client'
+import { type BoardPart, PART_OF_TILE } from '@bobbin/core'
+import { useMutation, useQueries, useQuery, useQueryClient, type UseQueryResult } from '@tanstack/react-query'
 import { useSession } from '../../context/session.js'
 import { api } from '../../lib/api.js'
 import { messageOf } from '../../ui/states.js'
@@ -15,12 +16,45 @@ export function useBoards() {
   })
 }
 
-export function useBoardData(id: number) {
-  const { project } = useSession()
-  return useQuery({
-    queryKey: ['board', project.slug, id],
-    queryFn: ({ signal }) => api.get('/projects/{project}/boards/{id}', { path: { project: project.slug, id }, signal }),
+/** What the tiles of a board show, part by part as they come. */
+export type PartsOfBoard = ReadonlyMap<BoardPart, Pick<UseQueryResult<BoardParts>, 'data' | 'error' | 'refetch'>>
+
+type AskPart = (part: BoardPart, signal: AbortSignal) => Promise<BoardParts>
+
+/** @param refetchInterval ms between two times that the parts are asked for anew; undefined: when something changed */
+function useParts(board: Board | undefined, queryKey: readonly unknown[], ask: AskPart, refetchInterval?: number): PartsOfBoard {
+  const parts = [...new Set(board?.tiles.map(({ kind }) => PART_OF_TILE[kind]))]
+  const found = useQueries({
+    queries: parts.map((part) => ({
+      queryKey: [...queryKey, part],
+      queryFn: ({ signal }: { signal: AbortSignal }) => ask(part, signal),
+      ...(refetchInterval !== undefined && { refetchInterval, refetchIntervalInBackground: true }),
+    })),
   })
+  return new Map(parts.flatMap((part, i) => (found[i] ? [[part, found[i]] as const] : [])))
+}
+
+export function useBoardParts(board: Board): PartsOfBoard {
+  const { slug } = useSession().project
+  const { id, lens, tiles } = board
+  return useParts(board, ['board', slug, id, { lens, tiles }], (part, signal) =>
+    api.get('/projects/{project}/boards/{id}/parts/{part}', { path: { project: slug, id, part }, signal }),
+  )
+}
+
+const REFRESH_MS = 30_000
+
+/** A board on a wall, asked for anew by itself. */
+export function useWall(key: string) {
+  const head = useQuery({
+    queryKey: ['wall', key],
+    queryFn: ({ signal }) => api.get('/wall/{key}', { path: { key }, signal }),
+    refetchInterval: REFRESH_MS,
+    refetchIntervalInBackground: true,
+    retry: false,
+  })
+  const ask: AskPart = (part, signal) => api.get('/wall/{key}/parts/{part}', { path: { key, part }, signal })
+  return { head, parts: useParts(head.data?.board, ['wall', key], ask, REFRESH_MS) }
 }
 
 /** What can be done to boards; the page asks for them anew afterwards. */

@@ -1,27 +1,19 @@
 import { ApiError } from '@bobbin/client'
-import { useQuery } from '@tanstack/react-query'
 import { useParams } from 'react-router'
-import { api } from '../../lib/api.js'
 import { Mark } from '../../ui/mark.js'
 import { EmptyState, ErrorState, Loading } from '../../ui/states.js'
 import { Time } from '../../ui/time.js'
 import { BoardTiles } from './board-tiles.js'
 import { OnWall } from './tile-view.js'
+import { useWall } from './use-boards.js'
 
-const REFRESH_MS = 30_000
 /** From some metres away. */
 const ZOOM = 1.35
 
 /** A board on a wall: large, asked for anew by itself, for whoever has its link. */
 export function WallPage() {
   const { key = '' } = useParams()
-  const board = useQuery({
-    queryKey: ['wall', key],
-    queryFn: ({ signal }) => api.get('/wall/{key}', { path: { key }, signal }),
-    refetchInterval: REFRESH_MS,
-    refetchIntervalInBackground: true,
-    retry: false,
-  })
+  const { head: board, parts } = useWall(key)
   if (board.isPending) return <Loading what="the board" />
   if (board.data === undefined) {
     const { error } = board
@@ -33,7 +25,11 @@ export function WallPage() {
       )
     return <ErrorState error={error} onRetry={() => void board.refetch()} />
   }
-  const { board: shown, project, at } = board.data
+  const { board: shown, project } = board.data
+  const all = [...parts.values()]
+  const isDown = board.isError || all.some(({ error, data }) => error !== null && data !== undefined)
+  // the oldest of what is shown
+  const [at] = all.flatMap(({ data }) => data?.at ?? []).toSorted()
   return (
     <OnWall value={true}>
       <title>{`${shown.name} · Bobbin`}</title>
@@ -42,12 +38,12 @@ export function WallPage() {
           <Mark />
           <h1 className="text-xl">{shown.name}</h1>
           <p className="text-soft">{project.name}</p>
-          <p role="status" className={`ml-auto ${board.isError ? 'text-failed' : 'text-soft'}`}>
-            {board.isError ? 'The server does not answer; as it was ' : 'as it was '}
-            <Time iso={at} />
+          <p role="status" className={`ml-auto ${isDown ? 'text-failed' : 'text-soft'}`}>
+            {isDown ? 'The server does not answer; as it was ' : 'as it was '}
+            {at && <Time iso={at} />}
           </p>
         </header>
-        <BoardTiles data={board.data} />
+        <BoardTiles board={shown} parts={parts} />
       </main>
     </OnWall>
   )

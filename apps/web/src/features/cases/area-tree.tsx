@@ -1,12 +1,13 @@
 import type { AreaNode } from '@bobbin/client'
 import { useQueryClient } from '@tanstack/react-query'
 import { MoreHorizontal } from 'lucide-react'
-import { useState, type DragEvent } from 'react'
+import { useState } from 'react'
 import { CanMenuItem } from '../../context/can.js'
 import { useSession } from '../../context/session.js'
 import { useDone } from '../../context/use-undo.js'
 import { api } from '../../lib/api.js'
 import { count } from '../../lib/format.js'
+import { DragKind, type Take, useDragged, useDropPlace } from '../../ui/drag.js'
 import { Menu, MenuItem } from '../../ui/menu.js'
 import { messageOf } from '../../ui/states.js'
 import { notifyError } from '../../ui/toast.js'
@@ -15,15 +16,15 @@ import { areaSums, isWithin, placesBeside, type PlacesBeside } from './area-path
 import { AreaPicker } from './area-picker.js'
 import { NameDialog } from './name-dialog.js'
 
-/** What is dragged onto an area: cases by key, or another area. */
-export const DRAGGED_CASES = 'application/x-bobbin-cases'
-const DRAGGED_AREA = 'application/x-bobbin-area'
+/** What is dragged onto an area: cases by key, or another area by id. */
+export const CASES = new DragKind<readonly string[]>()
+const AREA = new DragKind<number>()
 
 export interface AreaTreeProps {
   areas: AreaNode[]
   chosen: number | null
   onChoose: (id: number | null) => void
-  onDropCases: (keys: string[], area: AreaNode) => void
+  onDropCases: (keys: readonly string[], area: AreaNode) => void
 }
 
 type Act =
@@ -37,6 +38,10 @@ export function AreaTree({ areas, chosen, onChoose, onDropCases }: AreaTreeProps
   const [act, setAct] = useState<Act | null>(null)
   const changes = useAreaChanges()
   const sums = areaSums(areas)
+  const { setNode: setTop, isOver: overTop } = useDropPlace('the top level', (item) => {
+    const moved = AREA.valueOf(item)
+    return moved === undefined ? null : () => void changes.move(moved, null)
+  })
   const branch = (parentId: number | null, depth: number): React.ReactNode =>
     areas
       .filter((area) => area.parentId === parentId)
@@ -52,11 +57,11 @@ export function AreaTree({ areas, chosen, onChoose, onDropCases }: AreaTreeProps
             onDelete={() => void changes.remove(area)}
             places={placesBeside(areas, area.id)}
             onPlace={(before) => void changes.place(area.id, before)}
-            onDrop={(event) => {
-              const keys = event.dataTransfer.getData(DRAGGED_CASES)
-              const moved = Number(event.dataTransfer.getData(DRAGGED_AREA))
-              if (keys) onDropCases(keys.split(','), area)
-              else if (moved && !isWithin(areas, area.id, moved)) void changes.move(moved, area.id)
+            take={(item) => {
+              const keys = CASES.valueOf(item)
+              if (keys) return () => onDropCases(keys, area)
+              const moved = AREA.valueOf(item)
+              return moved === undefined || isWithin(areas, area.id, moved) ? null : () => void changes.move(moved, area.id)
             }}
           />
           <ul>{branch(area.id, depth + 1)}</ul>
@@ -64,11 +69,7 @@ export function AreaTree({ areas, chosen, onChoose, onDropCases }: AreaTreeProps
       ))
   return (
     <nav aria-label="Areas" className="w-[206px] shrink-0 overflow-y-auto border-r border-hairline py-4 max-[1180px]:hidden" tabIndex={0}>
-      <div
-        className="flex items-center pr-1"
-        onDragOver={(event) => event.dataTransfer.types.includes(DRAGGED_AREA) && event.preventDefault()}
-        onDrop={(event) => void changes.move(Number(event.dataTransfer.getData(DRAGGED_AREA)), null)}
-      >
+      <div ref={setTop} className={`flex items-center pr-1 ${overTop ? OVER : ''}`}>
         <button
           type="button"
           aria-pressed={chosen === null}
@@ -120,28 +121,22 @@ interface AreaLineProps {
   onDelete: () => void
   places: PlacesBeside
   onPlace: (before: number | null) => void
-  onDrop: (event: DragEvent) => void
+  take: Take
 }
 
-function AreaLine({ area, cases, depth, chosen, onChoose, onAct, onDelete, places: { up, down }, onPlace, onDrop }: AreaLineProps) {
-  const [over, setOver] = useState(false)
+const OVER = 'outline-2 -outline-offset-2 outline-dye'
+
+function AreaLine({ area, cases, depth, chosen, onChoose, onAct, onDelete, places: { up, down }, onPlace, take }: AreaLineProps) {
+  const place = useDropPlace(area.name, take)
+  const { setNode, onPointerDown } = useDragged(AREA.item(area.id, area.name))
   return (
     <div
-      draggable
-      onDragStart={(event) => event.dataTransfer.setData(DRAGGED_AREA, String(area.id))}
-      onDragOver={(event) => {
-        const { types } = event.dataTransfer
-        if (!types.includes(DRAGGED_CASES) && !types.includes(DRAGGED_AREA)) return
-        event.preventDefault()
-        setOver(true)
+      ref={(element) => {
+        setNode(element)
+        place.setNode(element)
       }}
-      onDragLeave={() => setOver(false)}
-      onDrop={(event) => {
-        event.preventDefault()
-        setOver(false)
-        onDrop(event)
-      }}
-      className={`group flex items-center pr-1 ${chosen ? 'bg-dye-wash' : 'hover:bg-surface'} ${over ? 'outline-2 -outline-offset-2 outline-dye' : ''}`}
+      onPointerDown={onPointerDown}
+      className={`group flex items-center pr-1 ${chosen ? 'bg-dye-wash' : 'hover:bg-surface'} ${place.isOver ? OVER : ''}`}
     >
       <button
         type="button"

@@ -1,11 +1,12 @@
 import type { CaseRow } from '@bobbin/client'
 import { useTable } from '@tanstack/react-table'
 import { type ReactNode, useEffect, useMemo, useRef, useState } from 'react'
+import { count } from '../../lib/format.js'
 import { useWidths } from '../../lib/widths.js'
 import { columnFeatures } from '../../ui/column-features.js'
 import { ColumnHead } from '../../ui/column-head.js'
 import { RowList, type RowListProps } from '../../ui/row-list.js'
-import { DRAGGED_CASES } from './area-tree.js'
+import { CASES } from './area-tree.js'
 import { type CaseColumn, COLUMNS, DEFINITIONS, fitting, FLEXIBLE, RIGHT } from './columns.js'
 
 export type Line = { kind: 'area'; name: string; count: number } | { kind: 'case'; row: CaseRow }
@@ -72,10 +73,10 @@ export function CaseList({ rows, total, columns, picked, sort, onSort, ...list }
         picked={picked}
         keyOf={(line) => (line.kind === 'case' ? line.row.key : null)}
         heightOf={(line) => (line.kind === 'area' ? 38 : 30)}
-        onDragStart={(key, event) => {
+        dragged={(key) => {
           // a picked row takes the others along
-          event.dataTransfer.setData(DRAGGED_CASES, picked.has(key) ? [...picked].join(',') : key)
-          event.dataTransfer.effectAllowed = 'move'
+          const keys = picked.has(key) ? [...picked] : [key]
+          return CASES.item(keys, keys.length === 1 ? key : count(keys.length, 'case'))
         }}
         render={(line) => <LineView line={line} table={table} />}
       />

@@ -7,6 +7,7 @@ import { api } from '../../lib/api.js'
 import { count } from '../../lib/format.js'
 import { useAddress } from '../../lib/use-address.js'
 import { useKeys } from '../../lib/use-keys.js'
+import { DragArea } from '../../ui/drag.js'
 import { Menu, MenuCheck, MenuItem, MenuLabel, MenuRule } from '../../ui/menu.js'
 import { SearchField } from '../../ui/search-field.js'
 import { Button, EmptyState, ErrorState, Key, Loading, PartMissing } from '../../ui/states.js'
@@ -56,7 +57,7 @@ export function CasesPage() {
   const { rows, total, all } = cases.data
   const columns = readColumns(params.get('cols'))
   return (
-    <>
+    <DragArea>
       <AreaTree
         areas={areas.data ?? []}
         chosen={filter.area ?? null}
@@ -144,7 +145,7 @@ export function CasesPage() {
           }}
         />
       )}
-    </>
+    </DragArea>
   )
 }
 

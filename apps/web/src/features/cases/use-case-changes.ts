@@ -34,9 +34,9 @@ export function useCaseChanges() {
       done,
       set: (keys: string[], set: BulkSetDto) =>
         apply(api.post('/projects/{project}/cases/bulk', { path, body: { keys, set } }), (cases) => `Changed ${cases}`),
-      move: (keys: string[], areaId: number | null, name: string) =>
+      move: (keys: readonly string[], areaId: number | null, name: string) =>
         apply(
-          api.post('/projects/{project}/cases/bulk', { path, body: { keys, set: { areaId } } }),
+          api.post('/projects/{project}/cases/bulk', { path, body: { keys: [...keys], set: { areaId } } }),
           (cases) => `Moved ${cases} to ${name}`,
         ),
       remove: (keys: string[]) =>

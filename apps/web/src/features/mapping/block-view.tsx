@@ -1,11 +1,18 @@
 import { visibleText } from '@bobbin/core'
 import type { MappingCase, MappingRow } from '@bobbin/client'
-import { useDraggable, useDroppable } from '@dnd-kit/core'
-import { useEffect, useId, useRef } from 'react'
+import { useEffect, useRef } from 'react'
 import { ProjectLink } from '../../context/project-link.js'
+import { count } from '../../lib/format.js'
+import { DragKind, type Take, useDragged, useDropPlace } from '../../ui/drag.js'
 import { OutcomeGlyph } from '../../ui/thread.js'
 import { type Block, type BlockThread, type CaseLine, type Decided, linesOf, NO_AREA, proposalOf } from './blocks.js'
 import { percent } from './reason-words.js'
+
+/** Scripts that are dragged onto a case or an area. */
+const SCRIPTS = new DragKind<readonly MappingRow[]>()
+
+/** Scripts were dropped on a case, or on an area in which each gets one. */
+export type OnDrop = (rows: readonly MappingRow[], on: { caseKey: string } | { area: string[] }) => void
 
 export const LINE = 32
 const BETWEEN = 180
@@ -15,10 +22,11 @@ interface BlockViewProps {
   selectedId: number | null
   onSelect: (id: number) => void
   decided: Decided
+  onDrop: OnDrop
 }
 
 /** Scripts of a file, the cases beside them, and the threads between. */
-export function BlockView({ block, selectedId, onSelect, decided }: BlockViewProps) {
+export function BlockView({ block, selectedId, onSelect, decided, onDrop }: BlockViewProps) {
   return (
     <div className="grid grid-cols-[minmax(0,1fr)_180px_minmax(0,1.05fr)] px-5">
       <div>
@@ -32,7 +40,7 @@ export function BlockView({ block, selectedId, onSelect, decided }: BlockViewPro
       <Threads threads={block.threads} lines={linesOf(block)} selectedId={selectedId} />
       <ul>
         {block.cases.map((line) => (
-          <CaseLineView key={line.kind === 'area' ? `area ${line.name}` : line.at.key} line={line} />
+          <CaseLineView key={line.kind === 'area' ? `area ${line.name}` : line.at.key} line={line} onDrop={onDrop} />
         ))}
       </ul>
     </div>
@@ -40,13 +48,13 @@ export function BlockView({ block, selectedId, onSelect, decided }: BlockViewPro
 }
 
 /** A file is dragged with all of its scripts that have no case. */
-function FileHeading({ block: { file, continued, scripts, key } }: { block: Block }) {
+function FileHeading({ block: { file, continued, scripts } }: { block: Block }) {
   const rows = scripts.filter(({ links, goneAt }) => goneAt === null && !links.some(({ state }) => state === 'active'))
-  const { listeners, setNodeRef } = useDraggable({ id: `file ${key}`, data: { rows }, disabled: rows.length === 0 })
+  const { setNode, onPointerDown } = useDragged(rows.length === 0 ? null : SCRIPTS.item(rows, count(rows.length, 'script')))
   return (
     <h2
-      ref={setNodeRef}
-      onPointerDown={listeners?.['onPointerDown'] as React.PointerEventHandler | undefined}
+      ref={setNode}
+      onPointerDown={onPointerDown}
       className="flex items-end truncate pb-1.5 font-mono font-normal text-soft"
       style={{ height: LINE }}
       title={visibleText(file)}
@@ -69,7 +77,7 @@ interface ScriptLineProps {
 function ScriptLine({ row, isSelected, onSelect, decided }: ScriptLineProps) {
   const own = useRef<HTMLButtonElement>(null)
   // by keys a case is looked for with e
-  const { listeners, setNodeRef, isDragging } = useDraggable({ id: `script ${row.id}`, data: { rows: [row] } })
+  const { setNode, onPointerDown, isDragging } = useDragged(SCRIPTS.item([row], visibleText(row.name)))
   useEffect(() => {
     const at = document.activeElement
     // focus goes from script to script, and is taken from nothing else
@@ -81,9 +89,9 @@ function ScriptLine({ row, isSelected, onSelect, decided }: ScriptLineProps) {
       <button
         ref={(element) => {
           own.current = element
-          setNodeRef(element)
+          setNode(element)
         }}
-        onPointerDown={listeners?.['onPointerDown'] as React.PointerEventHandler | undefined}
+        onPointerDown={onPointerDown}
         type="button"
         aria-current={isSelected ? 'true' : undefined}
         onClick={() => onSelect(row.id)}
@@ -116,22 +124,21 @@ function stateWords(row: MappingRow, decided: Decided): string {
   return proposal ? percent(proposal.confidence) : 'no likely case'
 }
 
-function CaseLineView({ line }: { line: CaseLine }) {
-  if (line.kind === 'area') return <AreaLine name={line.name} />
-  return <CaseLineOf at={line.at} />
+function CaseLineView({ line, onDrop }: { line: CaseLine; onDrop: OnDrop }) {
+  if (line.kind === 'area') return <AreaLine name={line.name} onDrop={onDrop} />
+  return <CaseLineOf at={line.at} onDrop={onDrop} />
 }
 
 /** An area takes scripts that are dropped on it: each gets a case there. */
-function AreaLine({ name }: { name: string }) {
-  const place = useId()
-  const { setNodeRef, isOver } = useDroppable({
-    id: `area ${name} ${place}`,
-    data: { area: name.split(' › ') },
-    disabled: name === NO_AREA,
-  })
+function AreaLine({ name, onDrop }: { name: string; onDrop: OnDrop }) {
+  const take: Take = (item) => {
+    const rows = SCRIPTS.valueOf(item)
+    return rows ? () => onDrop(rows, { area: name.split(' › ') }) : null
+  }
+  const { setNode, isOver } = useDropPlace(visibleText(name), name === NO_AREA ? null : take)
   return (
     <li
-      ref={setNodeRef}
+      ref={setNode}
       className={`flex items-end truncate pb-1.5 font-semibold text-soft ${isOver ? 'bg-dye-wash' : ''}`}
       style={{ height: LINE }}
     >
@@ -141,11 +148,13 @@ function AreaLine({ name }: { name: string }) {
 }
 
 /** A case takes the script that is dropped on it. */
-function CaseLineOf({ at }: { at: MappingCase }) {
-  const place = useId()
-  const { setNodeRef, isOver } = useDroppable({ id: `case ${at.key} ${place}`, data: { caseKey: at.key } })
+function CaseLineOf({ at, onDrop }: { at: MappingCase; onDrop: OnDrop }) {
+  const { setNode, isOver } = useDropPlace(at.key, (item) => {
+    const rows = SCRIPTS.valueOf(item)
+    return rows ? () => onDrop(rows, { caseKey: at.key }) : null
+  })
   return (
-    <li ref={setNodeRef} className={`flex min-w-0 items-center gap-2.5 ${isOver ? 'bg-dye-wash' : ''}`} style={{ height: LINE }}>
+    <li ref={setNode} className={`flex min-w-0 items-center gap-2.5 ${isOver ? 'bg-dye-wash' : ''}`} style={{ height: LINE }}>
       <ProjectLink to={`cases?case=${at.key}`} className="min-w-[84px] shrink-0 font-mono text-dye hover:underline">
         {at.key}
       </ProjectLink>

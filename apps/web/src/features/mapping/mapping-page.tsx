@@ -1,6 +1,5 @@
-import { MAPPING_FILTERS, type MappingFilter, visibleText } from '@bobbin/core'
+import { MAPPING_FILTERS, type MappingFilter } from '@bobbin/core'
 import type { MappingOverview, MappingRow } from '@bobbin/client'
-import { type Active, DndContext, type DragEndEvent, DragOverlay, PointerSensor, useSensor, useSensors } from '@dnd-kit/core'
 import { useVirtualizer } from '@tanstack/react-virtual'
 import { useEffect, useMemo, useRef, useState } from 'react'
 import { CanButton, useCan } from '../../context/can.js'
@@ -8,12 +7,13 @@ import { ProjectLink } from '../../context/project-link.js'
 import { count } from '../../lib/format.js'
 import { useAddress } from '../../lib/use-address.js'
 import { useKeys } from '../../lib/use-keys.js'
+import { DragArea } from '../../ui/drag.js'
 import { SearchField } from '../../ui/search-field.js'
 import { Button, EmptyState, ErrorState, Key, Loading, PartMissing } from '../../ui/states.js'
 import { notify } from '../../ui/toast.js'
 import { LinkDialog } from '../scripts/link-dialog.js'
 import { AcceptAllDialog } from './accept-all-dialog.js'
-import { BlockView, LINE } from './block-view.js'
+import { BlockView, LINE, type OnDrop } from './block-view.js'
 import { blocksOf, linesOf, proposalOf } from './blocks.js'
 import { MappingCard } from './mapping-card.js'
 import { AlikeDialog } from './alike-dialog.js'
@@ -269,24 +269,11 @@ interface CanvasProps {
   selectedId: number | null
   onSelect: (id: number) => void
   decided: Parameters<typeof proposalOf>[1]
-  /** Scripts were dragged onto a case or an area. */
-  onDrop: (rows: MappingRow[], on: { caseKey: string } | { area: string[] }) => void
+  onDrop: OnDrop
 }
 
 /** Blocks of files under one another; only those in sight are drawn. */
 function Canvas({ blocks, selectedId, onSelect, decided, onDrop }: CanvasProps) {
-  // a click is a click until the pointer has moved
-  const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 6 } }))
-  const [dragged, setDragged] = useState<MappingRow[]>([])
-  const rowsOf = ({ data }: Active): MappingRow[] => (data.current as { rows?: MappingRow[] } | undefined)?.rows ?? []
-  const drop = ({ active, over }: DragEndEvent) => {
-    setDragged([])
-    const on = over?.data.current as { caseKey?: string; area?: string[] } | undefined
-    const rows = rowsOf(active)
-    if (rows.length === 0 || !on) return
-    if (on.caseKey !== undefined) onDrop(rows, { caseKey: on.caseKey })
-    else if (on.area) onDrop(rows, { area: on.area })
-  }
   const scroller = useRef<HTMLDivElement>(null)
   const virtualizer = useVirtualizer({
     count: blocks.length,
@@ -308,12 +295,7 @@ function Canvas({ blocks, selectedId, onSelect, decided, onDrop }: CanvasProps) 
     else if (top > to - 200) element.scrollTop = top - element.clientHeight + 200
   }, [found, virtualizer])
   return (
-    <DndContext
-      sensors={sensors}
-      onDragStart={({ active }) => setDragged(rowsOf(active))}
-      onDragEnd={drop}
-      onDragCancel={() => setDragged([])}
-    >
+    <DragArea>
       <div ref={scroller} className="min-h-0 flex-1 overflow-y-auto pt-3" tabIndex={-1}>
         <ol className="relative" style={{ height: virtualizer.getTotalSize() + 180 }} aria-label="Files">
           {virtualizer.getVirtualItems().map((item) => {
@@ -321,21 +303,14 @@ function Canvas({ blocks, selectedId, onSelect, decided, onDrop }: CanvasProps) 
             return (
               block && (
                 <li key={item.key} className="absolute inset-x-0 top-0" style={{ transform: `translateY(${item.start}px)` }}>
-                  <BlockView block={block} selectedId={selectedId} onSelect={onSelect} decided={decided} />
+                  <BlockView block={block} selectedId={selectedId} onSelect={onSelect} decided={decided} onDrop={onDrop} />
                 </li>
               )
             )
           })}
         </ol>
       </div>
-      <DragOverlay dropAnimation={null}>
-        {dragged.length > 0 && (
-          <span className="rounded border border-dye bg-raised px-3 py-1.5 shadow-xl">
-            {dragged.length === 1 && dragged[0] ? visibleText(dragged[0].name) : count(dragged.length, 'script')}
-          </span>
-        )}
-      </DragOverlay>
-    </DndContext>
+    </DragArea>
   )
 }
 

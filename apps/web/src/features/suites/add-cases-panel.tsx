@@ -1,16 +1,17 @@
 import type { SuiteDetail } from '@bobbin/client'
 import { useQuery } from '@tanstack/react-query'
 import { ChevronRight, Plus, X } from 'lucide-react'
-import { useState, type DragEvent } from 'react'
+import { type ComponentProps, useState } from 'react'
 import { useSession } from '../../context/session.js'
 import { api } from '../../lib/api.js'
 import { count } from '../../lib/format.js'
+import { DragKind, useDragged } from '../../ui/drag.js'
 import { SearchField } from '../../ui/search-field.js'
 import { useSuiteChanges } from './use-suites.js'
 
+type AddedCases = { keys: string[] } | { areaId: number }
 /** What is dragged into a suite. */
-export const CASES_DRAGGED = 'application/x-bobbin-cases'
-export type DraggedCases = { keys: string[] } | { areaId: number }
+export const ADDED_CASES = new DragKind<AddedCases>()
 
 const MOST = 200
 
@@ -29,18 +30,14 @@ export function AddCasesPanel({ suite, onClose }: { suite: SuiteDetail; onClose:
     enabled: search !== '' || area !== null,
   })
   const there = new Set(suite.rows.map(({ key }) => key))
-  const drag = (what: DraggedCases) => (event: DragEvent) => {
-    event.dataTransfer.setData(CASES_DRAGGED, JSON.stringify(what))
-    event.dataTransfer.effectAllowed = 'copy'
-  }
-  const add = (what: DraggedCases) => addCases.mutate({ id: suite.id, ...what })
+  const add = (what: AddedCases) => addCases.mutate({ id: suite.id, ...what })
   const children = (parent: number | null) => areas.data?.filter(({ parentId }) => parentId === parent) ?? []
   const level = (parent: number | null, depth: number): React.ReactNode =>
     children(parent).map((one) => (
       <li key={one.id}>
-        <div
-          draggable
-          onDragStart={drag({ areaId: one.id })}
+        <ToDrag
+          what={{ areaId: one.id }}
+          label={`all of ${one.name}`}
           className={`group flex min-h-[28px] items-center gap-1 pr-1 ${area === one.id ? 'bg-dye-wash' : 'hover:bg-cloth'}`}
           style={{ paddingLeft: depth * 14 }}
         >
@@ -54,7 +51,7 @@ export function AddCasesPanel({ suite, onClose }: { suite: SuiteDetail; onClose:
             <span className="truncate">{one.name}</span>
           </button>
           <AddButton label={`Add all of ${one.name}`} onClick={() => add({ areaId: one.id })} />
-        </div>
+        </ToDrag>
         <ul>{level(one.id, depth + 1)}</ul>
       </li>
     ))
@@ -79,17 +76,18 @@ export function AddCasesPanel({ suite, onClose }: { suite: SuiteDetail; onClose:
             </p>
             <ul>
               {cases.data.rows.map(({ key, title }) => (
-                <li
-                  key={key}
-                  draggable={!there.has(key)}
-                  onDragStart={drag({ keys: [key] })}
-                  className={`flex min-h-[28px] items-center gap-2 ${there.has(key) ? 'text-soft' : ''}`}
-                >
-                  <span className="w-[78px] shrink-0 font-mono text-dye">{key}</span>
-                  <span className="min-w-0 flex-1 truncate" title={title}>
-                    {title}
-                  </span>
-                  {there.has(key) ? <span>added</span> : <AddButton label={`Add ${key}`} onClick={() => add({ keys: [key] })} />}
+                <li key={key}>
+                  <ToDrag
+                    what={there.has(key) ? null : { keys: [key] }}
+                    label={key}
+                    className={`flex min-h-[28px] items-center gap-2 ${there.has(key) ? 'text-soft' : ''}`}
+                  >
+                    <span className="w-[78px] shrink-0 font-mono text-dye">{key}</span>
+                    <span className="min-w-0 flex-1 truncate" title={title}>
+                      {title}
+                    </span>
+                    {there.has(key) ? <span>added</span> : <AddButton label={`Add ${key}`} onClick={() => add({ keys: [key] })} />}
+                  </ToDrag>
                 </li>
               ))}
             </ul>
@@ -98,6 +96,18 @@ export function AddCasesPanel({ suite, onClose }: { suite: SuiteDetail; onClose:
       </div>
     </aside>
   )
+}
+
+interface ToDragProps extends ComponentProps<'div'> {
+  /** null for what is in the suite already */
+  what: AddedCases | null
+  label: string
+}
+
+/** A line that can be dragged into the suite. */
+function ToDrag({ what, label, ...props }: ToDragProps) {
+  const { setNode, onPointerDown } = useDragged(what && ADDED_CASES.item(what, label))
+  return <div ref={setNode} onPointerDown={onPointerDown} {...props} />
 }
 
 function AddButton({ label, onClick }: { label: string; onClick: () => void }) {

@@ -1,7 +1,7 @@
 import { PRIORITY_WORDS } from '@bobbin/core'
 import type { SuiteCase, SuiteDetail, SuiteThread } from '@bobbin/client'
 import { useQuery } from '@tanstack/react-query'
-import { useMemo, useState, type DragEvent, type KeyboardEvent } from 'react'
+import { useMemo, useState, type ReactNode, type KeyboardEvent } from 'react'
 import { useNavigate } from 'react-router'
 import { CommentsButton } from '../comments/comments-button.js'
 import { CanButton, CanMenuItem, useCan } from '../../context/can.js'
@@ -12,6 +12,7 @@ import { count, formatDuration } from '../../lib/format.js'
 import { useAddress } from '../../lib/use-address.js'
 import { useKeys } from '../../lib/use-keys.js'
 import { ConfirmDialog } from '../../ui/confirm-dialog.js'
+import { DragArea, DragKind, type Take, useDropPlace } from '../../ui/drag.js'
 import { Menu, MenuItem } from '../../ui/menu.js'
 import { readThread } from '../../ui/outcome-words.js'
 import { RowList } from '../../ui/row-list.js'
@@ -19,13 +20,14 @@ import { Button, EmptyState, Key } from '../../ui/states.js'
 import { Thread } from '../../ui/thread.js'
 import { notifyUndo } from '../../ui/toast.js'
 import { HistoryDialog } from '../audit/history-dialog.js'
-import { AddCasesPanel, CASES_DRAGGED, type DraggedCases } from './add-cases-panel.js'
+import { ADDED_CASES, AddCasesPanel } from './add-cases-panel.js'
 import { SuiteChanges } from './suite-changes.js'
 import { useRequirements } from '../requirements/use-requirements.js'
 import { filterWords, moved, standWords } from './suite-words.js'
 import { useSuiteChanges } from './use-suites.js'
 
-const ROW_DRAGGED = 'application/x-bobbin-suite-row'
+/** A case that moves within its suite, by key. */
+const OWN_CASE = new DragKind<string>()
 
 export interface SuiteViewProps {
   suite: SuiteDetail
@@ -78,18 +80,17 @@ export function SuiteView({ suite, stand, onEdit }: SuiteViewProps) {
     event.stopPropagation()
     step(event.key === 'ArrowUp' ? -1 : 1)
   }
-  const drop = (event: DragEvent) => {
-    const row = (event.target as HTMLElement).closest('[role="row"]')?.getAttribute('aria-rowindex')
-    const before = row ? (keys[Number(row) - 1] ?? null) : null
-    const own = event.dataTransfer.getData(ROW_DRAGGED)
-    const brought = event.dataTransfer.getData(CASES_DRAGGED)
-    if (own === '' && brought === '') return
-    event.preventDefault()
-    if (own !== '') setOrder(moved(keys, own, before), `${own} was moved`)
-    else changes.addCases.mutate({ id: suite.id, ...(JSON.parse(brought) as DraggedCases) })
-  }
+  /** Takes a case of the suite before another one, or at the end; others are added. */
+  const takeBefore =
+    (before: string | null): Take =>
+    (item) => {
+      const own = OWN_CASE.valueOf(item)
+      if (own !== undefined) return () => setOrder(moved(keys, own, before), `${own} was moved`)
+      const added = ADDED_CASES.valueOf(item)
+      return added ? () => changes.addCases.mutate({ id: suite.id, ...added }) : null
+    }
   return (
-    <>
+    <DragArea>
       <section aria-label="Suite" className="@container flex min-w-0 flex-1 flex-col">
         <header className="flex flex-wrap items-start gap-x-4 gap-y-2 border-b border-hairline px-5 pt-4 pb-3">
           <div className="min-w-[260px] flex-1">
@@ -122,45 +123,57 @@ export function SuiteView({ suite, stand, onEdit }: SuiteViewProps) {
             )}
           </div>
         </header>
-        {suite.rows.length === 0 ? (
-          <NoCases suite={suite} />
-        ) : (
-          <div
-            className="flex min-h-0 flex-1 flex-col"
-            onKeyDownCapture={moveByKey}
-            onDragOver={(event) =>
-              fixed && event.dataTransfer.types.some((type) => type === ROW_DRAGGED || type === CASES_DRAGGED) && event.preventDefault()
-            }
-            onDrop={drop}
-          >
-            <Head />
-            <RowList
-              label="Cases of the suite"
-              items={suite.rows}
-              keyOf={({ key }) => key}
-              selected={selected}
-              onSelect={(key, how) =>
-                how === 'open' && selected === key ? void navigate(path(`cases?case=${key}`)) : setAddress({ case: key }, { replace: true })
-              }
-              heightOf={() => 34}
-              {...(fixed && {
-                onDragStart: (key: string, event: DragEvent) => {
-                  event.dataTransfer.setData(ROW_DRAGGED, key)
-                  event.dataTransfer.effectAllowed = 'move'
-                },
-              })}
-              render={(row) => <CaseLine row={row} nth={keys.indexOf(row.key) + 1} />}
-            />
-            {fixed && (
-              <p className="border-t border-hairline px-5 py-2 text-soft">
-                Drag or <Key>Alt</Key> <Key>↑</Key> <Key>↓</Key> to move · <Key>Delete</Key> to take out
-              </p>
-            )}
-          </div>
-        )}
+        <DropPlace label="the end of the suite" take={fixed ? takeBefore(null) : null} onKeyDownCapture={moveByKey}>
+          {suite.rows.length === 0 ? (
+            <NoCases suite={suite} />
+          ) : (
+            <>
+              <Head />
+              <RowList
+                label="Cases of the suite"
+                items={suite.rows}
+                keyOf={({ key }) => key}
+                selected={selected}
+                onSelect={(key, how) =>
+                  how === 'open' && selected === key
+                    ? void navigate(path(`cases?case=${key}`))
+                    : setAddress({ case: key }, { replace: true })
+                }
+                heightOf={() => 34}
+                {...(fixed && {
+                  dragged: (key: string) => OWN_CASE.item(key, key),
+                  take: takeBefore,
+                })}
+                render={(row) => <CaseLine row={row} nth={keys.indexOf(row.key) + 1} />}
+              />
+              {fixed && (
+                <p className="border-t border-hairline px-5 py-2 text-soft">
+                  Drag or <Key>Alt</Key> <Key>↑</Key> <Key>↓</Key> to move · <Key>Delete</Key> to take out
+                </p>
+              )}
+            </>
+          )}
+        </DropPlace>
       </section>
       {adding && fixed ? <AddCasesPanel suite={suite} onClose={() => setAddress({ do: null })} /> : <SuiteChanges suite={suite} />}
-    </>
+    </DragArea>
+  )
+}
+
+interface DropPlaceProps {
+  label: string
+  take: Take | null
+  onKeyDownCapture: (event: KeyboardEvent) => void
+  children: ReactNode
+}
+
+/** Everything under the head of a suite takes cases: a row takes them before itself, the rest at the end. */
+function DropPlace({ label, take, onKeyDownCapture, children }: DropPlaceProps) {
+  const { setNode, isOver } = useDropPlace(label, take)
+  return (
+    <div ref={setNode} onKeyDownCapture={onKeyDownCapture} className={`flex min-h-0 flex-1 flex-col ${isOver ? 'bg-dye-wash/40' : ''}`}>
+      {children}
+    </div>
   )
 }
 
