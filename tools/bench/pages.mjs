@@ -160,6 +160,7 @@ export async function makeLarge(bench) {
   const [full, before] = await ask(`select id, build_id from run where total = ${SCRIPTS} order by day desc, id desc limit 2`)
   const scripts = (await ask('select id from script where project_id = 1 order by id limit 200')).map(({ id }) => id)
   const results = '/projects/{project}/runs/{id}/results/{script}'
+  await makeRequirements(ask)
   const planned = { ...(await makePlan(ask)), ...(await makeByHand(ask, account)) }
   const [{ failures }] = await ask(`select min(group_id) as failures from signature where id = any($1::int[])`, [signatures])
   return {
@@ -172,6 +173,17 @@ export async function makeLarge(bench) {
     ...{ failures, kind: 'failure', subject: failures },
     [`${results}/attempts/{ordinal}/attachments script`]: script,
   }
+}
+
+/** 5,000 requirements with three cases each. */
+async function makeRequirements(ask) {
+  await ask(
+    `with made as (
+       insert into requirement (project_id, key, name) select 1, 'SEA-' || i, 'The ferry holds sea state ' || i from generate_series(1, 5000) i returning id, substring(key from 5)::int as n
+     )
+     insert into requirement_case (requirement_id, case_id) select m.id, c.id from made m, generate_series(0, 2) k
+     join test_case c on c.project_id = 1 and c.number = 1001 + (m.n * 3 + k) % 20000`,
+  )
 }
 
 /** A board with every kind of tile, on a wall. @returns values for its routes */

@@ -7998,6 +7998,8 @@ export interface components {
     }
     RequirementList: {
       rows: components['schemas']['RequirementRow'][]
+      /** @description How many there are on all pages. */
+      total: number
       /** @description Environments with a run in the lens. */
       environments: string[]
     }
@@ -16559,6 +16561,10 @@ export interface operations {
         trial?: 'true'
         /** @description The key of a case: only what it verifies. */
         case?: string
+        /** @description At most so many rows. */
+        limit?: number
+        /** @description So many rows stand before the first one. */
+        offset?: number
       }
       header?: never
       path: {

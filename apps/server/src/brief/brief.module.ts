@@ -3,6 +3,7 @@ import type { Brief, BriefLook } from '../contract/index.js'
 import { AccessModule, Ctx, type Context, Needs, PersonOnly } from '../access/index.js'
 import { CommentsModule } from '../comments/index.js'
 import { HistoryModule } from '../history/index.js'
+import { MappingModule } from '../mapping/index.js'
 import { lensOf, RunsModule } from '../runs/index.js'
 import { TrendsModule } from '../trends/index.js'
 import { BriefDto } from './brief.dto.js'
@@ -35,7 +36,7 @@ export class BriefController {
 }
 
 @Module({
-  imports: [AccessModule, CommentsModule, TrendsModule, RunsModule, HistoryModule],
+  imports: [AccessModule, CommentsModule, MappingModule, TrendsModule, RunsModule, HistoryModule],
   controllers: [BriefController],
   providers: [BriefService, BriefLooksService, BriefMailService],
   exports: [BriefService],

@@ -15,7 +15,7 @@ import { Sequelize } from 'sequelize-typescript'
 import type { Context } from '../access/index.js'
 import { MineService } from '../comments/index.js'
 import { HistoryService } from '../history/index.js'
-import { SILENT_COUNT } from '../mapping/index.js'
+import { SilentScripts } from '../mapping/index.js'
 import { rowsOf } from '../platform/database.js'
 import { laneOf, type Lens, type RunRecord, RunPacks, runRow, RunsService } from '../runs/index.js'
 import { SCRIPT_SUMS, UNKNOWN_KEYS } from '../scripts/index.js'
@@ -36,6 +36,7 @@ export class BriefService {
     private readonly trends: TrendsService,
     private readonly slow: SlowService,
     private readonly packs: RunPacks,
+    private readonly silent: SilentScripts,
     @InjectConnection() readonly sequelize: Sequelize,
   ) {}
 
@@ -121,9 +122,9 @@ export class BriefService {
   /** What no single run says: what is flaky, what got slower, what is silent, what waits for who asks, what runs next. */
   private async overTime(context: Context, lens: Lens, steadiness: KnownSteadiness): Promise<Finding[]> {
     const bind = { projectId: context.project.id }
-    const [slow, [silent], mine, [next]] = await Promise.all([
+    const [slow, silent, mine, [next]] = await Promise.all([
       this.slow.get(context, lens),
-      rowsOf<{ count: number }>(this, SILENT_COUNT, bind),
+      this.silent.count(context.project.id),
       this.mine.count(context),
       rowsOf<{ planId: number; name: string; at: Date }>(this, sql.NEXT_START, bind),
     ])
@@ -144,7 +145,7 @@ export class BriefService {
         },
       })
     }
-    if (silent && silent.count > 0) findings.push({ kind: 'silentScripts', count: silent.count })
+    if (silent > 0) findings.push({ kind: 'silentScripts', count: silent })
     if (next) findings.push({ kind: 'next', ...next, at: next.at.toISOString() })
     return findings
   }

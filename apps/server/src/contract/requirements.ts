@@ -39,6 +39,8 @@ export interface RequirementRow {
 
 export interface RequirementList {
   rows: RequirementRow[]
+  /** How many there are on all pages. */
+  total: number
   /** Environments with a run in the lens. */
   environments: string[]
 }

@@ -1,2 +1,2 @@
 export { MappingModule } from './mapping.module.js'
-export { SILENT_COUNT } from './mapping-queries.js'
+export { SilentScripts } from './silent-scripts.js'

@@ -17,14 +17,15 @@ select d.script_id, d.key from (
 
 const LINKED = `select l.script_id from link l join test_case c on c.id = l.case_id and c.deleted_at is null where l.project_id = $projectId and l.state = 'active'`
 
+/** The newest runs of a project. Binds: projectId. */
+export const RECENT = `
+select r.id, r.day, r.started_at from run r join lane n on n.id = r.lane_id and not n.trial where r.project_id = $projectId order by r.started_at desc limit ${SILENT_RUNS}`
+
+/** Binds: projectId, seen (ids of the scripts with a result in the newest runs). */
 const SEEN = `
 linked as materialized (select distinct script_id from (${LINKED}) l),
-recent as materialized (
-  select r.id, r.day, r.started_at from run r join lane n on n.id = r.lane_id and not n.trial where r.project_id = $projectId order by r.started_at desc limit ${SILENT_RUNS}
-),
-seen as materialized (
-  select distinct coalesce(v.head_id, v.id) as id from recent join result r on r.run_id = recent.id and r.day = recent.day join script v on v.id = r.script_id
-)`
+recent as materialized (${RECENT}),
+seen as materialized (select distinct coalesce(v.head_id, v.id) as id from unnest($seen::int[]) as t (id) join script v on v.id = t.id)`
 
 /** Linked, in the code, and without a result in the newest runs: aliases x for the source, k for the link, e for what was seen. */
 const SILENT = 'k.script_id is not null and x.gone_at is null and e.id is null and (select count(*) from recent) >= 5'
@@ -32,6 +33,7 @@ const SILENT = 'k.script_id is not null and x.gone_at is null and e.id is null a
 /**
  * Scripts of a project that are no rows or profiles of others, with what is to be done about them. Each fact is found for all scripts at
  * once, and hashed.
+ * Binds: projectId, prefix, seen.
  * @param which a condition on script `s` and its source `x`, with `and` before it
  */
 const heads = (which = '') => `
@@ -117,7 +119,7 @@ select count(*) filter (where not gone or is_linked)::int as scripts, count(*) f
     and not exists (select 1 from link l where l.case_id = c.id and l.state = 'active' and not l.by_hand))::int as "toAutomate"
 from heads`
 
-/** How many scripts the mapping page lists as silent. Binds: projectId. */
+/** How many scripts the mapping page lists as silent. Binds: projectId, seen. */
 export const SILENT_COUNT = `
 with ${SEEN}
 select count(*)::int as count from script s left join script_source x on x.script_id = s.id left join linked k on k.script_id = s.id

@@ -25,6 +25,7 @@ import { joinScripts, splitScript } from '../scans/index.js'
 import { SPREAD_LINKS } from '../scripts/index.js'
 import * as sql from './mapping-queries.js'
 import type { LinkDecisionDto, MappingFilterDto } from './mapping.dto.js'
+import { SilentScripts } from './silent-scripts.js'
 import { SUGGEST } from './suggester.js'
 
 const PAGE_ROWS = 300
@@ -54,21 +55,20 @@ export class MappingService {
   constructor(
     @InjectConnection() readonly sequelize: Sequelize,
     private readonly jobs: Jobs,
+    private readonly silent: SilentScripts,
   ) {}
 
   async overview({ project }: Context): Promise<MappingOverview> {
     const bind = { projectId: project.id }
     const [counts, suggesting, questions, scanned] = await Promise.all([
-      rowsOf<MappingCounts>(this, sql.COUNTS, { ...bind, prefix: project.keyPrefix }),
+      this.counts(project),
       rowsOf<Omit<Suggesting, 'finishedAt'> & { finishedAt: Date | null }>(this, sql.SUGGESTING, bind),
       rowsOf<QuestionRow>(this, sql.QUESTIONS, { ...bind, prefix: project.keyPrefix }),
       rowsOf<{ at: Date | null }>(this, sql.SCANNED_AT, bind),
     ])
-    const [first] = counts
-    if (!first) throw new Error('counting answered nothing')
     const [state] = suggesting
     return {
-      counts: first,
+      counts,
       suggesting: state
         ? { ...state, finishedAt: state.finishedAt?.toISOString() ?? null }
         : { running: false, done: 0, scripts: 0, finishedAt: null, decisions: 0 },
@@ -78,11 +78,18 @@ export class MappingService {
     }
   }
 
+  private async counts({ id: projectId, keyPrefix: prefix }: Context['project']): Promise<MappingCounts> {
+    const [counts] = await rowsOf<MappingCounts>(this, sql.COUNTS, { projectId, prefix, seen: await this.silent.seen(projectId) })
+    if (!counts) throw new Error('counting answered nothing')
+    return counts
+  }
+
   async list({ project }: Context, { only, search, limit, offset }: MappingFilterDto): Promise<MappingList> {
     const words = search?.trim()
     const rows = await rowsOf<Row>(this, sql.ROWS, {
       projectId: project.id,
       prefix: project.keyPrefix,
+      seen: await this.silent.seen(project.id),
       only: only ?? null,
       search: words ? `%${words.replace(/[%_\\]/g, '\\$&')}%` : null,
       most: limit ?? PAGE_ROWS,

@@ -1,24 +1,23 @@
 import { OUTCOME_RANKS } from '@bobbin/core'
 import { SEEN_RUNS } from '../runs/index.js'
 
-/** Requirements \`q\` that are asked for: all, or those that one case verifies. Binds: projectId, caseNumber. */
-const ASKED_FOR = `q.project_id = $projectId and ($caseNumber::int is null or exists (
-  select 1 from requirement_case o join test_case t on t.id = o.case_id where o.requirement_id = q.id and t.number = $caseNumber))`
-
-/** What the rows of the list are made of. */
+/** Rows of the list, R-9 before R-10: all, or those that one case verifies. Binds: projectId, caseNumber, most, offset. */
 export const REQUIREMENT_ROWS = `
 select q.id, q.key, q.name, q.note, q.address,
-  exists (select 1 from requirement_case x join test_case c on c.id = x.case_id and c.deleted_at is null where x.requirement_id = q.id and c.worded_at < q.changed_at) as changed
-from requirement q where ${ASKED_FOR} order by q.key`
+  exists (select 1 from requirement_case x join test_case c on c.id = x.case_id and c.deleted_at is null where x.requirement_id = q.id and c.worded_at < q.changed_at) as changed,
+  count(*) over ()::int as full
+from requirement q where q.project_id = $projectId and ($caseNumber::int is null or exists (
+  select 1 from requirement_case o join test_case t on t.id = o.case_id where o.requirement_id = q.id and t.number = $caseNumber))
+order by regexp_replace(q.key, '[0-9]{1,9}$', ''), substring(q.key from '[0-9]{1,9}$')::int nulls first, q.key limit $most offset $offset`
 
-/** Cases that are tied to requirements, with their scripts. */
+/** Cases that are tied to requirements, with their scripts. Binds: ids, prefix. */
 export const TIED_CASES = `
 select x.requirement_id as "requirementId", c.id as "caseId", $prefix || '-' || c.number as key, c.title, c.state, coalesce((
     select jsonb_agg(jsonb_build_object('id', s.id, 'name', s.name, 'file', s.file) order by s.id) from link l join script s on s.id = l.script_id
     where l.case_id = c.id and l.state = 'active' and not l.by_hand and s.head_id is null
   ), '[]') as scripts
 from requirement q join requirement_case x on x.requirement_id = q.id join test_case c on c.id = x.case_id and c.deleted_at is null
-where ${ASKED_FOR} order by c.number`
+where q.id = any($ids::int[]) order by c.number`
 
 /** Worst results of tied cases in the newest run of each lane, by environment; and the newest run in which a case was done by hand. */
 export const TIED_OUTCOMES = `
@@ -26,7 +25,7 @@ with ${SEEN_RUNS}, newest as (
   select distinct on (lane_id) * from runs order by lane_id, sort_key desc
 ), tied as (
   select distinct l.case_id, l.script_id, l.by_hand from requirement q join requirement_case x on x.requirement_id = q.id
-  join link l on l.case_id = x.case_id and l.state = 'active' where ${ASKED_FOR}
+  join link l on l.case_id = x.case_id and l.state = 'active' where q.id = any($ids::int[])
 )
 select t.case_id as "caseId", n.environment, max((array[${OUTCOME_RANKS.slice(1).join(', ')}])[x.outcome]) as rank,
   (array_agg(jsonb_build_object('runId', n.id, 'build', n.build) order by n.started_at desc) filter (where t.by_hand))[1] as "byHand"

@@ -3,12 +3,15 @@ import {
   ArrayMaxSize,
   ArrayMinSize,
   IsArray,
+  IsInt,
   IsNotEmpty,
   IsOptional,
   IsString,
   IsUrl,
   Matches,
+  Max,
   MaxLength,
+  Min,
   ValidateNested,
 } from 'class-validator'
 import { trimmed } from '../platform/validation.js'
@@ -24,6 +27,20 @@ export class RequirementsDto extends LensDto {
   @IsString()
   @MaxLength(40)
   case?: string
+  /** At most so many rows. */
+  @IsOptional()
+  @Type(() => Number)
+  @IsInt()
+  @Min(1)
+  @Max(1000)
+  limit?: number
+  /** So many rows stand before the first one. */
+  @IsOptional()
+  @Type(() => Number)
+  @IsInt()
+  @Min(0)
+  @Max(10_000_000)
+  offset?: number
 }
 
 export class RequirementDto {

@@ -13,7 +13,7 @@ export class RequirementsController {
   @Get()
   @Needs('read')
   list(@Ctx() context: Context, @Query() dto: RequirementsDto): Promise<RequirementList> {
-    return this.requirements.list(context, lensOf(dto), dto.case ?? null)
+    return this.requirements.list(context, lensOf(dto), dto)
   }
 
   /** Adds a requirement. */

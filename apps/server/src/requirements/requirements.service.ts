@@ -12,7 +12,9 @@ import { addRow, changeRow, type KeptRows, removeRow } from '../platform/kept-ro
 import { notFound, Problem } from '../platform/problem.js'
 import type { Lens } from '../runs/index.js'
 import * as sql from './requirement-queries.js'
-import type { RequirementDto, RequirementLineDto, TiesDto } from './requirements.dto.js'
+import type { RequirementDto, RequirementLineDto, RequirementsDto, TiesDto } from './requirements.dto.js'
+
+const PAGE_ROWS = 300
 
 const REQUIREMENTS: KeptRows = {
   table: 'requirement',
@@ -37,25 +39,27 @@ interface CaseOutcome {
 export class RequirementsService {
   constructor(@InjectConnection() readonly sequelize: Sequelize) {}
 
-  /** @param caseKey only what this case verifies; null for all */
-  async list({ project }: Context, lens: Lens, caseKey: string | null): Promise<RequirementList> {
-    const caseNumber = caseKey === null ? null : (numbersOf(project, [caseKey])[0] ?? null)
-    const bind = { projectId: project.id, caseNumber, ...lens }
-    const [found, tied, outcomes, environments] = await Promise.all([
-      rowsOf<Found>(this, sql.REQUIREMENT_ROWS, { projectId: project.id, caseNumber }),
-      rowsOf<Tied>(this, sql.TIED_CASES, { projectId: project.id, caseNumber, prefix: project.keyPrefix }),
-      rowsOf<CaseOutcome>(this, sql.TIED_OUTCOMES, bind),
-      rowsOf<{ name: string }>(this, sql.SEEN_ENVIRONMENTS, { projectId: project.id, ...lens }),
+  async list({ project }: Context, lens: Lens, { case: caseKey, limit, offset }: RequirementsDto): Promise<RequirementList> {
+    const projectId = project.id
+    const caseNumber = caseKey === undefined ? null : (numbersOf(project, [caseKey])[0] ?? null)
+    const found = await rowsOf<Found & { full: number }>(this, sql.REQUIREMENT_ROWS, {
+      ...{ projectId, caseNumber, most: limit ?? PAGE_ROWS, offset: offset ?? 0 },
+    })
+    const ids = found.map(({ id }) => id)
+    const [tied, outcomes, environments] = await Promise.all([
+      rowsOf<Tied>(this, sql.TIED_CASES, { ids, prefix: project.keyPrefix }),
+      rowsOf<CaseOutcome>(this, sql.TIED_OUTCOMES, { ids, projectId, ...lens }),
+      rowsOf<{ name: string }>(this, sql.SEEN_ENVIRONMENTS, { projectId, ...lens }),
     ])
     const casesOf = grouped(tied, ({ requirementId }) => requirementId)
     const outcomesOf = grouped(outcomes, ({ caseId }) => caseId)
-    const rows = found.map((row) =>
+    const rows = found.map(({ full: _, ...row }) =>
       rowOf(
         row,
         (casesOf.get(row.id) ?? []).map((one) => caseOf(one, outcomesOf.get(one.caseId) ?? [])),
       ),
     )
-    return { rows, environments: environments.map(({ name }) => name) }
+    return { rows, total: found[0]?.full ?? offset ?? 0, environments: environments.map(({ name }) => name) }
   }
 
   async add(context: Context, { key, ...dto }: RequirementDto): Promise<RequirementMade> {

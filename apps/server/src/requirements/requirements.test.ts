@@ -43,6 +43,18 @@ describe('requirements', () => {
     await expect(runa('POST', '/requirements', { name: 'x', address: 'javascript:alert(1)' })).rejects.toThrow('The address begins with')
   })
 
+  it('are listed page by page, R-9 before R-10', async () => {
+    const rows = Array.from({ length: 11 }, (_, i) => ({ key: `SEA-${i + 1}`, name: `Sea state ${i + 1}` }))
+    await runa('POST', '/requirements/lines', { rows })
+    const page = async (query: string) => {
+      const { rows: found, total } = await list(query)
+      return [found.map(({ key }) => key), total]
+    }
+    expect(await page('?limit=3&offset=9')).toEqual([['SEA-8', 'SEA-9', 'SEA-10'], 14])
+    expect(await page('?limit=3&offset=12')).toEqual([['SEA-11', 'TIDE-31'], 14])
+    for (const { key } of rows) await runa('DELETE', `/requirements/${await idOf(key)}`)
+  })
+
   it('are covered by what their cases came to, in each environment the worst of the newest runs', async () => {
     const id = await idOf('TIDE-31')
     await runa('PUT', `/requirements/${id}/cases`, { add: ['FERRY-214', 'FERRY-215'], remove: [] })

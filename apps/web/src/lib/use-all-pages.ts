@@ -11,7 +11,7 @@ interface Page {
  * A long list that comes page by page: its first rows are there at once, the others follow by themselves.
  * @param page asks for the rows from a place on
  */
-export function useAllPages<P extends Page>(queryKey: QueryKey, page: (offset: number, signal: AbortSignal) => Promise<P>) {
+export function useAllPages<P extends Page>(queryKey: QueryKey, page: (offset: number, signal: AbortSignal) => Promise<P>, enabled = true) {
   const query = useInfiniteQuery({
     queryKey,
     queryFn: ({ pageParam, signal }) => page(pageParam, signal),
@@ -21,6 +21,7 @@ export function useAllPages<P extends Page>(queryKey: QueryKey, page: (offset: n
       return last.rows.length > 0 && loaded < last.total ? loaded : undefined
     },
     placeholderData: (before) => before,
+    enabled,
   })
   const { hasNextPage, isFetching, isPlaceholderData, error, fetchNextPage } = query
   useEffect(() => {

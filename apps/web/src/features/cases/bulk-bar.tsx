@@ -1,11 +1,14 @@
 import type { BulkSetDto } from '@bobbin/client'
 import { X } from 'lucide-react'
-import { useState, type FormEvent } from 'react'
+import { useState } from 'react'
+import { useForm } from 'react-hook-form'
 import { api } from '../../lib/api.js'
 import { count } from '../../lib/format.js'
 import { CanButton, useCan } from '../../context/can.js'
 import { useSession } from '../../context/session.js'
 import { Dialog } from '../../ui/dialog.js'
+import { Field } from '../../ui/field.js'
+import { FormEnd } from '../../ui/form-end.js'
 import { Menu, MenuItem, MenuLabel, MenuRule, MenuSub } from '../../ui/menu.js'
 import { Button, Key } from '../../ui/states.js'
 import { notify } from '../../ui/toast.js'
@@ -127,28 +130,20 @@ export function BulkBar({ keys, onSet, onMove, onDelete, onClear }: BulkBarProps
 const tagsOf = (text: string) => text.split(',').map((tag) => tag.trim()).filter((tag) => tag !== '') // prettier-ignore
 
 function TagDialog({ cases, onSet, onClose }: { cases: string; onSet: (set: BulkSetDto) => void; onClose: () => void }) {
-  const [add, setAdd] = useState('')
-  const [remove, setRemove] = useState('')
-  const submit = (event: FormEvent) => {
-    event.preventDefault()
-    onSet({ addTags: tagsOf(add), removeTags: tagsOf(remove) })
-  }
+  const { register, handleSubmit, formState } = useForm({ defaultValues: { add: '', remove: '' } })
+  const submit = handleSubmit(({ add, remove }) => onSet({ addTags: tagsOf(add), removeTags: tagsOf(remove) }))
+  const named = (_: string, { add, remove }: { add: string; remove: string }) =>
+    tagsOf(add).length + tagsOf(remove).length > 0 || 'Name a tag to add or to remove.'
   return (
     <Dialog open onOpenChange={(open) => !open && onClose()} title={`Tags of ${cases}`} description="Separate several with commas.">
-      <form onSubmit={submit} className="flex flex-col gap-3">
-        <label className="flex flex-col gap-1">
-          Add
-          <input autoFocus className="field" value={add} onChange={(event) => setAdd(event.target.value)} />
-        </label>
-        <label className="flex flex-col gap-1">
-          Remove
-          <input className="field" value={remove} onChange={(event) => setRemove(event.target.value)} />
-        </label>
-        <div>
-          <Button type="submit" kind="strong" disabled={tagsOf(add).length + tagsOf(remove).length === 0}>
-            Change {cases}
-          </Button>
-        </div>
+      <form onSubmit={(event) => void submit(event)} className="flex flex-col gap-3">
+        <Field label="Add" error={formState.errors.add?.message}>
+          <input autoFocus {...register('add', { validate: named })} />
+        </Field>
+        <Field label="Remove">
+          <input {...register('remove')} />
+        </Field>
+        <FormEnd error={null} isPending={false} action={`Change ${cases}`} onCancel={onClose} />
       </form>
     </Dialog>
   )

@@ -1,6 +1,8 @@
-import { useState, type FormEvent } from 'react'
+import { useForm } from 'react-hook-form'
 import { Dialog } from '../../ui/dialog.js'
-import { Button, messageOf } from '../../ui/states.js'
+import { Field } from '../../ui/field.js'
+import { FormEnd } from '../../ui/form-end.js'
+import { messageOf } from '../../ui/states.js'
 
 export interface NameDialogProps {
   title: string
@@ -12,26 +14,17 @@ export interface NameDialogProps {
 
 /** Asks for one name, and says what is wrong with it without losing it. */
 export function NameDialog({ title, label, value, onName, onClose }: NameDialogProps) {
-  const [name, setName] = useState(value)
-  const [error, setError] = useState<unknown>(null)
-  const submit = (event: FormEvent) => {
-    event.preventDefault()
-    onName(name.trim()).then(onClose, setError)
-  }
+  const { register, handleSubmit, setError, formState } = useForm({ defaultValues: { name: value } })
+  const submit = handleSubmit(({ name }) =>
+    onName(name.trim()).then(onClose, (error: unknown) => setError('name', { message: messageOf(error) })),
+  )
   return (
-    <Dialog open onOpenChange={(open) => !open && onClose()} title={title} description={label}>
-      <form onSubmit={submit} className="flex flex-col gap-3">
-        <input autoFocus aria-label={label} className="field" value={name} onChange={(event) => setName(event.target.value)} />
-        {error !== null && (
-          <p role="alert" className="text-failed">
-            {messageOf(error)}
-          </p>
-        )}
-        <div>
-          <Button type="submit" kind="strong" disabled={name.trim() === ''}>
-            Save
-          </Button>
-        </div>
+    <Dialog open onOpenChange={(open) => !open && onClose()} title={title} description="Shown in the tree of areas and above its cases.">
+      <form onSubmit={(event) => void submit(event)} className="flex flex-col gap-3">
+        <Field label={label} error={formState.errors.name?.message}>
+          <input autoFocus {...register('name', { validate: (name) => name.trim() !== '' || 'Give it a name.' })} />
+        </Field>
+        <FormEnd error={null} isPending={formState.isSubmitting} onCancel={onClose} />
       </form>
     </Dialog>
   )

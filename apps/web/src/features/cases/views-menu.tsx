@@ -1,12 +1,15 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { Bookmark } from 'lucide-react'
-import { useState, type FormEvent } from 'react'
+import { useState } from 'react'
+import { useForm } from 'react-hook-form'
 import { useSession } from '../../context/session.js'
 import { api } from '../../lib/api.js'
 import { useAddress } from '../../lib/use-address.js'
 import { Dialog } from '../../ui/dialog.js'
+import { Field } from '../../ui/field.js'
+import { FormEnd } from '../../ui/form-end.js'
 import { Menu, MenuItem, MenuLabel, MenuRule, MenuSub } from '../../ui/menu.js'
-import { Button, messageOf } from '../../ui/states.js'
+import { messageOf } from '../../ui/states.js'
 import { notifyError } from '../../ui/toast.js'
 import { VIEW_PARAMS } from './case-address.js'
 
@@ -74,20 +77,15 @@ export function ViewsMenu() {
 function SaveDialog({ params, onClose }: { params: string; onClose: () => void }) {
   const { project } = useSession()
   const queries = useQueryClient()
-  const [name, setName] = useState('')
-  const [shared, setShared] = useState(false)
+  const { register, handleSubmit, formState } = useForm({ defaultValues: { name: '', shared: false } })
   const save = useMutation({
-    mutationFn: () =>
-      api.post('/projects/{project}/views', { path: { project: project.slug }, body: { page: 'cases', name, params, shared } }),
+    mutationFn: (view: { name: string; shared: boolean }) =>
+      api.post('/projects/{project}/views', { path: { project: project.slug }, body: { page: 'cases', params, ...view } }),
     onSuccess: () => {
       void queries.invalidateQueries({ queryKey: ['views'] })
       onClose()
     },
   })
-  const submit = (event: FormEvent) => {
-    event.preventDefault()
-    save.mutate()
-  }
   return (
     <Dialog
       open
@@ -95,25 +93,15 @@ function SaveDialog({ params, onClose }: { params: string; onClose: () => void }
       title="Save this view"
       description="Search, filters, sort and columns as they are now."
     >
-      <form onSubmit={submit} className="flex flex-col gap-3">
-        <label className="flex flex-col gap-1">
-          Name
-          <input autoFocus className="field" value={name} onChange={(event) => setName(event.target.value)} />
-        </label>
+      <form onSubmit={(event) => void handleSubmit((view) => save.mutate(view))(event)} className="flex flex-col gap-3">
+        <Field label="Name" error={formState.errors.name?.message}>
+          <input autoFocus {...register('name', { validate: (name) => name.trim() !== '' || 'Give the view a name.' })} />
+        </Field>
         <label className="flex items-center gap-2">
-          <input type="checkbox" checked={shared} onChange={(event) => setShared(event.target.checked)} />
+          <input type="checkbox" {...register('shared')} />
           Share it with the project
         </label>
-        {save.error && (
-          <p role="alert" className="text-failed">
-            {messageOf(save.error)}
-          </p>
-        )}
-        <div>
-          <Button type="submit" kind="strong" disabled={name.trim() === '' || save.isPending}>
-            Save
-          </Button>
-        </div>
+        <FormEnd error={save.error} isPending={save.isPending} onCancel={onClose} />
       </form>
     </Dialog>
   )

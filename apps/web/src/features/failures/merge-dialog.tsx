@@ -1,5 +1,5 @@
 import type { FailureRow } from '@bobbin/client'
-import { useState } from 'react'
+import { useForm } from 'react-hook-form'
 import { count } from '../../lib/format.js'
 import { Dialog } from '../../ui/dialog.js'
 import { FormEnd } from '../../ui/form-end.js'
@@ -14,7 +14,20 @@ export interface MergeDialogProps {
 /** Several causes become one: which of them the others count as. */
 export function MergeDialog({ rows, onClose, onMerged }: MergeDialogProps) {
   const { merge } = useDecisions()
-  const [into, setInto] = useState(rows[0]?.id ?? 0)
+  const { register, handleSubmit } = useForm({ defaultValues: { into: String(rows[0]?.id ?? 0) } })
+  const submit = handleSubmit(({ into }) => {
+    const id = Number(into)
+    const ids = rows.map((row) => row.id).filter((one) => one !== id)
+    merge.mutate(
+      { id, ids },
+      {
+        onSuccess: () => {
+          onMerged(id)
+          onClose()
+        },
+      },
+    )
+  })
   return (
     <Dialog
       open
@@ -22,33 +35,12 @@ export function MergeDialog({ rows, onClose, onMerged }: MergeDialogProps) {
       title={`Merge ${count(rows.length, 'cause')}`}
       description="They count as one from now on, and so do later failures like any of them. This can be undone."
     >
-      <form
-        className="flex flex-col gap-3"
-        onSubmit={(event) => {
-          event.preventDefault()
-          merge.mutate(
-            { id: into, ids: rows.map(({ id }) => id).filter((id) => id !== into) },
-            {
-              onSuccess: () => {
-                onMerged(into)
-                onClose()
-              },
-            },
-          )
-        }}
-      >
+      <form className="flex flex-col gap-3" onSubmit={(event) => void submit(event)}>
         <fieldset className="flex flex-col gap-1.5">
           <legend className="mb-1 text-soft">Keep this one, with what was decided about it</legend>
           {rows.map((row, i) => (
             <label key={row.id} className="flex items-start gap-2">
-              <input
-                type="radio"
-                name="into"
-                checked={into === row.id}
-                onChange={() => setInto(row.id)}
-                autoFocus={i === 0}
-                className="mt-1"
-              />
+              <input type="radio" value={row.id} {...register('into')} autoFocus={i === 0} className="mt-1" />
               <span>
                 {row.title} <span className="text-soft">({count(row.tests, 'test')})</span>
               </span>

@@ -1,7 +1,8 @@
 import { deliver, type DeliveryReport } from '@bobbin/client'
 import { useMutation, useQuery } from '@tanstack/react-query'
 import { Download } from 'lucide-react'
-import { useRef, useState, type DragEvent, type FormEvent } from 'react'
+import { useRef, useState, type DragEvent } from 'react'
+import { FormProvider, useForm } from 'react-hook-form'
 import { CanButton } from '../../context/can.js'
 import { useSession } from '../../context/session.js'
 import { api } from '../../lib/api.js'
@@ -42,10 +43,11 @@ export function IntakePage() {
 function Deliver({ guess }: { guess: TargetForm }) {
   const { project } = useSession()
   const refresh = useRefresh()
-  const [target, setTarget] = useState(guess)
+  const form = useForm<TargetForm>({ defaultValues: guess })
   const [files, setFiles] = useState<DroppedFile[]>([])
   const sending = useMutation({
-    mutationFn: (): Promise<DeliveryReport> => deliver(api, project.slug, { ...target, run: target.run || undefined }, 'web', files),
+    mutationFn: (target: TargetForm): Promise<DeliveryReport> =>
+      deliver(api, project.slug, { ...target, run: target.run || undefined }, 'web', files),
     onSuccess: (report) => {
       if (!report.files.some((file) => file.status === 'refused')) setFiles([])
       refresh()
@@ -55,32 +57,31 @@ function Deliver({ guess }: { guess: TargetForm }) {
     sending.reset()
     setFiles([...files.filter((file) => !more.some((other) => other.name === file.name)), ...more])
   }
-  const submit = (event: FormEvent) => {
-    event.preventDefault()
-    sending.mutate()
-  }
+  const submit = form.handleSubmit((target) => sending.mutate(target))
   return (
-    <form onSubmit={submit} className="flex flex-col gap-4">
-      <Drop onFiles={take} />
-      {files.length > 0 && <Chosen files={files} onRemove={(name) => setFiles(files.filter((file) => file.name !== name))} />}
-      <TargetFields target={target} onChange={setTarget} />
-      <div className="flex items-center gap-3">
-        <CanButton right="deliver" type="submit" kind="strong" disabled={files.length === 0 || sending.isPending}>
-          {sending.isPending
-            ? `Delivering ${count(files.length, 'file')} …`
-            : files.length > 0
-              ? `Deliver ${count(files.length, 'file')}`
-              : 'Deliver'}
-        </CanButton>
-        {files.length === 0 && !sending.data && <span className="text-soft">Choose files first.</span>}
-      </div>
-      {sending.error && (
-        <p role="alert" className="border-l-[3px] border-failed pl-3">
-          {messageOf(sending.error)} Your files are still chosen; deliver them again. What was stored before is not stored twice.
-        </p>
-      )}
-      {sending.data && <DeliveryResult report={sending.data} />}
-    </form>
+    <FormProvider {...form}>
+      <form onSubmit={(event) => void submit(event)} className="flex flex-col gap-4">
+        <Drop onFiles={take} />
+        {files.length > 0 && <Chosen files={files} onRemove={(name) => setFiles(files.filter((file) => file.name !== name))} />}
+        <TargetFields />
+        <div className="flex items-center gap-3">
+          <CanButton right="deliver" type="submit" kind="strong" disabled={files.length === 0 || sending.isPending}>
+            {sending.isPending
+              ? `Delivering ${count(files.length, 'file')} …`
+              : files.length > 0
+                ? `Deliver ${count(files.length, 'file')}`
+                : 'Deliver'}
+          </CanButton>
+          {files.length === 0 && !sending.data && <span className="text-soft">Choose files first.</span>}
+        </div>
+        {sending.error && (
+          <p role="alert" className="border-l-[3px] border-failed pl-3">
+            {messageOf(sending.error)} Your files are still chosen; deliver them again. What was stored before is not stored twice.
+          </p>
+        )}
+        {sending.data && <DeliveryResult report={sending.data} />}
+      </form>
+    </FormProvider>
   )
 }
 

@@ -1,11 +1,11 @@
 import type { DeliveryDetail } from '@bobbin/client'
 import { useMutation } from '@tanstack/react-query'
-import { useState, type FormEvent } from 'react'
+import { FormProvider, useForm, useWatch } from 'react-hook-form'
 import { useSession } from '../../context/session.js'
 import { api } from '../../lib/api.js'
 import { useRefresh } from '../../lib/use-refresh.js'
 import { Dialog } from '../../ui/dialog.js'
-import { Button, messageOf } from '../../ui/states.js'
+import { FormEnd } from '../../ui/form-end.js'
 import { notifyUndo } from '../../ui/toast.js'
 import type { TargetForm } from './guess-target.js'
 import { TargetFields } from './target-fields.js'
@@ -14,18 +14,18 @@ import { TargetFields } from './target-fields.js'
 export function MoveDialog({ delivery, onClose }: { delivery: DeliveryDetail; onClose: () => void }) {
   const { pipeline, build, branch, environment, commit, run, trial } = delivery.target
   const before: TargetForm = { pipeline, build, branch, environment, commit: commit ?? '', run }
-  const [target, setTarget] = useState<TargetForm>(before)
+  const form = useForm<TargetForm>({ defaultValues: before })
+  const now = useWatch({ control: form.control })
   const moving = useMove(delivery.id, trial)
-  const same = (['pipeline', 'build', 'branch', 'environment', 'run'] as const).every((name) => target[name].trim() === before[name])
-  const submit = (event: FormEvent) => {
-    event.preventDefault()
+  const same = (['pipeline', 'build', 'branch', 'environment', 'run'] as const).every((name) => now[name]?.trim() === before[name])
+  const submit = form.handleSubmit((target) =>
     moving.mutate(target, {
       onSuccess: () => {
         notifyUndo(`Moved to build ${target.build} of ${target.pipeline}.`, () => moving.mutate(before))
         onClose()
       },
-    })
-  }
+    }),
+  )
   return (
     <Dialog
       open
@@ -33,20 +33,12 @@ export function MoveDialog({ delivery, onClose }: { delivery: DeliveryDetail; on
       title="Move this delivery"
       description="All its results, pictures and coverage go to another run, as if it had been delivered there."
     >
-      <form onSubmit={submit} className="flex flex-col gap-4">
-        <TargetFields target={target} onChange={setTarget} />
-        {moving.error && (
-          <p role="alert" className="border-l-[3px] border-failed pl-3">
-            {messageOf(moving.error)}
-          </p>
-        )}
-        <div className="flex gap-2">
-          <Button type="submit" kind="strong" disabled={same || moving.isPending}>
-            {moving.isPending ? 'Moving …' : 'Move'}
-          </Button>
-          <Button onClick={onClose}>Cancel</Button>
-        </div>
-      </form>
+      <FormProvider {...form}>
+        <form onSubmit={(event) => void submit(event)} className="flex flex-col gap-4">
+          <TargetFields />
+          <FormEnd error={moving.error} isPending={moving.isPending || same} action="Move" onCancel={onClose} />
+        </form>
+      </FormProvider>
     </Dialog>
   )
 }

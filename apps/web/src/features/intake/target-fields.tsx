@@ -1,6 +1,8 @@
 import { useQuery } from '@tanstack/react-query'
+import { useFormContext, useWatch } from 'react-hook-form'
 import { useSession } from '../../context/session.js'
 import { api } from '../../lib/api.js'
+import { Field } from '../../ui/field.js'
 import type { TargetForm } from './guess-target.js'
 
 const FIELDS: readonly [keyof TargetForm, string, boolean][] = [
@@ -12,8 +14,10 @@ const FIELDS: readonly [keyof TargetForm, string, boolean][] = [
   ['run', 'Run, if it has a name', false],
 ]
 
-/** Where results belong, with the names that are known. */
-export function TargetFields({ target, onChange }: { target: TargetForm; onChange: (target: TargetForm) => void }) {
+/** Where results belong, with the names that are known; fields of the form around them. */
+export function TargetFields() {
+  const { register, control, formState } = useFormContext<TargetForm>()
+  const target = useWatch({ control })
   const { project } = useSession()
   const lens = useQuery({
     queryKey: ['lens', project.slug],
@@ -29,19 +33,12 @@ export function TargetFields({ target, onChange }: { target: TargetForm; onChang
       {FIELDS.map(([name, label, required]) => {
         const choices = known[name]
         const fresh = choices && target[name] !== '' && !choices.some((choice) => choice.name === target[name])
+        const given = (value: string) => !required || value.trim() !== '' || 'This must be given.'
         return (
-          <label key={name} className="flex flex-col gap-1">
-            <span>
-              {label}
-              {fresh && <span className="text-soft"> · new, will be created</span>}
-            </span>
-            <input
-              className="field"
-              required={required}
-              list={choices && `known-${name}`}
-              value={target[name]}
-              onChange={(event) => onChange({ ...target, [name]: event.target.value })}
-            />
+          <div key={name}>
+            <Field label={label} hint={fresh ? 'New, will be created' : undefined} error={formState.errors[name]?.message}>
+              <input list={choices && `known-${name}`} {...register(name, { validate: given })} />
+            </Field>
             {choices && (
               <datalist id={`known-${name}`}>
                 {choices.map((choice) => (
@@ -49,7 +46,7 @@ export function TargetFields({ target, onChange }: { target: TargetForm; onChang
                 ))}
               </datalist>
             )}
-          </label>
+          </div>
         )
       })}
     </div>

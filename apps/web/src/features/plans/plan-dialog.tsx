@@ -1,9 +1,9 @@
 import type { PlanDetail, PlanDto } from '@bobbin/client'
-import { useState } from 'react'
+import { useForm } from 'react-hook-form'
 import { useSession } from '../../context/session.js'
 import { Dialog } from '../../ui/dialog.js'
 import { Field } from '../../ui/field.js'
-import { Button, messageOf } from '../../ui/states.js'
+import { FormEnd } from '../../ui/form-end.js'
 import { dtoOf, usePlanChanges, usePlanParts } from './use-plans.js'
 
 export interface PlanDialogProps {
@@ -20,9 +20,12 @@ export function PlanDialog({ plan, suiteId, onClose, onSaved }: PlanDialogProps)
   const { project } = useSession()
   const { suites, environments } = usePlanParts()
   const suite = suites.find(({ id }) => id === suiteId)
-  const [name, setName] = useState<string | null>(plan?.name ?? null)
+  const { register, handleSubmit, formState } = useForm({
+    defaultValues: { name: plan?.name ?? '' },
+    values: { name: plan?.name ?? suite?.name ?? '' },
+    resetOptions: { keepDirtyValues: true },
+  })
   const { add, save } = usePlanChanges()
-  const shown = name ?? suite?.name ?? ''
   const [error, isPending]: [unknown, boolean] = plan ? [save.error, save.isPending] : [add.error, add.isPending]
   const done = {
     onSuccess: ({ id }: PlanDetail) => {
@@ -30,6 +33,11 @@ export function PlanDialog({ plan, suiteId, onClose, onSaved }: PlanDialogProps)
       onClose()
     },
   }
+  const submit = handleSubmit(({ name }) => {
+    if (plan) return save.mutate({ id: plan.id, dto: { ...dtoOf(plan), name } }, done)
+    const suites = suiteId === null ? [] : [{ id: suiteId, parameters: {} }]
+    add.mutate({ ...NEW, name, pipeline: slugOf(name), branch: project.defaultBranch, suites, cells: firstCell(environments) }, done)
+  })
   return (
     <Dialog
       open
@@ -37,39 +45,11 @@ export function PlanDialog({ plan, suiteId, onClose, onSaved }: PlanDialogProps)
       title={plan ? `Rename ${plan.name}` : 'New plan'}
       description="A plan says what runs, where and when."
     >
-      <form
-        className="flex flex-col gap-3"
-        onSubmit={(event) => {
-          event.preventDefault()
-          if (plan) save.mutate({ id: plan.id, dto: { ...dtoOf(plan), name: shown } }, done)
-          else
-            add.mutate(
-              {
-                ...NEW,
-                name: shown,
-                pipeline: slugOf(shown),
-                branch: project.defaultBranch,
-                suites: suiteId === null ? [] : [{ id: suiteId, parameters: {} }],
-                cells: firstCell(environments),
-              },
-              done,
-            )
-        }}
-      >
-        <Field label="Name">
-          <input value={shown} required autoFocus onChange={(event) => setName(event.target.value)} />
+      <form className="flex flex-col gap-3" onSubmit={(event) => void submit(event)}>
+        <Field label="Name" error={formState.errors.name?.message}>
+          <input autoFocus {...register('name', { validate: (name) => name.trim() !== '' || 'Name the plan.' })} />
         </Field>
-        {error !== null && (
-          <p role="alert" className="text-failed">
-            {messageOf(error)}
-          </p>
-        )}
-        <div className="flex justify-end gap-2">
-          <Button onClick={onClose}>Cancel</Button>
-          <Button type="submit" kind="strong" disabled={isPending || shown.trim() === ''}>
-            {plan ? 'Save' : 'Create the plan'}
-          </Button>
-        </div>
+        <FormEnd error={error} isPending={isPending} action={plan ? 'Save' : 'Create the plan'} onCancel={onClose} />
       </form>
     </Dialog>
   )

@@ -1,6 +1,7 @@
 import type { RequirementList } from '@bobbin/client'
 import type { Outcome } from '@bobbin/core'
 import { Plus } from 'lucide-react'
+import type { ReactNode } from 'react'
 import { useNavigate } from 'react-router'
 import { CanButton, useCan } from '../../context/can.js'
 import { ProjectLink, useProjectPath } from '../../context/project-link.js'
@@ -12,7 +13,7 @@ import { ConfirmDialog } from '../../ui/confirm-dialog.js'
 import { OUTCOME_WORDS } from '../../ui/outcome-words.js'
 import { RowList } from '../../ui/row-list.js'
 import { SearchField } from '../../ui/search-field.js'
-import { EmptyState, ErrorState, Key, Loading } from '../../ui/states.js'
+import { EmptyState, ErrorState, Key, Loading, PartMissing } from '../../ui/states.js'
 import { OutcomeGlyph } from '../../ui/thread.js'
 import { PasteDialog, RequirementDialog, TieDialog } from './requirement-dialogs.js'
 import { isShown, linesOf, NARROWED, type TraceLine, verifiedBy } from './requirement-words.js'
@@ -25,12 +26,12 @@ const MOST_ENVIRONMENTS = 5
 /** What must hold, which cases verify it, by which scripts, and how they stand in each environment. */
 export function RequirementsPage() {
   const list = useRequirements()
-  if (list.isPending) return <Loading what="the requirements" />
   if (list.error) return <ErrorState error={list.error} onRetry={() => void list.refetch()} />
-  return <Shown list={list.data} />
+  if (!list.data) return <Loading what="the requirements" />
+  return <Shown list={list.data} missing={list.partError && <PartMissing error={list.partError} onRetry={list.goOn} />} />
 }
 
-function Shown({ list }: { list: RequirementList }) {
+function Shown({ list, missing }: { list: RequirementList; missing: ReactNode }) {
   const [params, setAddress, now] = useAddress()
   const navigate = useNavigate()
   const path = useProjectPath()
@@ -56,6 +57,7 @@ function Shown({ list }: { list: RequirementList }) {
   return (
     <section aria-label="Requirements" className="flex min-w-0 flex-1 flex-col">
       <Head list={list} />
+      {missing}
       {lines.length === 0 ? (
         list.rows.length === 0 ? (
           <EmptyState
@@ -83,7 +85,7 @@ function Shown({ list }: { list: RequirementList }) {
               </button>
             }
           >
-            None of {count(list.rows.length, 'requirement')} is what is looked for.
+            None of {count(list.total, 'requirement')} is what is looked for.
           </EmptyState>
         )
       ) : (
@@ -130,7 +132,9 @@ function Shown({ list }: { list: RequirementList }) {
 
 function Head({ list }: { list: RequirementList }) {
   const [params, setAddress] = useAddress()
-  const { rows } = list
+  const { rows, total } = list
+  // the later pages are still on their way
+  const isWhole = rows.length >= total
   const covered = rows.filter(({ state }) => state === 'covered').length
   const sums = {
     noCase: rows.filter(({ state }) => state === 'noCase').length,
@@ -150,7 +154,9 @@ function Head({ list }: { list: RequirementList }) {
     <header className="border-b border-hairline px-5 pt-4 pb-3">
       <div className="flex flex-wrap items-center gap-x-4 gap-y-2">
         <h1 className="text-xl">
-          {rows.length === 0 ? 'Requirements' : `${formatNumber(covered)} of ${count(rows.length, 'requirement')} are covered`}
+          {rows.length === 0
+            ? 'Requirements'
+            : `${formatNumber(covered)} of ${isWhole ? '' : 'the first '}${count(rows.length, 'requirement')} are covered`}
         </h1>
         <span className="ml-auto" />
         <ProjectLink to="cases" className="link">
@@ -158,7 +164,7 @@ function Head({ list }: { list: RequirementList }) {
         </ProjectLink>
         {rows.length > 0 && (
           <>
-            <button type="button" className="link" onClick={() => saveFile('requirements.csv', csvFile(list))}>
+            <button type="button" className="link" disabled={!isWhole} onClick={() => saveFile('requirements.csv', csvFile(list))}>
               CSV
             </button>
             <SearchField

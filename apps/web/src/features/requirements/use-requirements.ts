@@ -1,8 +1,9 @@
 import type { RequirementDto, RequirementLineDto } from '@bobbin/client'
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
+import { useMutation, useQueryClient } from '@tanstack/react-query'
 import { lensQuery, useLens } from '../../context/lens.js'
 import { useSession } from '../../context/session.js'
 import { api } from '../../lib/api.js'
+import { useAllPages } from '../../lib/use-all-pages.js'
 import { messageOf } from '../../ui/states.js'
 import { notifyError } from '../../ui/toast.js'
 
@@ -10,16 +11,16 @@ import { notifyError } from '../../ui/toast.js'
 export function useRequirements(caseKey: string | null = null, enabled = true) {
   const { project } = useSession()
   const lens = useLens()
-  return useQuery({
-    queryKey: ['requirements', project.slug, lens, caseKey],
-    queryFn: ({ signal }) =>
+  return useAllPages(
+    ['requirements', project.slug, lens, caseKey],
+    (offset, signal) =>
       api.get('/projects/{project}/requirements', {
         path: { project: project.slug },
-        query: { ...lensQuery(lens), ...(caseKey !== null && { case: caseKey }) },
+        query: { ...lensQuery(lens), ...(caseKey !== null && { case: caseKey }), offset },
         signal,
       }),
     enabled,
-  })
+  )
 }
 
 /** What can be done to requirements; the page asks for them anew afterwards. Forms say themselves why they were refused. */
