@@ -105,19 +105,11 @@ export default tseslint.config(
   },
   {
     files: ['**/*.ts', '**/*.tsx'],
-    extends: [tseslint.configs.recommendedTypeChecked],
-    languageOptions: {
-      parserOptions: {
-        projectService: { allowDefaultProject: ['vitest.config.ts', 'playwright.config.ts', 'apps/web/vite.config.ts'] },
-        tsconfigRootDir: import.meta.dirname,
-      },
-    },
-    rules: {
-      '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }],
-      '@typescript-eslint/no-misused-promises': ['error', { checksVoidReturn: { attributes: false } }],
-      '@typescript-eslint/only-throw-error': 'error',
-      'no-restricted-exports': ['error', { restrictDefaultExports: { direct: true } }],
-    },
+    // what needs types is looked for by oxlint, see .oxlintrc.json: a tenth of the time
+    languageOptions: { parser: tseslint.parser },
+    plugins: { '@typescript-eslint': tseslint.plugin },
+    linterOptions: { reportUnusedDisableDirectives: 'off' },
+    rules: { 'no-restricted-exports': ['error', { restrictDefaultExports: { direct: true } }] },
   },
   {
     files: ['apps/web/**/*.{ts,tsx}'],

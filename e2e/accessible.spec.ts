@@ -1,7 +1,7 @@
 import { AxeBuilder } from '@axe-core/playwright'
 import type { Page } from '@playwright/test'
 import { walk } from './keyboard-walk.js'
-import { bobbin, expect, folderWith, openRun, test } from './bobbin.js'
+import { bobbin, expect, folderWith, look, openRun, test } from './bobbin.js'
 
 const VIEWS: [string, string][] = [
   ['brief', '/gullhaven/brief'],
@@ -99,7 +99,7 @@ test('what the keyboard does not reach, or reaches unseen, is found', async ({ p
 })
 
 for (const [name, path] of VIEWS) {
-  test(`${name}: no axe violation in light and dark, and everything by keyboard alone`, async ({ signedIn: page }) => {
+  look(`${name}: no axe violation in light and dark, and everything by keyboard alone`, async ({ signedIn: page }) => {
     await page.goto(path)
     await page.getByRole('heading', { level: 1 }).or(page.getByRole('dialog')).first().waitFor()
     // events keep a connection open, so that the network is never idle

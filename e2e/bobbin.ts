@@ -1,4 +1,4 @@
-import { test as base, type Locator, type Page } from '@playwright/test'
+import { test as base, type BrowserContext, type Locator, type Page } from '@playwright/test'
 import { spawnSync } from 'node:child_process'
 import { mkdirSync, mkdtempSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
@@ -8,13 +8,45 @@ export const TOKEN = 'bbn_gullhaven-demo-token'
 /** The server of the running test's project. */
 export const address = () => process.env[base.info().project.name === 'looks' ? 'BOBBIN_E2E_LOOKS_URL' : 'BOBBIN_E2E_URL'] ?? ''
 
+async function signIn(context: BrowserContext): Promise<void> {
+  const data = { email: 'runa@gullhaven.example', password: 'gullhaven' }
+  const answer = await context.request.post(`${address()}/api/session`, { data })
+  if (!answer.ok()) throw new Error(`sign-in answered ${answer.status()}`)
+}
+
 /** A signed-in page for every test. */
 export const test = base.extend<{ signedIn: Page }>({
   baseURL: async ({}, use) => use(address()),
-  signedIn: async ({ page }, use) => {
-    const answer = await page.request.post('/api/session', { data: { email: 'runa@gullhaven.example', password: 'gullhaven' } })
-    if (!answer.ok()) throw new Error(`sign-in answered ${answer.status()}`)
+  signedIn: async ({ page, context }, use) => {
+    await signIn(context)
     await use(page)
+  },
+})
+
+/**
+ * A signed-in page for tests that only look: those of a worker share one browser context, so that what one has loaded and compiled is at
+ * hand for the next.
+ */
+export const look = test.extend<object, { looking: BrowserContext }>({
+  looking: [
+    async ({ browser }, use, { project }) => {
+      const { viewport, locale, timezoneId } = project.use
+      const context = await browser.newContext({
+        baseURL: process.env['BOBBIN_E2E_LOOKS_URL'],
+        viewport: viewport ?? null,
+        ...(locale && { locale }),
+        ...(timezoneId && { timezoneId }),
+      })
+      await use(context)
+      await context.close()
+    },
+    { scope: 'worker' },
+  ],
+  signedIn: async ({ looking }, use) => {
+    if ((await looking.cookies()).length === 0) await signIn(looking)
+    const page = await looking.newPage()
+    await use(page)
+    await page.close()
   },
 })
 export { expect } from '@playwright/test'

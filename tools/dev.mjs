@@ -40,8 +40,8 @@ const stop = async () => {
 for (const signal of ['SIGINT', 'SIGTERM']) process.once(signal, () => void stop())
 
 // once before the others, so that there is something to run
-if ((await run(bin('tsc'), ['-b'])) !== 0) await stop()
-void run(bin('tsc'), ['-b', '--watch', '--preserveWatchOutput'])
+if ((await run(join(ROOT, 'tools', 'lib', 'tsc.mjs'), ['-b'])) !== 0) await stop()
+void run(join(ROOT, 'tools', 'lib', 'tsc.mjs'), ['-b', '--watch', '--preserveWatchOutput'])
 void run(process.execPath, ['--watch', '--watch-preserve-output', ...SERVER_ARGUMENTS])
 void run(bin('vite'), ['apps/web'])
 console.log(`The web app is at http://127.0.0.1:4681 and asks the server on port ${PORT}; Ctrl-C stops all`)

@@ -79,7 +79,7 @@ async function main() {
   const database = await startPostgres(folder, say, { quick: true })
   try {
     const env = { BOBBIN_TEST_DATABASE_URL: database.url('postgres') }
-    const typed = await check('Types', 'tsc', ['-b'])
+    const typed = await check('Types', '../../tools/lib/tsc.mjs', ['-b'])
     const build = async () =>
       typed &&
       // what people start is transpiled: that is what is tested

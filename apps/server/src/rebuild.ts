@@ -7,7 +7,12 @@ import { rebuildSums } from './runs/index.js'
 async function main(): Promise<void> {
   const database = new pg.Client({ connectionString: readConfig(process.env).databaseUrl })
   await database.connect()
-  const wrong = await rebuildSums(database).finally(() => database.end())
+  let wrong: number
+  try {
+    wrong = await rebuildSums(database)
+  } finally {
+    await database.end()
+  }
   console.log(
     wrong === 0
       ? 'Every run had the sums of its results'

@@ -43,6 +43,7 @@ const OPEN = [
   'GET /api/oidc/callback',
   'GET /api/calendars/:key.ics',
   'GET /api/wall/:key',
+  'GET /api/wall/:key/parts/:part',
   'POST /api/tracker-hooks/:hook',
 ]
 /** Signing in elsewhere is not set up here; coming back leads to the sign-in page all the same. */
@@ -51,6 +52,7 @@ const OPEN_ANSWERS: Record<string, number> = {
   'GET /api/oidc/callback': 302,
   'GET /api/calendars/:key.ics': 400,
   'GET /api/wall/:key': 400,
+  'GET /api/wall/:key/parts/:part': 400,
 }
 /** What a token with the scope `deliver` may do besides reading. */
 const DELIVERING = [

@@ -64,6 +64,6 @@ export class Suggester {
       })
       thread.on('error', reject)
       thread.on('exit', (code) => reject(new Error(`the thread of suggestions ended with ${code}`)))
-    }).finally(() => thread.terminate())
+    }).finally(() => void thread.terminate())
   }
 }

@@ -5,7 +5,7 @@ const ROOT = fileURLToPath(new URL('../../../..', import.meta.url))
 
 /** Some tests start what was built (readers in processes of their own, reporters in real runners): it is brought up to date first. */
 export function setup(): void {
-  const built = spawnSync(process.execPath, ['node_modules/typescript/bin/tsc', '-b', 'apps/server', 'apps/cli', 'packages/reporters'], {
+  const built = spawnSync(process.execPath, ['tools/lib/tsc.mjs', '-b', 'apps/server', 'apps/cli', 'packages/reporters'], {
     cwd: ROOT,
     encoding: 'utf8',
   })

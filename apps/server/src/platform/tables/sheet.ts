@@ -1,5 +1,5 @@
-import { parse } from 'csv-parse/sync'
 import { stringify } from 'csv-stringify/sync'
+import Papa from 'papaparse'
 import { Problem } from '../problem.js'
 import { unpacksWithin } from './unpacked.js'
 
@@ -54,16 +54,15 @@ function readCsv(bytes: Buffer): Sheet {
   const text = bytes.toString('utf8').replace(/^\uFEFF/, '')
   const [heading = ''] = text.split('\n', 1)
   const delimiter = [',', ';', '\t'].sort((a, b) => heading.split(b).length - heading.split(a).length)[0]
-  try {
-    const lines: string[][] = parse(text, { delimiter: delimiter ?? ',', relax_column_count: true })
-    return lines.map((line) => line.map(fromText))
-  } catch (error) {
-    throw new Problem(
-      'invalid',
-      'noTable',
-      `The file is no CSV that can be read: ${error instanceof Error ? error.message : String(error)}`,
-    )
+  const { data, errors } = Papa.parse<string[]>(text, { delimiter: delimiter ?? ',' })
+  const [error] = errors
+  if (error) {
+    const line = error.row === undefined ? '' : ` in row ${error.row + 1}`
+    throw new Problem('invalid', 'noTable', `The file is no CSV that can be read: ${error.message}${line}`)
   }
+  // the last line ends with a line feed, or does not
+  if (data.at(-1)?.join('') === '') data.pop()
+  return data.map((line) => line.map(fromText))
 }
 
 async function readXlsx(bytes: Buffer): Promise<Sheet> {
