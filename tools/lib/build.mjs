@@ -38,7 +38,9 @@ async function buildSteps(say) {
   say('Building')
   const web = counted(quietly(bin('vite'), ['build', 'apps/web', '--logLevel', 'warn']))
   // they are packed with their declarations, which only the compiler makes
-  const reporters = counted(quietly(process.execPath, [join(ROOT, 'tools', 'lib', 'tsc.mjs'), '-b', 'packages/reporters/tsconfig.src.json']))
+  const reporters = counted(
+    quietly(process.execPath, [join(ROOT, 'tools', 'lib', 'tsc.mjs'), '-b', 'packages/reporters/tsconfig.src.json']),
+  )
   const server = counted(quietly(process.execPath, [join(ROOT, 'tools', 'lib', 'transpile.mjs')]))
   const commandLine = Promise.all([server, reporters]).then(async () => {
     await counted(quietly(bin('rolldown'), ['--config', 'apps/cli/rolldown.config.mjs', '--logLevel', 'silent']))
