@@ -5,6 +5,7 @@ import { RouterProvider } from 'react-router/dom'
 import { ApiError } from '@bobbin/client'
 import { applyTheme } from './app/theme.js'
 import { router } from './app/routes.js'
+import { keyFor } from './lib/query-keys.js'
 import './styles.css'
 
 applyTheme()
@@ -14,7 +15,7 @@ const queryClient: QueryClient = new QueryClient({
   queryCache: new QueryCache({
     onError: (error, query) => {
       if (error instanceof ApiError && error.status === 401 && query.queryKey[0] !== 'me')
-        void queryClient.invalidateQueries({ queryKey: ['me'] })
+        void queryClient.invalidateQueries({ queryKey: keyFor('me') })
     },
   }),
   defaultOptions: {

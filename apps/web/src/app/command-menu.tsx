@@ -6,6 +6,7 @@ import { useProjectPath } from '../context/project-link.js'
 import { type Lens, SPANS, useLensChange } from '../context/lens.js'
 import { useSession } from '../context/session.js'
 import { api } from '../lib/api.js'
+import { keyFor } from '../lib/query-keys.js'
 import { useAddress } from '../lib/use-address.js'
 import { ALL_SECTIONS } from './sections.js'
 import { writeTheme, type Theme } from './theme.js'
@@ -138,7 +139,7 @@ function LensCommands({ close }: { close: () => void }) {
   const [, setAddress] = useAddress()
   const navigate = useNavigate()
   const options = useQuery({
-    queryKey: ['lens', project.slug],
+    queryKey: keyFor('lens', project.slug),
     queryFn: () => api.get('/projects/{project}/lens', { path: { project: project.slug } }),
   })
   const change = (next: Partial<Lens>) => () => {
@@ -219,7 +220,7 @@ function useFound(search: string) {
   const path = { project: project.slug }
   const query = { search, limit: MOST }
   const named = useQuery({
-    queryKey: ['cases', project.slug, 'or scripts', query],
+    queryKey: keyFor('cases', project.slug, 'or scripts', query),
     queryFn: async ({ signal }) => {
       const [cases, scripts] = await Promise.all([
         api.get('/projects/{project}/cases', { path, query, signal }),
@@ -230,7 +231,7 @@ function useFound(search: string) {
     enabled,
   })
   const runs = useQuery({
-    queryKey: ['runs', project.slug, { span: 30 }],
+    queryKey: keyFor('runs', project.slug, { span: 30 }),
     queryFn: ({ signal }) => api.get('/projects/{project}/runs', { path, query: { span: 30 }, signal }),
   })
   const isNamed = (build: string) => build.includes(search.toLowerCase())

@@ -6,6 +6,7 @@ import { lensQuery, SPANS, useLensChange, type Lens } from '../context/lens.js'
 import { useSession } from '../context/session.js'
 import { api } from '../lib/api.js'
 import { count } from '../lib/format.js'
+import { keyFor } from '../lib/query-keys.js'
 import { useAddress } from '../lib/use-address.js'
 import { Menu, MenuCheck, MenuItem, MenuRule } from '../ui/menu.js'
 import { hiddenWords, toggledEnvironments } from './lens-words.js'
@@ -16,7 +17,7 @@ export function LensBar() {
   const [lens, changed] = useLensChange()
   const [, setAddress] = useAddress()
   const options = useQuery({
-    queryKey: ['lens', project.slug, lensQuery(lens)],
+    queryKey: keyFor('lens', project.slug, lensQuery(lens)),
     queryFn: () => api.get('/projects/{project}/lens', { path: { project: project.slug }, query: lensQuery(lens) }),
     placeholderData: keepPreviousData,
   })

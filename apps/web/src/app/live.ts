@@ -3,10 +3,11 @@ import { type QueryClient, useQueryClient } from '@tanstack/react-query'
 import { useEffect } from 'react'
 import { useSession } from '../context/session.js'
 import { api } from '../lib/api.js'
+import { keyFor, type QueryWord, useInvalidate } from '../lib/query-keys.js'
 import { openEvents } from '../lib/shared-events.js'
 
 /** Which questions a change may answer anew, by the first word of their key. */
-const TOUCHED: Record<Topic, readonly string[]> = {
+const TOUCHED: Record<Topic, readonly QueryWord[]> = {
   cases: [
     'requirements',
     'cases',
@@ -83,28 +84,28 @@ const LIVE_MS = 2000
 const LIVE_SPREAD_MS = 1000
 const LIVE_PER_ANSWER = 20
 
-export const touchedBy = (topics: readonly Topic[]): ReadonlySet<string> => new Set(topics.flatMap((topic) => TOUCHED[topic]))
+export const touchedBy = (topics: readonly Topic[]): ReadonlySet<QueryWord> => new Set(topics.flatMap((topic) => TOUCHED[topic]))
 
 /** Keeps what is on screen up to date with what others do, by the server's events. */
 export function useLive(): void {
   const { project } = useSession()
   const queries = useQueryClient()
+  const invalidate = useInvalidate()
   useEffect(() => {
     if (typeof EventSource === 'undefined') return
     const source = openEvents(api.address('/projects/{project}/events', { path: { project: project.slug } }))
-    const waiting = new Set<string>()
+    const waiting = new Set<QueryWord>()
     let timer: ReturnType<typeof setTimeout> | null = null
     const running = new Set<number>()
     let liveTimer: ReturnType<typeof setTimeout> | null = null
     let answerMs = 0
     let broken = false
-    const refresh = (words: Iterable<string>) => {
+    const refresh = (words: Iterable<QueryWord>) => {
       for (const word of words) waiting.add(word)
       timer ??= setTimeout(() => {
         timer = null
-        const touched = new Set(waiting)
+        void invalidate(...waiting)
         waiting.clear()
-        void queries.invalidateQueries({ predicate: (query) => touched.has(String(query.queryKey[0])) })
       }, GATHER_MS)
     }
     const sums = new Map<number, NonNullable<ChangeEvent['live']>>()
@@ -163,14 +164,14 @@ export function useLive(): void {
       if (sumsTimer) clearTimeout(sumsTimer)
       source.close()
     }
-  }, [project.slug, queries])
+  }, [project.slug, queries, invalidate])
 }
 
 /** Puts the sums of a live run where they are shown, without asking the server. */
 function showSums(queries: QueryClient, project: string, { runId, live, totals }: NonNullable<ChangeEvent['live']>): void {
-  queries.setQueryData<RunDetail>(['run', project, runId], (detail) => detail && { ...detail, run: { ...detail.run, live, totals } })
+  queries.setQueryData<RunDetail>(keyFor('run', project, runId), (detail) => detail && { ...detail, run: { ...detail.run, live, totals } })
   queries.setQueriesData<RunList>(
-    { queryKey: ['runs', project] },
+    { queryKey: keyFor('runs', project) },
     (list) => list && { ...list, rows: list.rows.map((row) => (row.id === runId ? { ...row, live, totals } : row)) },
   )
 }

@@ -4,6 +4,7 @@ import { useQuery } from '@tanstack/react-query'
 import { createContext, useContext, type ReactNode } from 'react'
 import { Navigate, useLocation, useParams } from 'react-router'
 import { api } from '../lib/api.js'
+import { keyFor } from '../lib/query-keys.js'
 import { EmptyState, ErrorState, Loading } from '../ui/states.js'
 
 const SessionContext = createContext<{ me: Me; project: ProjectInfo } | null>(null)
@@ -19,7 +20,7 @@ export function useSession() {
 export function SessionProvider({ children }: { children: ReactNode }) {
   const location = useLocation()
   const { project: slug } = useParams()
-  const me = useQuery({ queryKey: ['me'], queryFn: () => api.get('/session'), staleTime: 60_000 })
+  const me = useQuery({ queryKey: keyFor('me'), queryFn: () => api.get('/session'), staleTime: 60_000 })
   if (me.isPending) return <Loading what="your account" />
   if (me.error instanceof ApiError && me.error.status === 401) {
     return <Navigate to={`/sign-in?to=${encodeURIComponent(location.pathname + location.search)}`} replace />

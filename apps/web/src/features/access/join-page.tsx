@@ -3,6 +3,7 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { useForm } from 'react-hook-form'
 import { Link, useLocation, useNavigate } from 'react-router'
 import { api } from '../../lib/api.js'
+import { keyFor } from '../../lib/query-keys.js'
 import { Mark } from '../../ui/mark.js'
 import { Button, Loading, messageOf } from '../../ui/states.js'
 import { Field } from '../../ui/field.js'
@@ -13,11 +14,11 @@ import { KindField, NewPasswordField } from './person-fields.js'
 export function JoinPage() {
   const secret = useLocation().hash.slice(1)
   const seen = useQuery({
-    queryKey: ['invitation', secret],
+    queryKey: keyFor('invitation', secret),
     queryFn: () => api.post('/invitations/look', { body: { secret } }),
     retry: false,
   })
-  const me = useQuery({ queryKey: ['me'], queryFn: () => api.get('/session'), retry: false })
+  const me = useQuery({ queryKey: keyFor('me'), queryFn: () => api.get('/session'), retry: false })
   return (
     <main className="grid min-h-full place-items-center overflow-y-auto py-10">
       <title>Invitation · Bobbin</title>

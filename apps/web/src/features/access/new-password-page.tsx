@@ -2,6 +2,7 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { useForm } from 'react-hook-form'
 import { Link, useLocation, useNavigate } from 'react-router'
 import { api } from '../../lib/api.js'
+import { keyFor } from '../../lib/query-keys.js'
 import { Mark } from '../../ui/mark.js'
 import { Button, Loading, messageOf } from '../../ui/states.js'
 import { FormError } from '../../ui/form-end.js'
@@ -29,7 +30,7 @@ export function NewPasswordPage() {
 
 function AskForLink() {
   const { register, handleSubmit, getValues } = useForm({ defaultValues: { email: '' } })
-  const ways = useQuery({ queryKey: ['sign-in-ways'], queryFn: () => api.get('/sign-in-ways') })
+  const ways = useQuery({ queryKey: keyFor('sign-in-ways'), queryFn: () => api.get('/sign-in-ways') })
   const ask = useMutation({ mutationFn: ({ email }: { email: string }) => api.post('/password-resets', { body: { email: email.trim() } }) })
   if (ways.isPending) return <Loading what="what is possible" />
   if (!ways.data?.mail)
@@ -60,7 +61,7 @@ function ByLink({ secret }: { secret: string }) {
   const navigate = useNavigate()
   const queries = useQueryClient()
   const seen = useQuery({
-    queryKey: ['password-reset', secret],
+    queryKey: keyFor('password-reset', secret),
     queryFn: () => api.post('/password-resets/look', { body: { secret } }),
     retry: false,
   })

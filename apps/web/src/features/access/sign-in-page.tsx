@@ -1,6 +1,7 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { useForm } from 'react-hook-form'
 import { Link, Navigate, useNavigate, useSearchParams } from 'react-router'
+import { keyFor } from '../../lib/query-keys.js'
 import { Mark } from '../../ui/mark.js'
 import { api } from '../../lib/api.js'
 import { Field } from '../../ui/field.js'
@@ -24,8 +25,8 @@ export function SignInPage() {
       await navigate(localPath(params.get('to')), { replace: true })
     },
   })
-  const ways = useQuery({ queryKey: ['sign-in-ways'], queryFn: () => api.get('/sign-in-ways') })
-  const first = useQuery({ queryKey: ['first-run'], queryFn: () => api.get('/first-run') })
+  const ways = useQuery({ queryKey: keyFor('sign-in-ways'), queryFn: () => api.get('/sign-in-ways') })
+  const first = useQuery({ queryKey: keyFor('first-run'), queryFn: () => api.get('/first-run') })
   if (first.data?.needed) return <Navigate to="/welcome" replace />
   return (
     <main className="grid h-full place-items-center">

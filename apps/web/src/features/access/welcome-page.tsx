@@ -3,6 +3,7 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { useForm } from 'react-hook-form'
 import { Navigate, useNavigate } from 'react-router'
 import { api } from '../../lib/api.js'
+import { keyFor } from '../../lib/query-keys.js'
 import { Mark } from '../../ui/mark.js'
 import { Field } from '../../ui/field.js'
 import { FormError } from '../../ui/form-end.js'
@@ -33,7 +34,7 @@ export function WelcomePage() {
       await navigate(`/${projectForm.getValues('slug')}/cases`, { replace: true })
     },
   })
-  const first = useQuery({ queryKey: ['first-run'], queryFn: () => api.get('/first-run') })
+  const first = useQuery({ queryKey: keyFor('first-run'), queryFn: () => api.get('/first-run') })
   if (first.data && !first.data.needed && !begin.isSuccess) return <Navigate to="/" replace />
   return (
     <main className="grid min-h-full place-items-center overflow-y-auto py-10">

@@ -3,6 +3,7 @@ import { useMemo } from 'react'
 import { useSession } from '../../context/session.js'
 import { api } from '../../lib/api.js'
 import type { ActFilter } from './act-address.js'
+import { keyFor } from '../../lib/query-keys.js'
 
 const PAGE = 200
 
@@ -10,7 +11,7 @@ const PAGE = 200
 export function useActs(filter: ActFilter) {
   const { project } = useSession()
   const query = useInfiniteQuery({
-    queryKey: ['acts', project.slug, filter],
+    queryKey: keyFor('acts', project.slug, filter),
     queryFn: ({ pageParam, signal }) =>
       api.get('/projects/{project}/acts', {
         path: { project: project.slug },
@@ -34,7 +35,7 @@ const MOST_SHOWN = 20
 export function useHistory(kind: string, id: number) {
   const { project } = useSession()
   return useQuery({
-    queryKey: ['acts', project.slug, `${kind}:${id}`],
+    queryKey: keyFor('acts', project.slug, `${kind}:${id}`),
     queryFn: ({ signal }) =>
       api.get('/projects/{project}/acts', {
         path: { project: project.slug },

@@ -1,8 +1,9 @@
 import type { Board, BoardParts } from '@bobbin/client'
 import { type BoardPart, PART_OF_TILE } from '@bobbin/core'
-import { useMutation, useQueries, useQuery, useQueryClient, type UseQueryResult } from '@tanstack/react-query'
+import { useMutation, useQueries, useQuery, type UseQueryResult } from '@tanstack/react-query'
 import { useSession } from '../../context/session.js'
 import { api } from '../../lib/api.js'
+import { keyFor, useInvalidate } from '../../lib/query-keys.js'
 import { messageOf } from '../../ui/states.js'
 import { notifyError } from '../../ui/toast.js'
 
@@ -11,7 +12,7 @@ export type BoardDraft = Pick<Board, 'name' | 'shared' | 'lens' | 'tiles'>
 export function useBoards() {
   const { project } = useSession()
   return useQuery({
-    queryKey: ['boards', project.slug],
+    queryKey: keyFor('boards', project.slug),
     queryFn: ({ signal }) => api.get('/projects/{project}/boards', { path: { project: project.slug }, signal }),
   })
 }
@@ -37,7 +38,7 @@ function useParts(board: Board | undefined, queryKey: readonly unknown[], ask: A
 export function useBoardParts(board: Board): PartsOfBoard {
   const { slug } = useSession().project
   const { id, lens, tiles } = board
-  return useParts(board, ['board', slug, id, { lens, tiles }], (part, signal) =>
+  return useParts(board, keyFor('board', slug, id, { lens, tiles }), (part, signal) =>
     api.get('/projects/{project}/boards/{id}/parts/{part}', { path: { project: slug, id, part }, signal }),
   )
 }
@@ -47,27 +48,23 @@ const REFRESH_MS = 30_000
 /** A board on a wall, asked for anew by itself. */
 export function useWall(key: string) {
   const head = useQuery({
-    queryKey: ['wall', key],
+    queryKey: keyFor('wall', key),
     queryFn: ({ signal }) => api.get('/wall/{key}', { path: { key }, signal }),
     refetchInterval: REFRESH_MS,
     refetchIntervalInBackground: true,
     retry: false,
   })
   const ask: AskPart = (part, signal) => api.get('/wall/{key}/parts/{part}', { path: { key, part }, signal })
-  return { head, parts: useParts(head.data?.board, ['wall', key], ask, REFRESH_MS) }
+  return { head, parts: useParts(head.data?.board, keyFor('wall', key), ask, REFRESH_MS) }
 }
 
 /** What can be done to boards; the page asks for them anew afterwards. */
 export function useBoardChanges() {
   const { project } = useSession()
-  const queries = useQueryClient()
+  const invalidate = useInvalidate()
   const settled = {
     onError: (error: unknown) => notifyError(messageOf(error)),
-    onSettled: () =>
-      Promise.all([
-        queries.invalidateQueries({ queryKey: ['boards', project.slug] }),
-        queries.invalidateQueries({ queryKey: ['board', project.slug] }),
-      ]),
+    onSettled: () => Promise.all([invalidate('boards'), invalidate('board')]),
   }
   const path = { project: project.slug }
   return {

@@ -7,6 +7,7 @@ import { ProjectLink } from '../../context/project-link.js'
 import { useSession } from '../../context/session.js'
 import { api } from '../../lib/api.js'
 import { count, formatExact, formatNumber } from '../../lib/format.js'
+import { keyFor } from '../../lib/query-keys.js'
 import { useAddress } from '../../lib/use-address.js'
 import { Menu, MenuCheck } from '../../ui/menu.js'
 import { readThread } from '../../ui/outcome-words.js'
@@ -26,7 +27,7 @@ export function BriefPage() {
   const since = span[0] === 'looked' ? looked : span[2] === null ? null : new Date(now - span[2] * HOUR_MS).toISOString()
   const query = { ...lensQuery(useLens()), ...(since !== null && { since }) }
   const brief = useQuery({
-    queryKey: ['brief', project.slug, query],
+    queryKey: keyFor('brief', project.slug, query),
     queryFn: ({ signal }) => api.get('/projects/{project}/brief', { path: { project: project.slug }, query, signal }),
     enabled: !waits,
   })
@@ -140,7 +141,7 @@ function Findings({ brief, span, looked }: FindingsProps) {
 /** Says that the Brief is looked at, and when it was before. */
 function useLastLook(project: string) {
   return useQuery({
-    queryKey: ['brief-look', project],
+    queryKey: keyFor('brief-look', project),
     queryFn: () => api.post('/projects/{project}/brief/looks', { path: { project } }),
     staleTime: Infinity,
   })

@@ -3,13 +3,14 @@ import { keepPreviousData, useQuery } from '@tanstack/react-query'
 import { lensQuery, useLens } from '../../context/lens.js'
 import { useSession } from '../../context/session.js'
 import { api } from '../../lib/api.js'
+import { keyFor } from '../../lib/query-keys.js'
 
 /** @param pipeline null for the one with the most builds */
 export function useBuilds(pipeline: string | null) {
   const { project } = useSession()
   const lens = useLens()
   return useQuery({
-    queryKey: ['builds', project.slug, lens, pipeline],
+    queryKey: keyFor('builds', project.slug, lens, pipeline),
     queryFn: ({ signal }) =>
       api.get('/projects/{project}/builds', {
         path: { project: project.slug },
@@ -23,7 +24,7 @@ export function useBuilds(pipeline: string | null) {
 export function useBuild(id: number) {
   const { project } = useSession()
   return useQuery({
-    queryKey: ['build', project.slug, id],
+    queryKey: keyFor('build', project.slug, id),
     queryFn: ({ signal }) => api.get('/projects/{project}/builds/{id}', { path: { project: project.slug, id }, signal }),
   })
 }
@@ -31,7 +32,7 @@ export function useBuild(id: number) {
 export function useComparison(left: number | null, right: number | null, kinds: readonly ComparedKind[]) {
   const { project } = useSession()
   return useQuery({
-    queryKey: ['comparison', project.slug, left, right, kinds],
+    queryKey: keyFor('comparison', project.slug, left, right, kinds),
     queryFn: ({ signal }) =>
       api.get('/projects/{project}/builds/compare', {
         path: { project: project.slug },

@@ -1,5 +1,4 @@
 import type { AreaNode } from '@bobbin/client'
-import { useQueryClient } from '@tanstack/react-query'
 import { MoreHorizontal } from 'lucide-react'
 import { useState } from 'react'
 import { CanMenuItem } from '../../context/can.js'
@@ -7,6 +6,7 @@ import { useSession } from '../../context/session.js'
 import { useDone } from '../../context/use-undo.js'
 import { api } from '../../lib/api.js'
 import { count } from '../../lib/format.js'
+import { useInvalidate } from '../../lib/query-keys.js'
 import { DragKind, type Take, useDragged, useDropPlace } from '../../ui/drag.js'
 import { Menu, MenuItem } from '../../ui/menu.js'
 import { messageOf } from '../../ui/states.js'
@@ -200,9 +200,9 @@ function AreaMenu({ label, children }: { label: string; children: React.ReactNod
 
 function useAreaChanges() {
   const { project } = useSession()
-  const queries = useQueryClient()
+  const invalidate = useInvalidate()
   const done = useDone()
-  const refresh = () => queries.invalidateQueries({ predicate: (query) => ['areas', 'cases', 'case'].includes(String(query.queryKey[0])) })
+  const refresh = () => invalidate('areas', 'cases', 'case')
   const fail = (error: unknown) => notifyError(messageOf(error))
   const at = (id: number) => ({ project: project.slug, id })
   const edit = async (id: number, body: { name?: string; parentId?: number | null; before?: number | null }) => {

@@ -6,6 +6,7 @@ import { CanButton, useCan } from '../../context/can.js'
 import { ProjectLink } from '../../context/project-link.js'
 import { useSession } from '../../context/session.js'
 import { api } from '../../lib/api.js'
+import { keyFor } from '../../lib/query-keys.js'
 import { CodeText } from '../../ui/code-text.js'
 import { Inspector } from '../../ui/inspector.js'
 import { ErrorState, Loading } from '../../ui/states.js'
@@ -24,11 +25,11 @@ export function CaseInspector({ caseKey, onClose, onDelete }: { caseKey: string;
   const organizes = useCan('organize')
   const path = { project: project.slug, key: caseKey }
   const found = useQuery({
-    queryKey: ['case', project.slug, caseKey],
+    queryKey: keyFor('case', project.slug, caseKey),
     queryFn: ({ signal }) => api.get('/projects/{project}/cases/{key}', { path, signal }),
   })
   const scripts = useQuery({
-    queryKey: ['case-scripts', project.slug, caseKey],
+    queryKey: keyFor('case-scripts', project.slug, caseKey),
     queryFn: ({ signal }) => api.get('/projects/{project}/cases/{key}/scripts', { path, signal }),
   })
   return (
@@ -117,7 +118,7 @@ function CodeOfScript({ id }: { id: number }) {
   const { project } = useSession()
   const [open, setOpen] = useState(false)
   const script = useQuery({
-    queryKey: ['script', project.slug, String(id)],
+    queryKey: keyFor('script', project.slug, String(id)),
     queryFn: ({ signal }) => api.get('/projects/{project}/scripts/{id}', { path: { project: project.slug, id }, signal }),
     enabled: open,
   })

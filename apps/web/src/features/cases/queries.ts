@@ -1,12 +1,13 @@
 import { useQuery } from '@tanstack/react-query'
 import { useSession } from '../../context/session.js'
 import { api } from '../../lib/api.js'
+import { keyFor } from '../../lib/query-keys.js'
 import { useAllPages } from '../../lib/use-all-pages.js'
 import type { CaseFilter } from './case-address.js'
 
 export function useCases(filter: CaseFilter) {
   const { project } = useSession()
-  return useAllPages(['cases', project.slug, filter], (offset, signal) =>
+  return useAllPages(keyFor('cases', project.slug, filter), (offset, signal) =>
     api.get('/projects/{project}/cases', { path: { project: project.slug }, query: { ...filter, offset }, signal }),
   )
 }
@@ -14,7 +15,7 @@ export function useCases(filter: CaseFilter) {
 export function useAreas() {
   const { project } = useSession()
   return useQuery({
-    queryKey: ['areas', project.slug],
+    queryKey: keyFor('areas', project.slug),
     queryFn: () => api.get('/projects/{project}/areas', { path: { project: project.slug } }),
   })
 }
@@ -22,7 +23,7 @@ export function useAreas() {
 export function useMembers() {
   const { project } = useSession()
   return useQuery({
-    queryKey: ['members', project.slug],
+    queryKey: keyFor('members', project.slug),
     queryFn: () => api.get('/projects/{project}/members', { path: { project: project.slug } }),
   })
 }
@@ -30,7 +31,7 @@ export function useMembers() {
 export function useTags() {
   const { project } = useSession()
   return useQuery({
-    queryKey: ['case-facets', project.slug],
+    queryKey: keyFor('case-facets', project.slug),
     queryFn: () => api.get('/projects/{project}/cases/facets', { path: { project: project.slug } }),
   })
 }

@@ -7,18 +7,17 @@ import { api } from '../../lib/api.js'
 import { count } from '../../lib/format.js'
 import { messageOf } from '../../ui/states.js'
 import { notifyError } from '../../ui/toast.js'
+import { useInvalidate } from '../../lib/query-keys.js'
 
-const TOUCHED = ['case', 'cases', 'case-scripts', 'areas', 'case-facets']
+const TOUCHED = ['case', 'cases', 'case-scripts', 'areas', 'case-facets'] as const
 
 /** Changes of cases: each says how many it touched, and can be undone. */
 export function useCaseChanges() {
   const { project } = useSession()
   const queries = useQueryClient()
+  const invalidate = useInvalidate()
   const say = useDone()
-  const refresh = useCallback(
-    () => queries.invalidateQueries({ predicate: (query) => TOUCHED.includes(String(query.queryKey[0])) }),
-    [queries],
-  )
+  const refresh = useCallback(() => invalidate(...TOUCHED), [queries])
   return useMemo(() => {
     const fail = (error: unknown) => notifyError(messageOf(error))
     /** Says what was done, with the way back. */

@@ -1,9 +1,10 @@
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
+import { useMutation, useQuery } from '@tanstack/react-query'
 import { Bookmark } from 'lucide-react'
 import { useState } from 'react'
 import { useForm } from 'react-hook-form'
 import { useSession } from '../../context/session.js'
 import { api } from '../../lib/api.js'
+import { keyFor, useInvalidate } from '../../lib/query-keys.js'
 import { useAddress } from '../../lib/use-address.js'
 import { Dialog } from '../../ui/dialog.js'
 import { Field } from '../../ui/field.js'
@@ -16,12 +17,12 @@ import { VIEW_PARAMS } from './case-address.js'
 /** Saved views of the list: search, filters, sort and columns under a name, for oneself or for everybody in the project. */
 export function ViewsMenu() {
   const { project } = useSession()
-  const queries = useQueryClient()
+  const invalidate = useInvalidate()
   const [params, setAddress] = useAddress()
   const [saving, setSaving] = useState(false)
   const path = { project: project.slug }
   const views = useQuery({
-    queryKey: ['views', project.slug, 'cases'],
+    queryKey: keyFor('views', project.slug, 'cases'),
     queryFn: () => api.get('/projects/{project}/views', { path, query: { page: 'cases' } }),
   })
   const now = new URLSearchParams(VIEW_PARAMS.flatMap((name) => (params.has(name) ? [[name, params.get(name) ?? '']] : []))).toString()
@@ -33,7 +34,7 @@ export function ViewsMenu() {
   const remove = (id: number) =>
     api
       .delete('/projects/{project}/views/{id}', { path: { ...path, id } })
-      .then(() => queries.invalidateQueries({ queryKey: ['views'] }))
+      .then(() => invalidate('views'))
       .catch((error: unknown) => notifyError(messageOf(error)))
   const mine = views.data?.filter((view) => view.mine) ?? []
   return (
@@ -76,13 +77,13 @@ export function ViewsMenu() {
 
 function SaveDialog({ params, onClose }: { params: string; onClose: () => void }) {
   const { project } = useSession()
-  const queries = useQueryClient()
+  const invalidate = useInvalidate()
   const { register, handleSubmit, formState } = useForm({ defaultValues: { name: '', shared: false } })
   const save = useMutation({
     mutationFn: (view: { name: string; shared: boolean }) =>
       api.post('/projects/{project}/views', { path: { project: project.slug }, body: { page: 'cases', params, ...view } }),
     onSuccess: () => {
-      void queries.invalidateQueries({ queryKey: ['views'] })
+      void invalidate('views')
       onClose()
     },
   })

@@ -4,6 +4,7 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { lensQuery, useLens } from '../../context/lens.js'
 import { useSession } from '../../context/session.js'
 import { api } from '../../lib/api.js'
+import { keyFor, useInvalidate } from '../../lib/query-keys.js'
 import { messageOf } from '../../ui/states.js'
 import { notifyError } from '../../ui/toast.js'
 
@@ -16,7 +17,7 @@ export interface Subject {
 export function useComments({ kind, subject }: Subject) {
   const { project } = useSession()
   return useQuery({
-    queryKey: ['comments', project.slug, kind, subject],
+    queryKey: keyFor('comments', project.slug, kind, subject),
     queryFn: ({ signal }) => api.get('/projects/{project}/comments', { path: { project: project.slug }, query: { kind, subject }, signal }),
   })
 }
@@ -24,7 +25,8 @@ export function useComments({ kind, subject }: Subject) {
 export function useCommentChanges(of: Subject) {
   const { project } = useSession()
   const queries = useQueryClient()
-  const key = ['comments', project.slug, of.kind, of.subject]
+  const invalidate = useInvalidate()
+  const key = keyFor('comments', project.slug, of.kind, of.subject)
   const onSuccess = (list: CommentList) => void queries.setQueryData(key, list)
   const onError = (error: unknown) => notifyError(messageOf(error))
   const path = { project: project.slug }
@@ -43,7 +45,7 @@ export function useCommentChanges(of: Subject) {
     }),
     remove: useMutation({
       mutationFn: (id: number) => api.delete('/projects/{project}/comments/{id}', { path: { ...path, id } }),
-      onSuccess: () => queries.invalidateQueries({ queryKey: key }),
+      onSuccess: () => invalidate('comments'),
       onError,
     }),
     follow: useMutation({
@@ -58,7 +60,7 @@ export function useMine() {
   const { project } = useSession()
   const lens = useLens()
   return useQuery({
-    queryKey: ['mine', project.slug, lens],
+    queryKey: keyFor('mine', project.slug, lens),
     queryFn: ({ signal }) => api.get('/projects/{project}/mine', { path: { project: project.slug }, query: lensQuery(lens), signal }),
   })
 }
@@ -66,7 +68,7 @@ export function useMine() {
 export function useMineCount() {
   const { project } = useSession()
   return useQuery({
-    queryKey: ['mine-count', project.slug],
+    queryKey: keyFor('mine-count', project.slug),
     queryFn: ({ signal }) => api.get('/projects/{project}/mine/count', { path: { project: project.slug }, signal }),
   })
 }
@@ -74,15 +76,15 @@ export function useMineCount() {
 /** Marks mentions as read; null is all. */
 export function useReadMentions() {
   const { project } = useSession()
-  const queries = useQueryClient()
+  const invalidate = useInvalidate()
   return useMutation({
     mutationFn: (id: number | null) =>
       id === null
         ? api.post('/projects/{project}/mine/read', { path: { project: project.slug } })
         : api.post('/projects/{project}/mine/read/{id}', { path: { project: project.slug, id } }),
     onSuccess: () => {
-      void queries.invalidateQueries({ queryKey: ['mine', project.slug] })
-      void queries.invalidateQueries({ queryKey: ['mine-count', project.slug] })
+      void invalidate('mine')
+      void invalidate('mine-count')
     },
     onError: (error) => notifyError(messageOf(error)),
   })

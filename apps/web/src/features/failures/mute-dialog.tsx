@@ -3,6 +3,7 @@ import { useQuery } from '@tanstack/react-query'
 import { useForm } from 'react-hook-form'
 import { useSession } from '../../context/session.js'
 import { api } from '../../lib/api.js'
+import { keyFor } from '../../lib/query-keys.js'
 import { Dialog } from '../../ui/dialog.js'
 import { Field } from '../../ui/field.js'
 import { FormEnd } from '../../ui/form-end.js'
@@ -34,7 +35,7 @@ export function MuteDialog({ of, onClose }: { of: Muting; onClose: () => void })
   const change = row ? mute : muteElse
   const { project } = useSession()
   const environments = useQuery({
-    queryKey: ['environments', project.slug],
+    queryKey: keyFor('environments', project.slug),
     queryFn: ({ signal }) => api.get('/projects/{project}/environments', { path: { project: project.slug }, signal }),
   })
   const { register, handleSubmit, watch, formState } = useForm<Values>({

@@ -5,6 +5,7 @@ import { lensQuery, useLens } from '../../context/lens.js'
 import { useSession } from '../../context/session.js'
 import { useDone } from '../../context/use-undo.js'
 import { api } from '../../lib/api.js'
+import { keyFor, useInvalidate } from '../../lib/query-keys.js'
 import { messageOf } from '../../ui/states.js'
 import { notifyError } from '../../ui/toast.js'
 
@@ -24,7 +25,7 @@ export function useFailures(filter: FailureFilter) {
   const lens = useLens()
   const { state, cause, area, team, owner, mine, search, run } = filter
   return useQuery({
-    queryKey: ['failures', project.slug, lens, filter],
+    queryKey: keyFor('failures', project.slug, lens, filter),
     queryFn: ({ signal }) =>
       api.get('/projects/{project}/failures', {
         path: { project: project.slug },
@@ -49,7 +50,7 @@ export function useFailure(id: number | null) {
   const { project } = useSession()
   const lens = useLens()
   return useQuery({
-    queryKey: ['failure', project.slug, id, lens],
+    queryKey: keyFor('failure', project.slug, id, lens),
     queryFn: ({ signal }) =>
       api.get('/projects/{project}/failures/{id}', { path: { project: project.slug, id: id ?? 0 }, query: lensQuery(lens), signal }),
     enabled: id !== null,
@@ -61,7 +62,7 @@ export function useDefectDraft(id: number) {
   const { project } = useSession()
   const lens = useLens()
   return useQuery({
-    queryKey: ['defect-draft', project.slug, id, lens],
+    queryKey: keyFor('defect-draft', project.slug, id, lens),
     queryFn: ({ signal }) =>
       api.get('/projects/{project}/failures/{id}/defect-draft', { path: { project: project.slug, id }, query: lensQuery(lens), signal }),
     staleTime: 0,
@@ -71,7 +72,7 @@ export function useDefectDraft(id: number) {
 export function useDefectSearch(search: string) {
   const { project } = useSession()
   return useQuery({
-    queryKey: ['defects', project.slug, search],
+    queryKey: keyFor('defects', project.slug, search),
     queryFn: ({ signal }) => api.get('/projects/{project}/defects', { path: { project: project.slug }, query: { search }, signal }),
     placeholderData: keepPreviousData,
   })
@@ -81,7 +82,7 @@ export function useDefectSearch(search: string) {
 export function useScore() {
   const { project } = useSession()
   return useQuery({
-    queryKey: ['score', project.slug],
+    queryKey: keyFor('score', project.slug),
     queryFn: ({ signal }) => api.get('/projects/{project}/failures/score', { path: { project: project.slug }, signal }),
   })
 }
@@ -89,7 +90,7 @@ export function useScore() {
 export function useQuarantine() {
   const { project } = useSession()
   return useQuery({
-    queryKey: ['quarantine', project.slug],
+    queryKey: keyFor('quarantine', project.slug),
     queryFn: ({ signal }) => api.get('/projects/{project}/quarantine', { path: { project: project.slug }, signal }),
   })
 }
@@ -99,15 +100,15 @@ export function usePeople() {
   const { project } = useSession()
   const path = { project: project.slug }
   const members = useQuery({
-    queryKey: ['members', project.slug],
+    queryKey: keyFor('members', project.slug),
     queryFn: ({ signal }) => api.get('/projects/{project}/members', { path, signal }),
   })
   const teams = useQuery({
-    queryKey: ['teams', project.slug],
+    queryKey: keyFor('teams', project.slug),
     queryFn: ({ signal }) => api.get('/projects/{project}/teams', { path, signal }),
   })
   const areas = useQuery({
-    queryKey: ['areas', project.slug],
+    queryKey: keyFor('areas', project.slug),
     queryFn: ({ signal }) => api.get('/projects/{project}/areas', { path, signal }),
   })
   const top = (areas.data ?? []).filter(({ parentId }) => parentId === null)
@@ -119,18 +120,16 @@ export function useDecisions() {
   const { project } = useSession()
   const lens = useLens()
   const queries = useQueryClient()
+  const invalidate = useInvalidate()
   const told = useDone()
-  const lastAct = ['last-act', project.slug]
+  const lastAct = keyFor('last-act', project.slug)
   const done = (words: string, actId: number | null) => {
     told(words, actId)
     if (actId !== null) queries.setQueryData(lastAct, actId)
   }
   const path = (id: number) => ({ project: project.slug, id })
   const refresh = () =>
-    void queries.invalidateQueries({
-      predicate: ({ queryKey: [word] }) =>
-        ['failures', 'failure', 'quarantine', 'mutes', 'score', 'mine', 'mine-count', 'run', 'brief', 'flaky'].includes(String(word)),
-    })
+    void invalidate('failures', 'failure', 'quarantine', 'mutes', 'score', 'mine', 'mine-count', 'run', 'brief', 'flaky')
   const onError = (error: unknown) => {
     notifyError(messageOf(error))
     // somebody else may have decided meanwhile

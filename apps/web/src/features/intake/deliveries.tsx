@@ -4,6 +4,7 @@ import { ProjectLink } from '../../context/project-link.js'
 import { useSession } from '../../context/session.js'
 import { api } from '../../lib/api.js'
 import { count } from '../../lib/format.js'
+import { keyFor } from '../../lib/query-keys.js'
 import { messageOf } from '../../ui/states.js'
 import { Time } from '../../ui/time.js'
 
@@ -11,7 +12,7 @@ import { Time } from '../../ui/time.js'
 export function Deliveries() {
   const { project } = useSession()
   const deliveries = useQuery({
-    queryKey: ['deliveries', project.slug],
+    queryKey: keyFor('deliveries', project.slug),
     queryFn: () => api.get('/projects/{project}/deliveries', { path: { project: project.slug } }),
   })
   return (

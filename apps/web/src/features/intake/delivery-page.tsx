@@ -8,6 +8,7 @@ import { ProjectLink } from '../../context/project-link.js'
 import { ActHistory } from '../audit/act-history.js'
 import { useSession } from '../../context/session.js'
 import { api } from '../../lib/api.js'
+import { keyFor } from '../../lib/query-keys.js'
 import { useRefresh } from '../../lib/use-refresh.js'
 import { count, formatBytes } from '../../lib/format.js'
 import { Dialog } from '../../ui/dialog.js'
@@ -28,7 +29,7 @@ export function DeliveryPage() {
   const { id = '' } = useParams()
   const { project } = useSession()
   const delivery = useQuery({
-    queryKey: ['deliveries', project.slug, Number(id)],
+    queryKey: keyFor('deliveries', project.slug, Number(id)),
     queryFn: () => api.get('/projects/{project}/deliveries/{id}', { path: { project: project.slug, id: Number(id) } }),
   })
   if (delivery.isPending) return <Loading what="the delivery" />

@@ -6,6 +6,7 @@ import { FormProvider, useForm } from 'react-hook-form'
 import { CanButton } from '../../context/can.js'
 import { useSession } from '../../context/session.js'
 import { api } from '../../lib/api.js'
+import { keyFor } from '../../lib/query-keys.js'
 import { useRefresh } from '../../lib/use-refresh.js'
 import { count } from '../../lib/format.js'
 import { Button, messageOf } from '../../ui/states.js'
@@ -22,7 +23,7 @@ import { usePreviews } from './use-previews.js'
 export function IntakePage() {
   const { project } = useSession()
   const newest = useQuery({
-    queryKey: ['runs', project.slug, ''],
+    queryKey: keyFor('runs', project.slug, ''),
     queryFn: () => api.get('/projects/{project}/runs', { path: { project: project.slug } }),
   })
   return (

@@ -4,6 +4,7 @@ import { ProjectLink } from '../../context/project-link.js'
 import { useSession } from '../../context/session.js'
 import { api } from '../../lib/api.js'
 import { count, formatBytes } from '../../lib/format.js'
+import { keyFor } from '../../lib/query-keys.js'
 import { messageOf } from '../../ui/states.js'
 import { Time } from '../../ui/time.js'
 import { Retry } from './retry.js'
@@ -12,7 +13,7 @@ import { Retry } from './retry.js'
 export function Queue() {
   const { project } = useSession()
   const queue = useQuery({
-    queryKey: ['queue', project.slug],
+    queryKey: keyFor('queue', project.slug),
     queryFn: () => api.get('/projects/{project}/queue', { path: { project: project.slug } }),
   })
   return (

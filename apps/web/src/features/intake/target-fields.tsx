@@ -2,6 +2,7 @@ import { useQuery } from '@tanstack/react-query'
 import { useFormContext, useWatch } from 'react-hook-form'
 import { useSession } from '../../context/session.js'
 import { api } from '../../lib/api.js'
+import { keyFor } from '../../lib/query-keys.js'
 import { Field } from '../../ui/field.js'
 import type { TargetForm } from './guess-target.js'
 
@@ -20,7 +21,7 @@ export function TargetFields() {
   const target = useWatch({ control })
   const { project } = useSession()
   const lens = useQuery({
-    queryKey: ['lens', project.slug],
+    queryKey: keyFor('lens', project.slug),
     queryFn: () => api.get('/projects/{project}/lens', { path: { project: project.slug } }),
   })
   const known: Partial<Record<keyof TargetForm, { name: string }[]>> = {

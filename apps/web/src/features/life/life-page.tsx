@@ -5,6 +5,7 @@ import { ProjectLink } from '../../context/project-link.js'
 import { useSession } from '../../context/session.js'
 import { api } from '../../lib/api.js'
 import { count, formatDuration, formatExact } from '../../lib/format.js'
+import { keyFor } from '../../lib/query-keys.js'
 import { csvOf, saveFile } from '../../lib/save-file.js'
 import { useAddress } from '../../lib/use-address.js'
 import { OUTCOME_WORDS } from '../../ui/outcome-words.js'
@@ -21,7 +22,7 @@ export function LifePage() {
   const { project } = useSession()
   const [params, setAddress] = useAddress()
   const life = useQuery({
-    queryKey: ['life', project.slug, id],
+    queryKey: keyFor('life', project.slug, id),
     queryFn: ({ signal }) => api.get('/projects/{project}/tests/{id}', { path: { project: project.slug, id: Number(id) }, signal }),
   })
   if (life.isPending) return <Loading what="the test" />

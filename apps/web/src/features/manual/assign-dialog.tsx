@@ -6,6 +6,7 @@ import { useProjectPath } from '../../context/project-link.js'
 import { useSession } from '../../context/session.js'
 import { api } from '../../lib/api.js'
 import { count } from '../../lib/format.js'
+import { keyFor } from '../../lib/query-keys.js'
 import { Dialog } from '../../ui/dialog.js'
 import { Field } from '../../ui/field.js'
 import { FormEnd } from '../../ui/form-end.js'
@@ -29,11 +30,11 @@ export function AssignDialog({ keys, name, onClose }: AssignDialogProps) {
   const [people, setPeople] = useState<number[]>([me.account.id])
   const [values, setValues] = useState<Record<string, string>>({})
   const environments = useQuery({
-    queryKey: ['environments', project.slug],
+    queryKey: keyFor('environments', project.slug),
     queryFn: () => api.get('/projects/{project}/environments', { path: { project: project.slug } }),
   })
   const builds = useQuery({
-    queryKey: ['builds', project.slug, 'newest'],
+    queryKey: keyFor('builds', project.slug, 'newest'),
     queryFn: () => api.get('/projects/{project}/builds', { path: { project: project.slug }, query: { branch: project.defaultBranch } }),
   })
   const { register, handleSubmit, formState, watch } = useForm({

@@ -1,8 +1,8 @@
 import type { CaseToDo, DraftFile } from '@bobbin/client'
 import { judge, judgeCase, type ManualDraft, nextStep, passRest, undoVerdict, type Verdict, verdictOf } from '@bobbin/core'
-import { useQueryClient } from '@tanstack/react-query'
 import { useEffect, useRef, useState } from 'react'
 import { useSession } from '../../context/session.js'
+import { useInvalidate } from '../../lib/query-keys.js'
 import { useKeys } from '../../lib/use-keys.js'
 import { Button, ErrorState, Key, Loading } from '../../ui/states.js'
 import { OutcomeGlyph } from '../../ui/thread.js'
@@ -33,7 +33,7 @@ export function DoCase({ id, onNext }: DoCaseProps) {
 
 function Doing({ todo, onNext }: { todo: CaseToDo; onNext: DoCaseProps['onNext'] }) {
   const { me } = useSession()
-  const queries = useQueryClient()
+  const invalidate = useInvalidate()
   const keeper = useDraft(todo)
   const { take, again, finish } = useManualChanges()
   const { draft } = keeper
@@ -159,7 +159,7 @@ function Doing({ todo, onNext }: { todo: CaseToDo; onNext: DoCaseProps['onNext']
               onFiles={(added) => added.forEach((file) => files.add(i, file))}
               onDefect={() => setReporting(i)}
               onNext={goOn}
-              onChanged={() => void queries.invalidateQueries({ queryKey: ['to-do'] })}
+              onChanged={() => void invalidate('to-do')}
             />
           ))}
         </ol>

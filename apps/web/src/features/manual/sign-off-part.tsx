@@ -6,6 +6,7 @@ import { CanButton } from '../../context/can.js'
 import { useSession } from '../../context/session.js'
 import { api } from '../../lib/api.js'
 import { formatNumber } from '../../lib/format.js'
+import { keyFor, useInvalidate } from '../../lib/query-keys.js'
 import { Dialog } from '../../ui/dialog.js'
 import { Field } from '../../ui/field.js'
 import { FormEnd } from '../../ui/form-end.js'
@@ -16,10 +17,11 @@ import type { ReportOf } from './use-manual.js'
 export function SignOffPart({ of }: { of: ReportOf }) {
   const { project } = useSession()
   const queries = useQueryClient()
+  const invalidate = useInvalidate()
   const [asking, setAsking] = useState<'sign' | 'reopen' | null>(null)
   const { run, release } = of
   const query = { ...(run !== undefined && { run }), ...(release !== undefined && { release }) }
-  const key = ['sign-off', project.slug, query]
+  const key = keyFor('sign-off', project.slug, query)
   const path = { project: project.slug }
   const state = useQuery({
     queryKey: key,
@@ -29,7 +31,7 @@ export function SignOffPart({ of }: { of: ReportOf }) {
   const onSuccess = (next: SignOffState) => {
     queries.setQueryData(key, next)
     setAsking(null)
-    void queries.invalidateQueries({ queryKey: ['report'] })
+    void invalidate('report')
   }
   const sign = useMutation({
     mutationFn: (words: string) =>

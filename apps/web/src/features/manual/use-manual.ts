@@ -1,11 +1,12 @@
 import type { AssignCasesDto, AssignmentDetail, CaseToDo } from '@bobbin/client'
 import { ApiError, UnreachableError } from '@bobbin/client'
 import { type ManualDraft } from '@bobbin/core'
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
+import { useMutation, useQuery } from '@tanstack/react-query'
 import { useEffect, useState, useSyncExternalStore } from 'react'
 import { useSession } from '../../context/session.js'
 import { api } from '../../lib/api.js'
 import { ownZone } from '../../lib/format.js'
+import { keyFor, useInvalidate } from '../../lib/query-keys.js'
 import { messageOf } from '../../ui/states.js'
 import { notify, notifyError } from '../../ui/toast.js'
 import { DraftKeeper, type SaveAnswer } from './draft-keeper.js'
@@ -13,7 +14,7 @@ import { DraftKeeper, type SaveAnswer } from './draft-keeper.js'
 export function useAssignment(id: number | null) {
   const { project } = useSession()
   return useQuery({
-    queryKey: ['assignment', project.slug, id],
+    queryKey: keyFor('assignment', project.slug, id),
     queryFn: ({ signal }) => api.get('/projects/{project}/assignments/{id}', { path: { project: project.slug, id: id ?? 0 }, signal }),
     enabled: id !== null,
   })
@@ -23,7 +24,7 @@ export function useAssignment(id: number | null) {
 export function useAssignments(of: { run?: number; start?: number }) {
   const { project } = useSession()
   return useQuery({
-    queryKey: ['assignments', project.slug, of],
+    queryKey: keyFor('assignments', project.slug, of),
     queryFn: ({ signal }) => api.get('/projects/{project}/assignments', { path: { project: project.slug }, query: of, signal }),
   })
 }
@@ -31,7 +32,7 @@ export function useAssignments(of: { run?: number; start?: number }) {
 export function useCaseToDo(id: number) {
   const { project } = useSession()
   return useQuery({
-    queryKey: ['to-do', project.slug, id],
+    queryKey: keyFor('to-do', project.slug, id),
     queryFn: ({ signal }) => api.get('/projects/{project}/assigned-cases/{id}', { path: { project: project.slug, id }, signal }),
   })
 }
@@ -45,7 +46,7 @@ export interface ReportOf {
 export function useReport(query: ReportOf | null) {
   const { project } = useSession()
   return useQuery({
-    queryKey: ['report', project.slug, query],
+    queryKey: keyFor('report', project.slug, query),
     queryFn: ({ signal }) => api.get('/projects/{project}/report', { path: { project: project.slug }, query: query ?? {}, signal }),
     enabled: query !== null,
   })
@@ -54,22 +55,22 @@ export function useReport(query: ReportOf | null) {
 export function useWorkload() {
   const { project } = useSession()
   return useQuery({
-    queryKey: ['workload', project.slug],
+    queryKey: keyFor('workload', project.slug),
     queryFn: ({ signal }) =>
       api.get('/projects/{project}/assignments/workload', { path: { project: project.slug }, query: { zone: ownZone() }, signal }),
   })
 }
 
 /** What is asked for anew when work by hand changed. */
-const TOUCHED = ['assignment', 'assignments', 'to-do', 'mine', 'mine-count', 'report', 'workload', 'plan', 'run', 'runs']
+const TOUCHED = ['assignment', 'assignments', 'to-do', 'mine', 'mine-count', 'report', 'workload', 'plan', 'run', 'runs'] as const
 
 export function useManualChanges() {
   const { project } = useSession()
-  const queries = useQueryClient()
+  const invalidate = useInvalidate()
   const path = { project: project.slug }
   // not waited for: whoever is done goes on at once
   const onSuccess = () => {
-    for (const key of TOUCHED) void queries.invalidateQueries({ queryKey: [key] })
+    void invalidate(...TOUCHED)
   }
   const onError = (error: unknown) => notifyError(messageOf(error))
   return {

@@ -3,6 +3,7 @@ import { useQueryClient } from '@tanstack/react-query'
 import { useCallback, useEffect, useRef, useState } from 'react'
 import { useSession } from '../../context/session.js'
 import { api } from '../../lib/api.js'
+import { useInvalidate } from '../../lib/query-keys.js'
 import { messageOf } from '../../ui/states.js'
 import { notifyError } from '../../ui/toast.js'
 
@@ -22,6 +23,7 @@ const MOST_BYTES = 50 * 1024 ** 2
 export function useStepFiles(caseId: number) {
   const { project } = useSession()
   const queries = useQueryClient()
+  const invalidate = useInvalidate()
   const [pending, setPending] = useState<PendingFile[]>([])
   const next = useRef(0)
   const busy = useRef(false)
@@ -41,7 +43,7 @@ export function useStepFiles(caseId: number) {
     let timer = 0
     api
       .post('/projects/{project}/assigned-cases/{id}/files', { path, query, body })
-      .then(() => queries.invalidateQueries({ queryKey: ['to-do'] }).then(drop))
+      .then(() => invalidate('to-do').then(drop))
       .catch((error: unknown) => {
         if (error instanceof ApiError && error.status < 500) {
           notifyError(`${first.file.name}: ${messageOf(error)}`)

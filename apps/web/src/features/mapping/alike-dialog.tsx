@@ -4,6 +4,7 @@ import { CanButton } from '../../context/can.js'
 import { ProjectLink } from '../../context/project-link.js'
 import { useSession } from '../../context/session.js'
 import { api } from '../../lib/api.js'
+import { keyFor } from '../../lib/query-keys.js'
 import { useRefresh } from '../../lib/use-refresh.js'
 import { Dialog } from '../../ui/dialog.js'
 import { ErrorState, Loading, messageOf } from '../../ui/states.js'
@@ -15,7 +16,7 @@ export function AlikeDialog({ onClose }: { onClose: () => void }) {
   const { project } = useSession()
   const refresh = useRefresh()
   const pairs = useQuery({
-    queryKey: ['mapping', project.slug, 'alike'],
+    queryKey: keyFor('mapping', project.slug, 'alike'),
     queryFn: ({ signal }) => api.get('/projects/{project}/mapping/alike', { path: { project: project.slug }, signal }),
   })
   const different = useMutation({

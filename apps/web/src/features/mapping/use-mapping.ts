@@ -6,6 +6,7 @@ import { useSession } from '../../context/session.js'
 import { useDone, useUndo } from '../../context/use-undo.js'
 import { api } from '../../lib/api.js'
 import { count } from '../../lib/format.js'
+import { keyFor, useInvalidate } from '../../lib/query-keys.js'
 import { useAllPages } from '../../lib/use-all-pages.js'
 import { useRefresh } from '../../lib/use-refresh.js'
 import { messageOf } from '../../ui/states.js'
@@ -17,7 +18,7 @@ const PAGE_ROWS = 1000
 export function useOverview() {
   const { project } = useSession()
   return useQuery({
-    queryKey: ['mapping-overview', project.slug],
+    queryKey: keyFor('mapping-overview', project.slug),
     queryFn: ({ signal }) => api.get('/projects/{project}/mapping', { path: { project: project.slug }, signal }),
   })
 }
@@ -26,7 +27,7 @@ export function useOverview() {
 export function useMapping(only: MappingFilter | null, search: string) {
   const { project } = useSession()
   const query = { ...(only && { only }), ...(search && { search }) }
-  const list = useAllPages(['mapping', project.slug, query], async (offset, signal) => {
+  const list = useAllPages(keyFor('mapping', project.slug, query), async (offset, signal) => {
     const page = await api.get('/projects/{project}/mapping/scripts', {
       path: { project: project.slug },
       query: { ...query, offset, limit: PAGE_ROWS },
@@ -61,6 +62,7 @@ interface Decision {
 export function useDecisions() {
   const { project } = useSession()
   const queries = useQueryClient()
+  const invalidate = useInvalidate()
   const undoAct = useUndo()
   const [decided, setDecided] = useState<Decided>(new Map())
   const acts = useRef<Decision[]>([])
@@ -97,7 +99,7 @@ export function useDecisions() {
         actId: sent.then(
           ({ actId }) => {
             notifyUndo(wordsOf(decisions), () => void takeBack(decision))
-            void queries.invalidateQueries({ predicate: ({ queryKey }) => queryKey[0] === 'mapping-overview' || queryKey[0] === 'script' })
+            void invalidate('mapping-overview', 'script')
             return actId
           },
           (error: unknown) => {

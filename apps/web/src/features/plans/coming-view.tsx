@@ -4,6 +4,7 @@ import { useQuery } from '@tanstack/react-query'
 import { useSession } from '../../context/session.js'
 import { api } from '../../lib/api.js'
 import { formatList } from '../../lib/format.js'
+import { keyFor } from '../../lib/query-keys.js'
 import { CopyBlock } from '../../ui/copy-block.js'
 import { Popover } from '../../ui/popover.js'
 import { momentWords } from './plan-words.js'
@@ -55,7 +56,7 @@ export function ComingView({ plan }: { plan: PlanDetail }) {
 function CalendarLink() {
   const { project } = useSession()
   const calendar = useQuery({
-    queryKey: ['calendar', project.slug],
+    queryKey: keyFor('calendar', project.slug),
     queryFn: () => api.get('/projects/{project}/calendar', { path: { project: project.slug } }),
   })
   if (!calendar.data) return null

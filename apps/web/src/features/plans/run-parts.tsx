@@ -1,5 +1,5 @@
 import type { PartRow } from '@bobbin/client'
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
+import { useMutation, useQuery } from '@tanstack/react-query'
 import { useState } from 'react'
 import { useNavigate } from 'react-router'
 import { CanButton } from '../../context/can.js'
@@ -7,6 +7,7 @@ import { ProjectLink, useProjectPath } from '../../context/project-link.js'
 import { useSession } from '../../context/session.js'
 import { api } from '../../lib/api.js'
 import { count, formatDuration } from '../../lib/format.js'
+import { keyFor, useInvalidate } from '../../lib/query-keys.js'
 import { messageOf } from '../../ui/states.js'
 import { Time } from '../../ui/time.js'
 import { notify, notifyError } from '../../ui/toast.js'
@@ -22,7 +23,7 @@ export function RunParts({ runId }: { runId: number }) {
   const stop = useStop()
   const [log, setLog] = useState<PartRow | null>(null)
   const parts = useQuery({
-    queryKey: ['parts', project.slug, runId],
+    queryKey: keyFor('parts', project.slug, runId),
     queryFn: ({ signal }) => api.get('/projects/{project}/runs/{id}/parts', { path: { project: project.slug, id: runId }, signal }),
     refetchInterval: ({ state }) =>
       state.data?.rows.some((part) => part.state === 'running' || part.state === 'waiting') ? OFTEN_MS : false,
@@ -119,13 +120,13 @@ function PartLine({ part, onLog, onStop }: { part: PartRow; onLog: () => void; o
 /** Runs what failed, errored or did not run once more. */
 export function RunAgain({ runId, red }: { runId: number; red: number }) {
   const { project } = useSession()
-  const queries = useQueryClient()
+  const invalidate = useInvalidate()
   const navigate = useNavigate()
   const path = useProjectPath()
   const again = useMutation({
     mutationFn: () => api.post('/projects/{project}/runs/{id}/rerun', { path: { project: project.slug, id: runId }, body: {} }),
     onSuccess: (start) => {
-      void queries.invalidateQueries({ queryKey: ['parts', project.slug] })
+      void invalidate('parts')
       notify(`${start.name}: started`)
       const [run] = start.runs
       if (run) void navigate(path(`runs/${run.id}`))

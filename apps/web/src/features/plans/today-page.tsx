@@ -7,6 +7,7 @@ import { ProjectLink } from '../../context/project-link.js'
 import { useSession } from '../../context/session.js'
 import { api } from '../../lib/api.js'
 import { count, formatList } from '../../lib/format.js'
+import { keyFor } from '../../lib/query-keys.js'
 import { useAddress } from '../../lib/use-address.js'
 import { Button, EmptyState, ErrorState, Loading } from '../../ui/states.js'
 import { PeopleLoad } from '../manual/people-load.js'
@@ -24,7 +25,7 @@ export function TodayPage() {
   const day = params.get('day')
   const from = midnight(day)
   const today = useQuery({
-    queryKey: ['today', project.slug, from.toISOString()],
+    queryKey: keyFor('today', project.slug, from.toISOString()),
     queryFn: ({ signal }) =>
       api.get('/projects/{project}/plans/today', { path: { project: project.slug }, query: { from: from.toISOString() }, signal }),
     refetchInterval: OFTEN_MS,

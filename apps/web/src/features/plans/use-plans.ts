@@ -2,13 +2,14 @@ import type { PlanDetail, PlanDto } from '@bobbin/client'
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { useSession } from '../../context/session.js'
 import { api } from '../../lib/api.js'
+import { keyFor, useInvalidate } from '../../lib/query-keys.js'
 import { messageOf } from '../../ui/states.js'
 import { notifyError, notifyUndo } from '../../ui/toast.js'
 
 export function usePlans() {
   const { project } = useSession()
   return useQuery({
-    queryKey: ['plans', project.slug],
+    queryKey: keyFor('plans', project.slug),
     queryFn: ({ signal }) => api.get('/projects/{project}/plans', { path: { project: project.slug }, signal }),
   })
 }
@@ -16,7 +17,7 @@ export function usePlans() {
 export function usePlan(id: number | null) {
   const { project } = useSession()
   return useQuery({
-    queryKey: ['plan', project.slug, id],
+    queryKey: keyFor('plan', project.slug, id),
     queryFn: ({ signal }) => api.get('/projects/{project}/plans/{id}', { path: { project: project.slug, id: id ?? 0 }, signal }),
     enabled: id !== null,
   })
@@ -27,14 +28,20 @@ export function usePlanParts() {
   const { project } = useSession()
   const path = { project: project.slug }
   const environments = useQuery({
-    queryKey: ['environments', project.slug],
+    queryKey: keyFor('environments', project.slug),
     queryFn: () => api.get('/projects/{project}/environments', { path }),
   })
-  const suites = useQuery({ queryKey: ['suites', project.slug], queryFn: () => api.get('/projects/{project}/suites', { path }) })
-  const releases = useQuery({ queryKey: ['releases', project.slug], queryFn: () => api.get('/projects/{project}/releases', { path }) })
-  const agents = useQuery({ queryKey: ['agents', project.slug], queryFn: () => api.get('/projects/{project}/agents', { path }) })
-  const handoffs = useQuery({ queryKey: ['handoffs', project.slug], queryFn: () => api.get('/projects/{project}/handoffs', { path }) })
-  const members = useQuery({ queryKey: ['members', project.slug], queryFn: () => api.get('/projects/{project}/members', { path }) })
+  const suites = useQuery({ queryKey: keyFor('suites', project.slug), queryFn: () => api.get('/projects/{project}/suites', { path }) })
+  const releases = useQuery({
+    queryKey: keyFor('releases', project.slug),
+    queryFn: () => api.get('/projects/{project}/releases', { path }),
+  })
+  const agents = useQuery({ queryKey: keyFor('agents', project.slug), queryFn: () => api.get('/projects/{project}/agents', { path }) })
+  const handoffs = useQuery({
+    queryKey: keyFor('handoffs', project.slug),
+    queryFn: () => api.get('/projects/{project}/handoffs', { path }),
+  })
+  const members = useQuery({ queryKey: keyFor('members', project.slug), queryFn: () => api.get('/projects/{project}/members', { path }) })
   return {
     environments: environments.data?.rows ?? [],
     profiles: environments.data?.profiles ?? [],
@@ -70,9 +77,10 @@ export const dtoOf = (plan: PlanDetail): PlanDto => ({
 export function usePlanChanges() {
   const { project } = useSession()
   const queries = useQueryClient()
+  const invalidate = useInvalidate()
   const show = (plan: PlanDetail) => {
-    queries.setQueryData(['plan', project.slug, plan.id], plan)
-    void queries.invalidateQueries({ queryKey: ['plans', project.slug] })
+    queries.setQueryData(keyFor('plan', project.slug, plan.id), plan)
+    void invalidate('plans')
   }
   const onError = (error: unknown) => notifyError(messageOf(error))
   const path = (id: number) => ({ project: project.slug, id })
@@ -99,14 +107,14 @@ export function usePlanChanges() {
     }),
     remove: useMutation({
       mutationFn: (id: number) => api.delete('/projects/{project}/plans/{id}', { path: path(id) }),
-      onSuccess: () => queries.invalidateQueries({ queryKey: ['plans', project.slug] }),
+      onSuccess: () => invalidate('plans'),
       onError,
     }),
     start: useMutation({
       mutationFn: ({ id, trial }: { id: number; trial: boolean }) =>
         api.post('/projects/{project}/plans/{id}/start', { path: path(id), body: { trial } }),
       onSuccess: () => {
-        for (const key of ['plan', 'plans', 'today', 'runs']) void queries.invalidateQueries({ queryKey: [key, project.slug] })
+        void invalidate('plan', 'plans', 'today', 'runs')
       },
       onError,
     }),
@@ -116,9 +124,9 @@ export function usePlanChanges() {
 /** Stops a start, or a part of it. */
 export function useStop() {
   const { project } = useSession()
-  const queries = useQueryClient()
+  const invalidate = useInvalidate()
   const onSuccess = () => {
-    for (const key of ['plan', 'plans', 'today', 'parts', 'run']) void queries.invalidateQueries({ queryKey: [key, project.slug] })
+    void invalidate('plan', 'plans', 'today', 'parts', 'run')
   }
   const onError = (error: unknown) => notifyError(messageOf(error))
   return {

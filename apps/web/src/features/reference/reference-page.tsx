@@ -1,5 +1,6 @@
 import { useQuery } from '@tanstack/react-query'
 import { useMemo, useState } from 'react'
+import { keyFor } from '../../lib/query-keys.js'
 import { Mark } from '../../ui/mark.js'
 import { ErrorState, Loading } from '../../ui/states.js'
 import { operationsOf, typeWords, type ApiDocument, type Operation } from './document.js'
@@ -7,7 +8,7 @@ import { operationsOf, typeWords, type ApiDocument, type Operation } from './doc
 /** What the API can do, drawn from its OpenAPI document. */
 export function ReferencePage() {
   const document = useQuery({
-    queryKey: ['openapi'],
+    queryKey: keyFor('openapi'),
     queryFn: async () => (await (await fetch('/api/openapi.json')).json()) as ApiDocument,
     staleTime: Infinity,
   })

@@ -8,6 +8,7 @@ import { ProjectLink } from '../../context/project-link.js'
 import { useSession } from '../../context/session.js'
 import { api } from '../../lib/api.js'
 import { count, formatNumber } from '../../lib/format.js'
+import { keyFor, useInvalidate } from '../../lib/query-keys.js'
 import { useAddress } from '../../lib/use-address.js'
 import { ConfirmDialog } from '../../ui/confirm-dialog.js'
 import { Dialog } from '../../ui/dialog.js'
@@ -21,13 +22,16 @@ import { notifyError } from '../../ui/toast.js'
 export function ReleasesPage() {
   const { project } = useSession()
   const [params, setAddress] = useAddress()
-  const queries = useQueryClient()
+  const invalidate = useInvalidate()
   const path = { project: project.slug }
   const chosen = params.get('id')
   const doing = params.get('do')
-  const releases = useQuery({ queryKey: ['releases', project.slug], queryFn: () => api.get('/projects/{project}/releases', { path }) })
+  const releases = useQuery({
+    queryKey: keyFor('releases', project.slug),
+    queryFn: () => api.get('/projects/{project}/releases', { path }),
+  })
   const release = useQuery({
-    queryKey: ['release', project.slug, chosen],
+    queryKey: keyFor('release', project.slug, chosen),
     queryFn: () => api.get('/projects/{project}/releases/{id}', { path: { ...path, id: Number(chosen) } }),
     enabled: chosen !== null,
   })
@@ -35,7 +39,7 @@ export function ReleasesPage() {
     mutationFn: (id: number) => api.delete('/projects/{project}/releases/{id}', { path: { ...path, id } }),
     onSuccess: () => {
       setAddress({ id: null })
-      void queries.invalidateQueries({ queryKey: ['releases', project.slug] })
+      void invalidate('releases')
     },
     onError: (error) => notifyError(messageOf(error)),
   })
@@ -169,6 +173,7 @@ export function ReleasesPage() {
 function ReleaseDialog({ release, onClose, onSaved }: { release: Release | null; onClose: () => void; onSaved: (id: number) => void }) {
   const { project } = useSession()
   const queries = useQueryClient()
+  const invalidate = useInvalidate()
   const { register, handleSubmit, formState } = useForm<
     Record<'name' | 'startsOn' | 'dueOn' | 'note', string> & { state: 'open' | 'closed' }
   >({
@@ -186,8 +191,8 @@ function ReleaseDialog({ release, onClose, onSaved }: { release: Release | null;
         ? api.put('/projects/{project}/releases/{id}', { path: { project: project.slug, id: release.id }, body })
         : api.post('/projects/{project}/releases', { path: { project: project.slug }, body }),
     onSuccess: (summary) => {
-      queries.setQueryData(['release', project.slug, String(summary.release.id)], summary)
-      void queries.invalidateQueries({ queryKey: ['releases', project.slug] })
+      queries.setQueryData(keyFor('release', project.slug, String(summary.release.id)), summary)
+      void invalidate('releases')
       onSaved(summary.release.id)
       onClose()
     },

@@ -1,8 +1,9 @@
 import type { RequirementDto, RequirementLineDto } from '@bobbin/client'
-import { useMutation, useQueryClient } from '@tanstack/react-query'
+import { useMutation } from '@tanstack/react-query'
 import { lensQuery, useLens } from '../../context/lens.js'
 import { useSession } from '../../context/session.js'
 import { api } from '../../lib/api.js'
+import { keyFor, useInvalidate } from '../../lib/query-keys.js'
 import { useAllPages } from '../../lib/use-all-pages.js'
 import { messageOf } from '../../ui/states.js'
 import { notifyError } from '../../ui/toast.js'
@@ -12,7 +13,7 @@ export function useRequirements(caseKey: string | null = null, enabled = true) {
   const { project } = useSession()
   const lens = useLens()
   return useAllPages(
-    ['requirements', project.slug, lens, caseKey],
+    keyFor('requirements', project.slug, lens, caseKey),
     (offset, signal) =>
       api.get('/projects/{project}/requirements', {
         path: { project: project.slug },
@@ -26,12 +27,9 @@ export function useRequirements(caseKey: string | null = null, enabled = true) {
 /** What can be done to requirements; the page asks for them anew afterwards. Forms say themselves why they were refused. */
 export function useRequirementChanges() {
   const { project } = useSession()
-  const queries = useQueryClient()
+  const invalidate = useInvalidate()
   const path = { project: project.slug }
-  const onSuccess = () =>
-    void queries.invalidateQueries({
-      predicate: ({ queryKey: [word] }) => ['requirements', 'areas-status', 'cases', 'suite'].includes(String(word)),
-    })
+  const onSuccess = () => void invalidate('requirements', 'areas-status', 'cases', 'suite')
   const onError = (error: unknown) => notifyError(messageOf(error))
   const tie = (id: number, add: string[], remove: string[]) =>
     api.put('/projects/{project}/requirements/{id}/cases', { path: { ...path, id }, body: { add, remove } })

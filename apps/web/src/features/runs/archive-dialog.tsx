@@ -2,6 +2,7 @@ import { useQuery } from '@tanstack/react-query'
 import { useSession } from '../../context/session.js'
 import { api } from '../../lib/api.js'
 import { count, formatBytes } from '../../lib/format.js'
+import { keyFor } from '../../lib/query-keys.js'
 import { Dialog } from '../../ui/dialog.js'
 import { messageOf } from '../../ui/states.js'
 
@@ -17,7 +18,7 @@ export interface ArchiveDialogProps {
 export function ArchiveDialog({ id, name, about, address, onClose }: ArchiveDialogProps) {
   const { project } = useSession()
   const entries = useQuery({
-    queryKey: ['attachment', project.slug, id, 'entries'],
+    queryKey: keyFor('attachment', project.slug, id, 'entries'),
     queryFn: () => api.get('/projects/{project}/attachments/{id}/entries', { path: { project: project.slug, id } }),
     staleTime: Infinity,
   })

@@ -5,17 +5,18 @@ import { useState } from 'react'
 import type { LensQuery } from '../../context/lens.js'
 import { api } from '../../lib/api.js'
 import { onlySumsDiffer } from './live-words.js'
+import { keyFor } from '../../lib/query-keys.js'
 
 export function useRuns(project: string, lens: LensQuery) {
   return useQuery({
-    queryKey: ['runs', project, lens],
+    queryKey: keyFor('runs', project, lens),
     queryFn: ({ signal }) => api.get('/projects/{project}/runs', { path: { project }, query: lens, signal }),
   })
 }
 
 const runQuery = (project: string, id: number) =>
   queryOptions({
-    queryKey: ['run', project, id],
+    queryKey: keyFor('run', project, id),
     queryFn: ({ signal }) => api.get('/projects/{project}/runs/{id}', { path: { project, id }, signal }),
   })
 
@@ -36,7 +37,7 @@ function steady(): (detail: RunDetail) => RunDetail {
 /** What is folded away of a run; fetched when it is unfolded. */
 export function useFolded(project: string, id: number, change: FoldedChange, open: boolean) {
   return useQuery({
-    queryKey: ['run', project, id, change],
+    queryKey: keyFor('run', project, id, change),
     queryFn: ({ signal }) => api.get('/projects/{project}/runs/{id}/results', { path: { project, id }, query: { change }, signal }),
     enabled: open,
   })
@@ -44,7 +45,7 @@ export function useFolded(project: string, id: number, change: FoldedChange, ope
 
 export function useResult(project: string, runId: number, scriptId: number) {
   return useQuery({
-    queryKey: ['run', project, runId, 'result', scriptId],
+    queryKey: keyFor('run', project, runId, 'result', scriptId),
     queryFn: ({ signal }) =>
       api.get('/projects/{project}/runs/{id}/results/{script}', { path: { project, id: runId, script: scriptId }, signal }),
   })

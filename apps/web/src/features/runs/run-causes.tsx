@@ -3,12 +3,13 @@ import { ProjectLink } from '../../context/project-link.js'
 import { useSession } from '../../context/session.js'
 import { api } from '../../lib/api.js'
 import { count, formatNumber } from '../../lib/format.js'
+import { keyFor } from '../../lib/query-keys.js'
 
 /** Why a run is red, and what of it does not count. */
 export function useRunCauses(runId: number) {
   const { project } = useSession()
   return useQuery({
-    queryKey: ['failures', project.slug, 'run', runId],
+    queryKey: keyFor('failures', project.slug, 'run', runId),
     queryFn: ({ signal }) => api.get('/projects/{project}/failures/runs/{id}', { path: { project: project.slug, id: runId }, signal }),
   })
 }

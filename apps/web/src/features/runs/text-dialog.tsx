@@ -1,6 +1,7 @@
 import { useQuery } from '@tanstack/react-query'
 import { useMemo, useState } from 'react'
 import { formatBytes, formatDuration } from '../../lib/format.js'
+import { keyFor } from '../../lib/query-keys.js'
 import { AnsiText } from '../../ui/ansi-text.js'
 import { copyText } from '../../ui/copy.js'
 import { Dialog } from '../../ui/dialog.js'
@@ -19,7 +20,11 @@ const SHOWN = 2 * 1024 * 1024
 
 /** A text over the whole window: logs with their colours, JSON and XML laid out, network records as a table. */
 export function TextDialog({ name, about, address, onClose }: TextDialogProps) {
-  const content = useQuery({ queryKey: ['attachment', address], queryFn: ({ signal }) => fetchText(address, signal), staleTime: Infinity })
+  const content = useQuery({
+    queryKey: keyFor('attachment', address),
+    queryFn: ({ signal }) => fetchText(address, signal),
+    staleTime: Infinity,
+  })
   return (
     <Dialog open onOpenChange={(open) => !open && onClose()} title={name} description={about} size="window">
       {content.isPending && <p className="text-soft">Loading …</p>}

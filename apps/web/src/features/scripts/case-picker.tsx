@@ -3,6 +3,7 @@ import { useQuery } from '@tanstack/react-query'
 import { useState, type KeyboardEvent } from 'react'
 import { useSession } from '../../context/session.js'
 import { api } from '../../lib/api.js'
+import { keyFor } from '../../lib/query-keys.js'
 import { messageOf } from '../../ui/states.js'
 
 const SHOWN = 40
@@ -21,7 +22,7 @@ export function CasePicker({ onPick, error = null, taken }: CasePickerProps) {
   const [search, setSearch] = useState('')
   const [at, setAt] = useState(0)
   const cases = useQuery({
-    queryKey: ['cases', project.slug, 'pick', search],
+    queryKey: keyFor('cases', project.slug, 'pick', search),
     queryFn: ({ signal }) =>
       api.get('/projects/{project}/cases', { path: { project: project.slug }, query: { search, limit: SHOWN }, signal }),
     placeholderData: (before) => before,

@@ -7,6 +7,7 @@ import { ProjectLink } from '../../context/project-link.js'
 import { useSession } from '../../context/session.js'
 import { api } from '../../lib/api.js'
 import { count } from '../../lib/format.js'
+import { keyFor } from '../../lib/query-keys.js'
 import { useAllPages } from '../../lib/use-all-pages.js'
 import { useAddress } from '../../lib/use-address.js'
 import { useKeys } from '../../lib/use-keys.js'
@@ -44,7 +45,7 @@ export function ScriptsPage() {
   const search = params.get('search') ?? ''
   const only = (['unlinked', 'aside', 'unknownKeys'] as const).find((word) => word === params.get('only'))
   const query = { ...(search && { search }), ...(only && { only }) }
-  const scripts = useAllPages(['scripts', project.slug, query], (offset, signal) =>
+  const scripts = useAllPages(keyFor('scripts', project.slug, query), (offset, signal) =>
     api.get('/projects/{project}/scripts', { path: { project: project.slug }, query: { ...query, offset }, signal }),
   )
   const selected = params.get('script')
@@ -177,7 +178,7 @@ function ScriptInspector({ id, onClose }: { id: string; onClose: () => void }) {
   const { project } = useSession()
   const [linking, setLinking] = useState(false)
   const script = useQuery({
-    queryKey: ['script', project.slug, id],
+    queryKey: keyFor('script', project.slug, id),
     queryFn: ({ signal }) => api.get('/projects/{project}/scripts/{id}', { path: { project: project.slug, id: Number(id) }, signal }),
   })
   const links = useCan('link')

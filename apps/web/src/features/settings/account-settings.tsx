@@ -3,6 +3,7 @@ import { useForm, useWatch } from 'react-hook-form'
 import { useNavigate } from 'react-router'
 import { useSession } from '../../context/session.js'
 import { api } from '../../lib/api.js'
+import { keyFor, useInvalidate } from '../../lib/query-keys.js'
 import { Button, ErrorState, Loading, messageOf } from '../../ui/states.js'
 import { Time } from '../../ui/time.js'
 import { notify, notifyError } from '../../ui/toast.js'
@@ -26,7 +27,7 @@ export function AccountSettings() {
 }
 
 function PasswordForm() {
-  const queries = useQueryClient()
+  const invalidate = useInvalidate()
   const { control, register, handleSubmit, reset } = useForm({ defaultValues: { current: '', next: '', endTokens: false } })
   const [current, next] = useWatch({ control, name: ['current', 'next'] })
   const change = useMutation({
@@ -34,7 +35,7 @@ function PasswordForm() {
     onSuccess: () => {
       reset()
       notify('Password changed. Every other session has ended')
-      void queries.invalidateQueries({ queryKey: ['sessions'] })
+      void invalidate('sessions')
     },
   })
   return (
@@ -63,13 +64,14 @@ function PasswordForm() {
 
 function Sessions() {
   const queries = useQueryClient()
+  const invalidate = useInvalidate()
   const navigate = useNavigate()
-  const sessions = useQuery({ queryKey: ['sessions'], queryFn: () => api.get('/sessions') })
+  const sessions = useQuery({ queryKey: keyFor('sessions'), queryFn: () => api.get('/sessions') })
   const fail = (error: unknown) => notifyError(messageOf(error))
   const end = (id: number) =>
     api
       .delete('/sessions/{id}', { path: { id } })
-      .then(() => queries.invalidateQueries({ queryKey: ['sessions'] }))
+      .then(() => invalidate('sessions'))
       .catch(fail)
   const endAll = () =>
     api

@@ -1,11 +1,12 @@
 import type { Agent, AgentList, HandoffDto, MadeToken, Pool, PoolDto, Recipe, RecipeDto, RecipeList } from '@bobbin/client'
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
+import { useMutation, useQuery } from '@tanstack/react-query'
 import { useState } from 'react'
 import { useForm } from 'react-hook-form'
 import { CanButton, useCan } from '../../context/can.js'
 import { useSession } from '../../context/session.js'
 import { api } from '../../lib/api.js'
 import { count } from '../../lib/format.js'
+import { keyFor, useInvalidate } from '../../lib/query-keys.js'
 import { CopyBlock } from '../../ui/copy-block.js'
 import { ConfirmDialog } from '../../ui/confirm-dialog.js'
 import { Dialog } from '../../ui/dialog.js'
@@ -20,8 +21,8 @@ import { notifyError } from '../../ui/toast.js'
 export function AgentSettings() {
   const { project } = useSession()
   const path = { project: project.slug }
-  const agents = useQuery({ queryKey: ['agents', project.slug], queryFn: () => api.get('/projects/{project}/agents', { path }) })
-  const recipes = useQuery({ queryKey: ['recipes', project.slug], queryFn: () => api.get('/projects/{project}/recipes', { path }) })
+  const agents = useQuery({ queryKey: keyFor('agents', project.slug), queryFn: () => api.get('/projects/{project}/agents', { path }) })
+  const recipes = useQuery({ queryKey: keyFor('recipes', project.slug), queryFn: () => api.get('/projects/{project}/recipes', { path }) })
   if (agents.isPending) return <Loading what="the agents" />
   if (agents.error) return <ErrorState error={agents.error} onRetry={() => void agents.refetch()} />
   return (
@@ -36,10 +37,10 @@ export function AgentSettings() {
 
 function useChange(key: 'agents' | 'recipes' | 'handoffs') {
   const { project } = useSession()
-  const queries = useQueryClient()
+  const invalidate = useInvalidate()
   return {
     path: (id: number) => ({ project: project.slug, id }),
-    onSuccess: () => queries.invalidateQueries({ queryKey: [key, project.slug] }),
+    onSuccess: () => invalidate(key),
     onError: (error: unknown) => notifyError(messageOf(error)),
   }
 }
@@ -480,7 +481,7 @@ function Handoffs() {
   const manages = useCan('manage')
   const [adding, setAdding] = useState(false)
   const handoffs = useQuery({
-    queryKey: ['handoffs', project.slug],
+    queryKey: keyFor('handoffs', project.slug),
     queryFn: () => api.get('/projects/{project}/handoffs', { path: { project: project.slug } }),
   })
   const { register, handleSubmit, reset } = useForm({ defaultValues: { name: '', url: '', template: TEMPLATE, secret: '' } })

@@ -6,6 +6,7 @@ import { useSession } from '../../context/session.js'
 import { useUndo } from '../../context/use-undo.js'
 import { api } from '../../lib/api.js'
 import { count } from '../../lib/format.js'
+import { keyFor } from '../../lib/query-keys.js'
 import { useAddress } from '../../lib/use-address.js'
 import { RowList } from '../../ui/row-list.js'
 import { SearchField } from '../../ui/search-field.js'
@@ -111,7 +112,7 @@ function Retention() {
   const manages = useCan('manage')
   const rule = useRule()
   const rules = useQuery({
-    queryKey: ['rules', project.slug],
+    queryKey: keyFor('rules', project.slug),
     queryFn: () => api.get('/projects/{project}/rules', { path: { project: project.slug } }),
   })
   if (!rules.data) return null

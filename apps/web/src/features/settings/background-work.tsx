@@ -2,6 +2,7 @@ import type { BackgroundJobs } from '@bobbin/client'
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { api } from '../../lib/api.js'
 import { count } from '../../lib/format.js'
+import { keyFor } from '../../lib/query-keys.js'
 import { Button, ErrorState, Loading, messageOf } from '../../ui/states.js'
 import { Time } from '../../ui/time.js'
 import { notifyError } from '../../ui/toast.js'
@@ -22,10 +23,10 @@ const AGAIN_MS = 5000
 /** Background work of all server processes: how far it is, and what failed for the last time. */
 export function BackgroundWork() {
   const queries = useQueryClient()
-  const jobs = useQuery({ queryKey: ['server-jobs'], queryFn: () => api.get('/server/jobs'), refetchInterval: AGAIN_MS })
+  const jobs = useQuery({ queryKey: keyFor('server-jobs'), queryFn: () => api.get('/server/jobs'), refetchInterval: AGAIN_MS })
   const retry = useMutation({
     mutationFn: (id: string) => api.post('/server/jobs/{id}/retry', { path: { id } }),
-    onSuccess: (now) => queries.setQueryData(['server-jobs'], now),
+    onSuccess: (now) => queries.setQueryData(keyFor('server-jobs'), now),
     onError: (error) => notifyError(messageOf(error)),
   })
   if (jobs.isPending) return <Loading what="background work" />

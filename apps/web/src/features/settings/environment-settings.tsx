@@ -1,12 +1,13 @@
 import type { Environment, EnvironmentDto, Profile } from '@bobbin/client'
 import { recurrenceFault, recurrenceWords } from '@bobbin/core'
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
+import { useMutation, useQuery } from '@tanstack/react-query'
 import { useState } from 'react'
 import { useFieldArray, useForm } from 'react-hook-form'
 import { CanButton, useCan } from '../../context/can.js'
 import { useSession } from '../../context/session.js'
 import { api } from '../../lib/api.js'
 import { formatExact } from '../../lib/format.js'
+import { keyFor, useInvalidate } from '../../lib/query-keys.js'
 import { ConfirmDialog } from '../../ui/confirm-dialog.js'
 import { Dialog } from '../../ui/dialog.js'
 import { Field } from '../../ui/field.js'
@@ -22,7 +23,7 @@ export function EnvironmentSettings() {
   const { project } = useSession()
   const [editing, setEditing] = useState<Environment | 'new' | null>(null)
   const environments = useQuery({
-    queryKey: ['environments', project.slug],
+    queryKey: keyFor('environments', project.slug),
     queryFn: () => api.get('/projects/{project}/environments', { path: { project: project.slug } }),
   })
   if (environments.isPending) return <Loading what="the environments" />
@@ -56,10 +57,10 @@ export function EnvironmentSettings() {
 
 function useChange() {
   const { project } = useSession()
-  const queries = useQueryClient()
+  const invalidate = useInvalidate()
   return {
     path: (id: number) => ({ project: project.slug, id }),
-    onSuccess: () => queries.invalidateQueries({ queryKey: ['environments', project.slug] }),
+    onSuccess: () => invalidate('environments'),
     onError: (error: unknown) => notifyError(messageOf(error)),
   }
 }

@@ -8,6 +8,7 @@ import { useSession } from '../../context/session.js'
 import { useDone } from '../../context/use-undo.js'
 import { api } from '../../lib/api.js'
 import { count } from '../../lib/format.js'
+import { keyFor, useInvalidate } from '../../lib/query-keys.js'
 import { ConfirmDialog } from '../../ui/confirm-dialog.js'
 import { CopyBlock } from '../../ui/copy-block.js'
 import { Dialog } from '../../ui/dialog.js'
@@ -24,7 +25,7 @@ import { useRule } from './rule-settings.js'
 export function FailureSettings() {
   const { project } = useSession()
   const rules = useQuery({
-    queryKey: ['rules', project.slug],
+    queryKey: keyFor('rules', project.slug),
     queryFn: () => api.get('/projects/{project}/rules', { path: { project: project.slug } }),
   })
   return (
@@ -41,19 +42,20 @@ function Tracker() {
   const { project } = useSession()
   const path = { project: project.slug }
   const queries = useQueryClient()
+  const invalidate = useInvalidate()
   const [editing, setEditing] = useState(false)
   const [removing, setRemoving] = useState(false)
   const [secret, setSecret] = useState<string | null>(null)
-  const tracker = useQuery({ queryKey: ['tracker', project.slug], queryFn: () => api.get('/projects/{project}/tracker', { path }) })
+  const tracker = useQuery({ queryKey: keyFor('tracker', project.slug), queryFn: () => api.get('/projects/{project}/tracker', { path }) })
   const onError = (error: unknown) => notifyError(messageOf(error))
   const test = useMutation({
     mutationFn: () => api.post('/projects/{project}/tracker/test', { path }),
-    onSuccess: (state) => queries.setQueryData(['tracker', project.slug], state),
+    onSuccess: (state) => queries.setQueryData(keyFor('tracker', project.slug), state),
     onError,
   })
   const remove = useMutation({
     mutationFn: () => api.delete('/projects/{project}/tracker', { path }),
-    onSuccess: () => queries.invalidateQueries({ queryKey: ['tracker', project.slug] }),
+    onSuccess: () => invalidate('tracker'),
     onError,
   })
   if (tracker.isPending) return <Loading what="the tracker" />
@@ -167,7 +169,7 @@ function TrackerDialog({ tracker, onClose, onSaved }: TrackerDialogProps) {
     mutationFn: (body: { name: string; url: string; token?: string; secret?: string }) =>
       api.put('/projects/{project}/tracker', { path: { project: project.slug }, body }),
     onSuccess: ({ secret, ...state }) => {
-      queries.setQueryData(['tracker', project.slug], state)
+      queries.setQueryData(keyFor('tracker', project.slug), state)
       onSaved(secret ?? null)
       onClose()
     },
@@ -213,7 +215,7 @@ function Triage({ rules }: { rules: ProjectRules }) {
   const rule = useRule()
   const manages = useCan('manage')
   const score = useQuery({
-    queryKey: ['score', project.slug],
+    queryKey: keyFor('score', project.slug),
     queryFn: () => api.get('/projects/{project}/failures/score', { path: { project: project.slug } }),
   })
   const numberOf = (text: string) => (text === '' ? null : Number(text))
@@ -286,17 +288,17 @@ function Triage({ rules }: { rules: ProjectRules }) {
 
 function Quarantine() {
   const { project } = useSession()
-  const queries = useQueryClient()
+  const invalidate = useInvalidate()
   const done = useDone()
   const list = useQuery({
-    queryKey: ['quarantine', project.slug],
+    queryKey: keyFor('quarantine', project.slug),
     queryFn: () => api.get('/projects/{project}/quarantine', { path: { project: project.slug } }),
   })
   const release = useMutation({
     mutationFn: (id: number) => api.delete('/projects/{project}/quarantine/{id}', { path: { project: project.slug, id } }),
     onSuccess: ({ actId }) => {
       done('Released from quarantine', actId)
-      void queries.invalidateQueries({ queryKey: ['quarantine', project.slug] })
+      void invalidate('quarantine')
     },
     onError: (error) => notifyError(messageOf(error)),
   })
@@ -335,7 +337,7 @@ function Mutes() {
   const { unmute } = useDecisions()
   const [muting, setMuting] = useState(false)
   const list = useQuery({
-    queryKey: ['mutes', project.slug],
+    queryKey: keyFor('mutes', project.slug),
     queryFn: () => api.get('/projects/{project}/mutes', { path: { project: project.slug } }),
   })
   const open = list.data?.rows.filter(({ endedAt }) => endedAt === null) ?? []

@@ -1,9 +1,10 @@
 import type { InvitationRow, MadeInvitation, RoleRow } from '@bobbin/client'
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
+import { useMutation, useQuery } from '@tanstack/react-query'
 import { useState } from 'react'
 import { useForm, useWatch } from 'react-hook-form'
 import { useSession } from '../../context/session.js'
 import { api } from '../../lib/api.js'
+import { keyFor, useInvalidate } from '../../lib/query-keys.js'
 import { CopyBlock } from '../../ui/copy-block.js'
 import { Field } from '../../ui/field.js'
 import { FormError } from '../../ui/form-end.js'
@@ -17,7 +18,10 @@ export function Invitations({ roles }: { roles: readonly RoleRow[] }) {
   const { project } = useSession()
   const [made, setMade] = useState<MadeInvitation | null>(null)
   const path = { project: project.slug }
-  const open = useQuery({ queryKey: ['invitations', project.slug], queryFn: () => api.get('/projects/{project}/invitations', { path }) })
+  const open = useQuery({
+    queryKey: keyFor('invitations', project.slug),
+    queryFn: () => api.get('/projects/{project}/invitations', { path }),
+  })
   if (open.error) return <ErrorState error={open.error} onRetry={() => void open.refetch()} />
   return (
     <>
@@ -47,7 +51,7 @@ export function Invitations({ roles }: { roles: readonly RoleRow[] }) {
 
 function NewInvitation({ roles, onMade }: { roles: readonly RoleRow[]; onMade: (made: MadeInvitation) => void }) {
   const { project } = useSession()
-  const queries = useQueryClient()
+  const invalidate = useInvalidate()
   const { control, register, handleSubmit, resetField } = useForm({ defaultValues: { email: '', role: 'engineer' } })
   const typed = useWatch({ control, name: 'email' })
   const invite = useMutation({
@@ -56,7 +60,7 @@ function NewInvitation({ roles, onMade }: { roles: readonly RoleRow[]; onMade: (
     onSuccess: (made) => {
       resetField('email')
       onMade(made)
-      void queries.invalidateQueries({ queryKey: ['invitations'] })
+      void invalidate('invitations')
     },
   })
   return (
@@ -79,10 +83,10 @@ function NewInvitation({ roles, onMade }: { roles: readonly RoleRow[]; onMade: (
 
 function InvitationLine({ row }: { row: InvitationRow }) {
   const { project } = useSession()
-  const queries = useQueryClient()
+  const invalidate = useInvalidate()
   const withdraw = useMutation({
     mutationFn: () => api.delete('/projects/{project}/invitations/{id}', { path: { project: project.slug, id: row.id } }),
-    onSuccess: () => void queries.invalidateQueries({ queryKey: ['invitations'] }),
+    onSuccess: () => void invalidate('invitations'),
     onError: (error) => notifyError(messageOf(error)),
   })
   return (

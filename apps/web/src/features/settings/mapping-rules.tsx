@@ -8,6 +8,7 @@ import { CanButton, useCan } from '../../context/can.js'
 import { useSession } from '../../context/session.js'
 import { api } from '../../lib/api.js'
 import { count } from '../../lib/format.js'
+import { keyFor } from '../../lib/query-keys.js'
 import { Button, ErrorState, Loading, messageOf } from '../../ui/states.js'
 import { notify } from '../../ui/toast.js'
 
@@ -36,7 +37,7 @@ const WAIT_MS = 300
 export function MappingRulesPart() {
   const { project } = useSession()
   const rules = useQuery({
-    queryKey: ['rules', project.slug, 'mapping'],
+    queryKey: keyFor('rules', project.slug, 'mapping'),
     queryFn: ({ signal }) => api.get('/projects/{project}/mapping/rules', { path: { project: project.slug }, signal }),
   })
   return (
@@ -66,7 +67,7 @@ function RulesForm({ saved }: { saved: MappingRules }) {
   const save = useMutation({
     mutationFn: (body: { rules: Rule[] }) => api.put('/projects/{project}/mapping/rules', { path: { project: project.slug }, body }),
     onSuccess: (now) => {
-      queries.setQueryData(['rules', project.slug, 'mapping'], now)
+      queries.setQueryData(keyFor('rules', project.slug, 'mapping'), now)
       notify('Rules saved. Cases that are there stay as they are.')
     },
   })
@@ -189,7 +190,7 @@ function usePreview(rules: readonly Rule[], saved: MappingRules): MappingRules |
   }, [text])
   const complete = asked.every(({ from, to }) => from.trim() !== '' && to.trim() !== '')
   const { data } = useQuery({
-    queryKey: ['rules', project.slug, 'mapping-preview', asked],
+    queryKey: keyFor('rules', project.slug, 'mapping-preview', asked),
     queryFn: ({ signal }) =>
       api.post('/projects/{project}/mapping/rules/preview', { path: { project: project.slug }, body: { rules: asked }, signal }),
     enabled: manages && complete,

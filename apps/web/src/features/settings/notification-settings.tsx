@@ -7,6 +7,7 @@ import { useCan } from '../../context/can.js'
 import { ProjectLink } from '../../context/project-link.js'
 import { useSession } from '../../context/session.js'
 import { api } from '../../lib/api.js'
+import { keyFor, useInvalidate } from '../../lib/query-keys.js'
 import { ConfirmDialog } from '../../ui/confirm-dialog.js'
 import { Dialog } from '../../ui/dialog.js'
 import { Field } from '../../ui/field.js'
@@ -37,9 +38,9 @@ const PERSONAL: readonly NoticeKind[] = ['mine', 'assigned', 'mention', 'comment
 export function NotificationSettings() {
   const { project } = useSession()
   const path = { project: project.slug }
-  const queries = useQueryClient()
+  const invalidate = useInvalidate()
   const rules = useQuery({
-    queryKey: ['notification-rules', project.slug],
+    queryKey: keyFor('notification-rules', project.slug),
     queryFn: () => api.get('/projects/{project}/notifications/rules', { path }),
   })
   const [editing, setEditing] = useState<NotificationRule | 'new' | null>(null)
@@ -47,7 +48,7 @@ export function NotificationSettings() {
   const onError = (error: unknown) => notifyError(messageOf(error))
   const remove = useMutation({
     mutationFn: (id: number) => api.delete('/projects/{project}/notifications/rules/{id}', { path: { ...path, id } }),
-    onSuccess: () => queries.invalidateQueries({ queryKey: ['notification-rules', project.slug] }),
+    onSuccess: () => invalidate('notification-rules'),
     onError,
   })
   const tryOut = useMutation({
@@ -159,7 +160,7 @@ function RuleDialog({ rule, onClose }: { rule: NotificationRule | null; onClose:
         ? api.put('/projects/{project}/notifications/rules/{id}', { path: { project: project.slug, id: rule.id }, body })
         : api.post('/projects/{project}/notifications/rules', { path: { project: project.slug }, body }),
     onSuccess: (rules) => {
-      queries.setQueryData(['notification-rules', project.slug], rules)
+      queries.setQueryData(keyFor('notification-rules', project.slug), rules)
       onClose()
     },
   })
@@ -280,7 +281,7 @@ function RuleDialog({ rule, onClose }: { rule: NotificationRule | null; onClose:
 function Log() {
   const { project } = useSession()
   const log = useQuery({
-    queryKey: ['notification-log', project.slug],
+    queryKey: keyFor('notification-log', project.slug),
     queryFn: () => api.get('/projects/{project}/notifications/log', { path: { project: project.slug }, query: { limit: 100 } }),
   })
   if (!log.data) return null

@@ -1,9 +1,10 @@
 import type { Member, RoleRow } from '@bobbin/client'
-import { useQuery, useQueryClient } from '@tanstack/react-query'
+import { useQuery } from '@tanstack/react-query'
 import { useState } from 'react'
 import { useCan } from '../../context/can.js'
 import { useSession } from '../../context/session.js'
 import { api } from '../../lib/api.js'
+import { keyFor, useInvalidate } from '../../lib/query-keys.js'
 import { Menu, MenuItem } from '../../ui/menu.js'
 import { Button, ErrorState, Loading, messageOf } from '../../ui/states.js'
 import { notifyError } from '../../ui/toast.js'
@@ -44,7 +45,7 @@ export function PeopleSettings() {
 export function useRoles() {
   const { project } = useSession()
   return useQuery({
-    queryKey: ['roles', project.slug],
+    queryKey: keyFor('roles', project.slug),
     queryFn: () => api.get('/projects/{project}/roles', { path: { project: project.slug } }),
   })
 }
@@ -57,16 +58,14 @@ interface MemberLineProps {
 
 function MemberLine({ member, members, roles }: MemberLineProps) {
   const { project, me } = useSession()
-  const queries = useQueryClient()
+  const invalidate = useInvalidate()
   const manages = useCan('manage')
   const [open, setOpen] = useState<'history' | 'removal' | null>(null)
   const setRole = (role: string) =>
     api
       .patch('/projects/{project}/members/{id}', { path: { project: project.slug, id: member.id }, body: { role } })
       .catch((error: unknown) => notifyError(messageOf(error)))
-      .finally(
-        () => void queries.invalidateQueries({ predicate: ({ queryKey: [word] }) => ['members', 'roles', 'me'].includes(String(word)) }),
-      )
+      .finally(() => void invalidate('members', 'roles', 'me'))
   const isMe = member.id === me.account.id
   return (
     <li className="flex min-h-[38px] items-center gap-4 border-t border-hairline">

@@ -1,9 +1,10 @@
-import { useMutation, useQueryClient } from '@tanstack/react-query'
+import { useMutation } from '@tanstack/react-query'
 import { useForm } from 'react-hook-form'
 import { useNavigate } from 'react-router'
 import { missingWords, useCan } from '../../context/can.js'
 import { useSession } from '../../context/session.js'
 import { api } from '../../lib/api.js'
+import { useInvalidate } from '../../lib/query-keys.js'
 import { useAddress } from '../../lib/use-address.js'
 import { Field } from '../../ui/field.js'
 import { FormError } from '../../ui/form-end.js'
@@ -40,13 +41,13 @@ interface ProjectEdit {
 
 function ProjectName() {
   const { project } = useSession()
-  const queries = useQueryClient()
+  const invalidate = useInvalidate()
   const keeps = useCan('manage')
   const { name, defaultBranch } = project
   const form = useForm<ProjectEdit>({ values: { name, defaultBranch } })
   const save = useMutation({
     mutationFn: (body: ProjectEdit) => api.patch('/projects/{project}', { path: { project: project.slug }, body }),
-    onSuccess: () => queries.invalidateQueries({ predicate: ({ queryKey: [word] }) => word === 'me' || word === 'lens' }),
+    onSuccess: () => invalidate('me', 'lens'),
   })
   const { errors, isDirty } = form.formState
   return (
@@ -77,13 +78,13 @@ function ProjectName() {
 }
 
 function NewProject({ onCancel }: { onCancel: () => void }) {
-  const queries = useQueryClient()
+  const invalidate = useInvalidate()
   const navigate = useNavigate()
   const form = useForm({ defaultValues: NEW_PROJECT })
   const make = useMutation({
     mutationFn: (body: ProjectDraft) => api.post('/projects', { body }),
     onSuccess: async ({ project }) => {
-      await queries.invalidateQueries({ queryKey: ['me'] })
+      await invalidate('me')
       await navigate(`/${project.slug}/cases`)
     },
   })

@@ -5,6 +5,7 @@ import { useNavigate } from 'react-router'
 import { useSession } from '../../context/session.js'
 import { api } from '../../lib/api.js'
 import { count } from '../../lib/format.js'
+import { keyFor } from '../../lib/query-keys.js'
 import { Dialog } from '../../ui/dialog.js'
 import { Field } from '../../ui/field.js'
 import { Button, Loading, messageOf } from '../../ui/states.js'
@@ -25,7 +26,7 @@ export function RemovalDialog({ member, members, onClose }: RemovalDialogProps) 
   const path = { project: project.slug, id: member.id }
   const isMe = member.id === me.account.id
   const work = useQuery({
-    queryKey: ['member-work', project.slug, member.id],
+    queryKey: keyFor('member-work', project.slug, member.id),
     queryFn: () => api.get('/projects/{project}/members/{id}/work', { path }),
   })
   const remove = useMutation({

@@ -1,12 +1,13 @@
 import { ALL_RIGHTS, type Right, RIGHTS } from '@bobbin/core'
 import type { RoleRow } from '@bobbin/client'
-import { useMutation, useQueryClient } from '@tanstack/react-query'
+import { useMutation } from '@tanstack/react-query'
 import { Check } from 'lucide-react'
 import { useState } from 'react'
 import { useForm } from 'react-hook-form'
 import { useCan } from '../../context/can.js'
 import { useSession } from '../../context/session.js'
 import { api } from '../../lib/api.js'
+import { useInvalidate } from '../../lib/query-keys.js'
 import { Dialog } from '../../ui/dialog.js'
 import { Field } from '../../ui/field.js'
 import { Button, messageOf } from '../../ui/states.js'
@@ -71,12 +72,12 @@ interface Draft {
 
 function RoleDialog({ role, onClose }: { role: RoleRow | null; onClose: () => void }) {
   const { project } = useSession()
-  const queries = useQueryClient()
+  const invalidate = useInvalidate()
   const form = useForm<Draft>({ defaultValues: { name: role?.name ?? '', rights: role ? [...role.rights] : ['read'] } })
   const path = { project: project.slug }
   const after = () => {
     onClose()
-    void queries.invalidateQueries({ predicate: ({ queryKey: [word] }) => ['roles', 'members', 'teams', 'me'].includes(String(word)) })
+    void invalidate('roles', 'members', 'teams', 'me')
   }
   const save = useMutation({
     mutationFn: (body: Draft) =>

@@ -3,6 +3,7 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { useCan } from '../../context/can.js'
 import { useSession } from '../../context/session.js'
 import { api } from '../../lib/api.js'
+import { keyFor, useInvalidate } from '../../lib/query-keys.js'
 import { ErrorState, Loading, messageOf } from '../../ui/states.js'
 import { notifyError, notifyUndo } from '../../ui/toast.js'
 import { Queue } from '../intake/queue.js'
@@ -32,7 +33,7 @@ const CHOICES: readonly { value: UnknownTests; words: string; means: string }[] 
 export function RuleSettings() {
   const { project } = useSession()
   const rules = useQuery({
-    queryKey: ['rules', project.slug],
+    queryKey: keyFor('rules', project.slug),
     queryFn: () => api.get('/projects/{project}/rules', { path: { project: project.slug } }),
   })
   if (rules.isPending) return <Loading what="the rules" />
@@ -52,12 +53,13 @@ export function RuleSettings() {
 export function useRule() {
   const { project } = useSession()
   const queries = useQueryClient()
+  const invalidate = useInvalidate()
   const change = useMutation({
     mutationFn: (rule: Partial<ProjectRules>) => api.patch('/projects/{project}', { path: { project: project.slug }, body: rule }),
     onSuccess: (_, rule) => {
       // what was chosen stays shown until the server's word is there
-      queries.setQueryData<ProjectRules>(['rules', project.slug], (before) => before && { ...before, ...rule })
-      void queries.invalidateQueries({ predicate: ({ queryKey: [word] }) => ['rules', 'space'].includes(String(word)) })
+      queries.setQueryData<ProjectRules>(keyFor('rules', project.slug), (before) => before && { ...before, ...rule })
+      void invalidate('rules', 'space')
     },
     onError: (error) => notifyError(messageOf(error)),
   })

@@ -1,8 +1,9 @@
 import type { AccountRow, ServerProject } from '@bobbin/client'
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
+import { useMutation, useQuery } from '@tanstack/react-query'
 import { useForm } from 'react-hook-form'
 import { useSession } from '../../context/session.js'
 import { api } from '../../lib/api.js'
+import { keyFor, useInvalidate } from '../../lib/query-keys.js'
 import { CopyBlock } from '../../ui/copy-block.js'
 import { Dialog } from '../../ui/dialog.js'
 import { Button, ErrorState, Loading, messageOf } from '../../ui/states.js'
@@ -25,7 +26,7 @@ export function ServerSettings() {
 }
 
 function Accounts() {
-  const accounts = useQuery({ queryKey: ['server-accounts'], queryFn: () => api.get('/server/accounts') })
+  const accounts = useQuery({ queryKey: keyFor('server-accounts'), queryFn: () => api.get('/server/accounts') })
   if (accounts.isPending) return <Loading what="the accounts" />
   if (accounts.error) return <ErrorState error={accounts.error} onRetry={() => void accounts.refetch()} />
   return (
@@ -54,11 +55,11 @@ function Accounts() {
 }
 
 function AccountLine({ row }: { row: AccountRow }) {
-  const queries = useQueryClient()
+  const invalidate = useInvalidate()
   const change = useMutation({
     mutationFn: (body: { serverAdmin?: boolean; makesProjects?: boolean }) =>
       api.patch('/server/accounts/{id}', { path: { id: row.id }, body }),
-    onSuccess: () => void queries.invalidateQueries({ predicate: ({ queryKey: [word] }) => word === 'server-accounts' || word === 'me' }),
+    onSuccess: () => void invalidate('server-accounts', 'me'),
     onError: (error) => notifyError(messageOf(error)),
   })
   const reset = useMutation({
@@ -113,7 +114,7 @@ function ResetLink({ name, secret, onClose }: { name: string; secret: string; on
 }
 
 function Projects() {
-  const projects = useQuery({ queryKey: ['server-projects'], queryFn: () => api.get('/server/projects') })
+  const projects = useQuery({ queryKey: keyFor('server-projects'), queryFn: () => api.get('/server/projects') })
   if (projects.isPending) return <Loading what="the projects" />
   if (projects.error) return <ErrorState error={projects.error} onRetry={() => void projects.refetch()} />
   return (
@@ -135,7 +136,7 @@ function Projects() {
 const linesOf = (text: string) => text.split('\n').map((line) => line.trim()).filter((line) => line !== '') // prettier-ignore
 
 function ProjectSources({ project }: { project: ServerProject }) {
-  const queries = useQueryClient()
+  const invalidate = useInvalidate()
   const { register, handleSubmit, formState } = useForm({
     values: { folders: project.folders.join('\n'), hosts: project.hosts.join('\n') },
   })
@@ -144,7 +145,7 @@ function ProjectSources({ project }: { project: ServerProject }) {
       api.patch('/server/projects/{id}', { path: { id: project.id }, body: { folders: linesOf(folders), hosts: linesOf(hosts) } }),
     onSuccess: () => {
       notify(`Saved for ${project.name}`)
-      void queries.invalidateQueries({ predicate: ({ queryKey: [word] }) => word === 'server-projects' || word === 'sources' })
+      void invalidate('server-projects', 'sources')
     },
   })
   return (

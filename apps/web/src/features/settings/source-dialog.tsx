@@ -1,9 +1,10 @@
 import type { Source, SourceDto, SourceFile, SourceList } from '@bobbin/client'
-import { useMutation, useQueryClient } from '@tanstack/react-query'
+import { useMutation } from '@tanstack/react-query'
 import { useForm, useWatch } from 'react-hook-form'
 import { useSession } from '../../context/session.js'
 import { api } from '../../lib/api.js'
 import { count, formatBytes } from '../../lib/format.js'
+import { useInvalidate } from '../../lib/query-keys.js'
 import { Dialog } from '../../ui/dialog.js'
 import { Field } from '../../ui/field.js'
 import { FormError } from '../../ui/form-end.js'
@@ -33,7 +34,7 @@ const EMPTY: SourceDto = {
 /** A source as it is, or as it is to be; what would come in is shown before it does. */
 export function SourceDialog({ source, list, onClose }: SourceDialogProps) {
   const { project } = useSession()
-  const queries = useQueryClient()
+  const invalidate = useInvalidate()
   const { control, register, handleSubmit } = useForm<SourceDto>({
     defaultValues: source
       ? settingsOf(source)
@@ -53,7 +54,7 @@ export function SourceDialog({ source, list, onClose }: SourceDialogProps) {
         ? api.put('/projects/{project}/sources/{id}', { path: { ...path, id: source.id }, body })
         : api.post('/projects/{project}/sources', { path, body }),
     onSuccess: ({ name }) => {
-      void queries.invalidateQueries({ queryKey: ['sources'] })
+      void invalidate('sources')
       notify(source ? `${name} is changed` : `${name} is looked into from now on`)
       onClose()
     },

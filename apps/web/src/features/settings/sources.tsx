@@ -1,11 +1,12 @@
 import type { Source, SourceDto, SourceList } from '@bobbin/client'
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
+import { useMutation, useQuery } from '@tanstack/react-query'
 import { useState } from 'react'
 import { ProjectLink } from '../../context/project-link.js'
 import { useCan } from '../../context/can.js'
 import { useSession } from '../../context/session.js'
 import { api } from '../../lib/api.js'
 import { count } from '../../lib/format.js'
+import { keyFor, useInvalidate } from '../../lib/query-keys.js'
 import { Menu, MenuItem } from '../../ui/menu.js'
 import { Button, ErrorState, Loading, messageOf } from '../../ui/states.js'
 import { Time } from '../../ui/time.js'
@@ -19,7 +20,7 @@ export function Sources() {
   const { project } = useSession()
   const [editing, setEditing] = useState<Source | 'new' | null>(null)
   const sources = useQuery({
-    queryKey: ['sources', project.slug],
+    queryKey: keyFor('sources', project.slug),
     queryFn: () => api.get('/projects/{project}/sources', { path: { project: project.slug } }),
   })
   const keeps = useCan('manage')
@@ -120,9 +121,9 @@ function SourceLine({ source, onEdit }: { source: Source; onEdit: () => void }) 
 
 function useSourceActions({ id, name, ...source }: Source) {
   const { project } = useSession()
-  const queries = useQueryClient()
+  const invalidate = useInvalidate()
   const path = { project: project.slug, id }
-  const after = () => void queries.invalidateQueries({ queryKey: ['sources'] })
+  const after = () => void invalidate('sources')
   const fail = (error: unknown) => notifyError(messageOf(error))
   const fetch = useMutation({
     mutationFn: () => api.post('/projects/{project}/sources/{id}/fetch', { path }),

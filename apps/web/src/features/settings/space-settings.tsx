@@ -4,6 +4,7 @@ import { useCan } from '../../context/can.js'
 import { useSession } from '../../context/session.js'
 import { api } from '../../lib/api.js'
 import { count, formatBytes, formatList } from '../../lib/format.js'
+import { keyFor } from '../../lib/query-keys.js'
 import { Button, ErrorState, Loading, messageOf } from '../../ui/states.js'
 import { Time } from '../../ui/time.js'
 import { notifyError } from '../../ui/toast.js'
@@ -16,7 +17,7 @@ const spanWords = (days: number | null) => (days === null ? 'permanently' : `for
 export function SpaceSettings() {
   const { project } = useSession()
   const space = useQuery({
-    queryKey: ['space', project.slug],
+    queryKey: keyFor('space', project.slug),
     queryFn: () => api.get('/projects/{project}/space', { path: { project: project.slug } }),
   })
   if (space.isPending) return <Loading what="the space" />
@@ -71,7 +72,7 @@ function useSpaceChange(change: () => Promise<Space>) {
   const queries = useQueryClient()
   return useMutation({
     mutationFn: change,
-    onSuccess: (space) => queries.setQueryData(['space', project.slug], space),
+    onSuccess: (space) => queries.setQueryData(keyFor('space', project.slug), space),
     onError: (error) => notifyError(messageOf(error)),
   })
 }

@@ -1,11 +1,12 @@
 import type { Member, RoleRow, Team } from '@bobbin/client'
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
+import { useMutation, useQuery } from '@tanstack/react-query'
 import { useState } from 'react'
 import { useForm } from 'react-hook-form'
 import { useCan } from '../../context/can.js'
 import { useSession } from '../../context/session.js'
 import { api } from '../../lib/api.js'
 import { count } from '../../lib/format.js'
+import { keyFor, useInvalidate } from '../../lib/query-keys.js'
 import { Dialog } from '../../ui/dialog.js'
 import { Field } from '../../ui/field.js'
 import { Button, ErrorState, Loading, messageOf } from '../../ui/states.js'
@@ -26,7 +27,7 @@ export function Teams({ members, roles }: TeamsProps) {
   const [editing, setEditing] = useState<Team | 'new' | null>(null)
   const [history, setHistory] = useState<Team | null>(null)
   const teams = useQuery({
-    queryKey: ['teams', project.slug],
+    queryKey: keyFor('teams', project.slug),
     queryFn: () => api.get('/projects/{project}/teams', { path: { project: project.slug } }),
   })
   return (
@@ -88,7 +89,7 @@ const linesOf = (text: string): string[] =>
 
 function TeamDialog({ team, members, roles, onClose }: TeamsProps & { team: Team | null; onClose: () => void }) {
   const { project } = useSession()
-  const queries = useQueryClient()
+  const invalidate = useInvalidate()
   const areas = useAreas()
   const form = useForm<Draft>({
     defaultValues: {
@@ -102,7 +103,7 @@ function TeamDialog({ team, members, roles, onClose }: TeamsProps & { team: Team
   const path = { project: project.slug }
   const after = () => {
     onClose()
-    void queries.invalidateQueries({ predicate: ({ queryKey: [word] }) => ['teams', 'members', 'me'].includes(String(word)) })
+    void invalidate('teams', 'members', 'me')
   }
   const save = useMutation({
     mutationFn: (draft: Draft) => {

@@ -1,10 +1,11 @@
 import type { MadeToken, TokenScope } from '@bobbin/client'
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
+import { useMutation, useQuery } from '@tanstack/react-query'
 import { useState } from 'react'
 import { useForm, useWatch } from 'react-hook-form'
 import { missingWords, useCan } from '../../context/can.js'
 import { useSession } from '../../context/session.js'
 import { api } from '../../lib/api.js'
+import { keyFor, useInvalidate } from '../../lib/query-keys.js'
 import { Button, ErrorState, Loading, messageOf } from '../../ui/states.js'
 import { Field } from '../../ui/field.js'
 import { FormError } from '../../ui/form-end.js'
@@ -28,7 +29,7 @@ export function TokenSettings() {
   const [made, setMade] = useState<MadeToken | null>(null)
   const [history, setHistory] = useState<{ id: number; name: string } | null>(null)
   const tokens = useQuery({
-    queryKey: ['tokens', project.slug],
+    queryKey: keyFor('tokens', project.slug),
     queryFn: () => api.get('/projects/{project}/tokens', { path: { project: project.slug } }),
   })
   return (
@@ -89,7 +90,7 @@ interface TokenDraft {
 
 function NewToken({ onMade }: { onMade: (made: MadeToken) => void }) {
   const { project } = useSession()
-  const queries = useQueryClient()
+  const invalidate = useInvalidate()
   const { control, register, handleSubmit, resetField } = useForm<TokenDraft>({ defaultValues: { name: '', scope: 'deliver', days: 365 } })
   const name = useWatch({ control, name: 'name' })
   const make = useMutation({
@@ -97,7 +98,7 @@ function NewToken({ onMade }: { onMade: (made: MadeToken) => void }) {
     onSuccess: (made) => {
       resetField('name')
       onMade(made)
-      void queries.invalidateQueries({ queryKey: ['tokens'] })
+      void invalidate('tokens')
     },
   })
   return (
@@ -177,14 +178,14 @@ function Made({ made, onDone }: { made: MadeToken; onDone: () => void }) {
 /** Revoking can't be undone: it asks once more, in place. */
 function Revoke({ id, name }: { id: number; name: string }) {
   const { project } = useSession()
-  const queries = useQueryClient()
+  const invalidate = useInvalidate()
   const [sure, setSure] = useState(false)
   const revoke = () =>
     api
       .delete('/projects/{project}/tokens/{id}', { path: { project: project.slug, id } })
       .then(() => {
         notify(`${name} is revoked; what uses it is refused from now on`)
-        return queries.invalidateQueries({ queryKey: ['tokens'] })
+        return invalidate('tokens')
       })
       .catch((error: unknown) => notifyError(messageOf(error)))
   if (!sure) return <Button onClick={() => setSure(true)}>Revoke</Button>

@@ -5,6 +5,7 @@ import { type ComponentProps, useState } from 'react'
 import { useSession } from '../../context/session.js'
 import { api } from '../../lib/api.js'
 import { count } from '../../lib/format.js'
+import { keyFor } from '../../lib/query-keys.js'
 import { DragKind, useDragged } from '../../ui/drag.js'
 import { SearchField } from '../../ui/search-field.js'
 import { useSuiteChanges } from './use-suites.js'
@@ -22,10 +23,10 @@ export function AddCasesPanel({ suite, onClose }: { suite: SuiteDetail; onClose:
   const [search, setSearch] = useState('')
   const [area, setArea] = useState<number | null>(null)
   const path = { project: project.slug }
-  const areas = useQuery({ queryKey: ['areas', project.slug], queryFn: () => api.get('/projects/{project}/areas', { path }) })
+  const areas = useQuery({ queryKey: keyFor('areas', project.slug), queryFn: () => api.get('/projects/{project}/areas', { path }) })
   const query = { ...(search && { search }), ...(area !== null && { area }), limit: MOST }
   const cases = useQuery({
-    queryKey: ['cases', project.slug, 'to-add', query],
+    queryKey: keyFor('cases', project.slug, 'to-add', query),
     queryFn: ({ signal }) => api.get('/projects/{project}/cases', { path, query, signal }),
     enabled: search !== '' || area !== null,
   })

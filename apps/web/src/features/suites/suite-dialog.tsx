@@ -4,6 +4,7 @@ import { useQuery } from '@tanstack/react-query'
 import { useForm } from 'react-hook-form'
 import { useSession } from '../../context/session.js'
 import { api } from '../../lib/api.js'
+import { keyFor } from '../../lib/query-keys.js'
 import { Dialog } from '../../ui/dialog.js'
 import { Field } from '../../ui/field.js'
 import { FormEnd } from '../../ui/form-end.js'
@@ -94,9 +95,9 @@ export function SuiteDialog({ suite, folders, onClose, onSaved }: SuiteDialogPro
 function FilterFields({ register }: { register: ReturnType<typeof useForm<Values>>['register'] }) {
   const { project } = useSession()
   const path = { project: project.slug }
-  const areas = useQuery({ queryKey: ['areas', project.slug], queryFn: () => api.get('/projects/{project}/areas', { path }) })
+  const areas = useQuery({ queryKey: keyFor('areas', project.slug), queryFn: () => api.get('/projects/{project}/areas', { path }) })
   const requirements = useRequirements()
-  const members = useQuery({ queryKey: ['members', project.slug], queryFn: () => api.get('/projects/{project}/members', { path }) })
+  const members = useQuery({ queryKey: keyFor('members', project.slug), queryFn: () => api.get('/projects/{project}/members', { path }) })
   return (
     <fieldset className="grid grid-cols-2 gap-3 rounded border border-hairline p-3">
       <legend className="px-1 text-soft">All that is set must hold</legend>

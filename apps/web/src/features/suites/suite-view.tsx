@@ -9,6 +9,7 @@ import { ProjectLink, useProjectPath } from '../../context/project-link.js'
 import { useSession } from '../../context/session.js'
 import { api } from '../../lib/api.js'
 import { count, formatDuration } from '../../lib/format.js'
+import { keyFor } from '../../lib/query-keys.js'
 import { useAddress } from '../../lib/use-address.js'
 import { useKeys } from '../../lib/use-keys.js'
 import { ConfirmDialog } from '../../ui/confirm-dialog.js'
@@ -181,12 +182,12 @@ function SuiteSentence({ suite, stand }: { suite: SuiteDetail; stand: SuiteThrea
   const { project } = useSession()
   const path = { project: project.slug }
   const areas = useQuery({
-    queryKey: ['areas', project.slug],
+    queryKey: keyFor('areas', project.slug),
     queryFn: () => api.get('/projects/{project}/areas', { path }),
     enabled: suite.filter !== null,
   })
   const members = useQuery({
-    queryKey: ['members', project.slug],
+    queryKey: keyFor('members', project.slug),
     queryFn: () => api.get('/projects/{project}/members', { path }),
     enabled: suite.filter !== null,
   })

@@ -6,6 +6,7 @@ import { useSession } from '../../context/session.js'
 import { useDone } from '../../context/use-undo.js'
 import { api } from '../../lib/api.js'
 import { count } from '../../lib/format.js'
+import { keyFor, useInvalidate } from '../../lib/query-keys.js'
 import { useAddress } from '../../lib/use-address.js'
 import { messageOf } from '../../ui/states.js'
 import { notify, notifyError } from '../../ui/toast.js'
@@ -96,11 +97,12 @@ export function TemplateView({ template, taken }: { template: SuiteTemplate; tak
 function useCopies(template: SuiteTemplate, taken: ReadonlySet<string>, onMade: (suite: number) => void) {
   const { project } = useSession()
   const queries = useQueryClient()
+  const invalidate = useInvalidate()
   const done = useDone()
   const path = { project: project.slug }
   const copyCases = (places: number[]) =>
     api.post('/projects/{project}/cases/from-template', { path, body: { template: template.id, places } })
-  const refresh = () => void queries.invalidateQueries({ predicate: ({ queryKey: [word] }) => COPIED.includes(String(word)) })
+  const refresh = () => void invalidate(...COPIED)
   const onError = (error: unknown) => notifyError(messageOf(error))
   return {
     cases: useMutation({
@@ -121,7 +123,7 @@ function useCopies(template: SuiteTemplate, taken: ReadonlySet<string>, onMade: 
         return api.post('/projects/{project}/suites/{id}/cases', { path: { ...path, id: made.id }, body: { keys } })
       },
       onSuccess: (made) => {
-        queries.setQueryData(['suite', project.slug, made.id], made)
+        queries.setQueryData(keyFor('suite', project.slug, made.id), made)
         refresh()
         notify(`${made.name} is yours now: change it as you like`)
         onMade(made.id)
@@ -132,7 +134,7 @@ function useCopies(template: SuiteTemplate, taken: ReadonlySet<string>, onMade: 
 }
 
 /** What copying a template changes. */
-const COPIED = ['suites', 'suite-threads', 'cases', 'areas']
+const COPIED = ['suites', 'suite-threads', 'cases', 'areas'] as const
 
 function freeName(name: string, taken: ReadonlySet<string>): string {
   if (!taken.has(name)) return name

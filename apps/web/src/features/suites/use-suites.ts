@@ -2,13 +2,14 @@ import type { SuiteDetail, SuiteDto } from '@bobbin/client'
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { useSession } from '../../context/session.js'
 import { api } from '../../lib/api.js'
+import { keyFor, useInvalidate } from '../../lib/query-keys.js'
 import { messageOf } from '../../ui/states.js'
 import { notifyError } from '../../ui/toast.js'
 
 export function useSuites() {
   const { project } = useSession()
   return useQuery({
-    queryKey: ['suites', project.slug],
+    queryKey: keyFor('suites', project.slug),
     queryFn: ({ signal }) => api.get('/projects/{project}/suites', { path: { project: project.slug }, signal }),
   })
 }
@@ -17,7 +18,7 @@ export function useSuites() {
 export function useSuiteThreads() {
   const { project } = useSession()
   return useQuery({
-    queryKey: ['suite-threads', project.slug],
+    queryKey: keyFor('suite-threads', project.slug),
     queryFn: ({ signal }) => api.get('/projects/{project}/suites/threads', { path: { project: project.slug }, signal }),
   })
 }
@@ -25,7 +26,7 @@ export function useSuiteThreads() {
 export function useSuite(id: number | null) {
   const { project } = useSession()
   return useQuery({
-    queryKey: ['suite', project.slug, id],
+    queryKey: keyFor('suite', project.slug, id),
     queryFn: ({ signal }) => api.get('/projects/{project}/suites/{id}', { path: { project: project.slug, id: id ?? 0 }, signal }),
     enabled: id !== null,
   })
@@ -35,10 +36,11 @@ export function useSuite(id: number | null) {
 export function useSuiteChanges() {
   const { project } = useSession()
   const queries = useQueryClient()
+  const invalidate = useInvalidate()
   const show = (suite: SuiteDetail) => {
-    queries.setQueryData(['suite', project.slug, suite.id], suite)
-    void queries.invalidateQueries({ queryKey: ['suites', project.slug] })
-    void queries.invalidateQueries({ queryKey: ['suite-threads', project.slug] })
+    queries.setQueryData(keyFor('suite', project.slug, suite.id), suite)
+    void invalidate('suites')
+    void invalidate('suite-threads')
   }
   const onError = (error: unknown) => notifyError(messageOf(error))
   const path = (id: number) => ({ project: project.slug, id })
@@ -74,7 +76,7 @@ export function useSuiteChanges() {
     }),
     remove: useMutation({
       mutationFn: (id: number) => api.delete('/projects/{project}/suites/{id}', { path: path(id) }),
-      onSuccess: () => queries.invalidateQueries({ queryKey: ['suites', project.slug] }),
+      onSuccess: () => invalidate('suites'),
       onError,
     }),
   }

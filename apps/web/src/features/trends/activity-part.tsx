@@ -5,6 +5,7 @@ import { useProjectPath } from '../../context/project-link.js'
 import { useSession } from '../../context/session.js'
 import { api } from '../../lib/api.js'
 import { count, formatList, formatNumber } from '../../lib/format.js'
+import { keyFor } from '../../lib/query-keys.js'
 import { useAddress } from '../../lib/use-address.js'
 import { Menu, MenuCheck } from '../../ui/menu.js'
 import { RowList } from '../../ui/row-list.js'
@@ -27,7 +28,7 @@ export function ActivityPart() {
   const state = STATE_FILTERS.find((one) => one === params.get('state'))
   const [environment, person, suite] = [params.get('in'), params.get('person'), params.get('suite')]
   const activity = useQuery({
-    queryKey: ['activity', project.slug, kinds, state, environment, person, suite],
+    queryKey: keyFor('activity', project.slug, kinds, state, environment, person, suite),
     queryFn: ({ signal }) =>
       api.get('/projects/{project}/trends/activity', {
         path: { project: project.slug },

@@ -5,6 +5,7 @@ import { ProjectLink } from '../../context/project-link.js'
 import { useSession } from '../../context/session.js'
 import { api } from '../../lib/api.js'
 import { count, formatNumber } from '../../lib/format.js'
+import { keyFor } from '../../lib/query-keys.js'
 import { csvOf, saveFile } from '../../lib/save-file.js'
 import { useAddress } from '../../lib/use-address.js'
 import { Menu, MenuCheck } from '../../ui/menu.js'
@@ -21,7 +22,7 @@ export function AreasPart() {
   const by = BY.find((one) => one === params.get('by')) ?? 'area'
   const plan = Number(params.get('plan')) || null
   const areas = useQuery({
-    queryKey: ['areas-status', project.slug, lens, by, plan],
+    queryKey: keyFor('areas-status', project.slug, lens, by, plan),
     queryFn: ({ signal }) =>
       api.get('/projects/{project}/trends/areas', {
         path: { project: project.slug },

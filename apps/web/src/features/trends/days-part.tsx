@@ -7,6 +7,7 @@ import { ProjectLink } from '../../context/project-link.js'
 import { useSession } from '../../context/session.js'
 import { api } from '../../lib/api.js'
 import { count, formatNumber } from '../../lib/format.js'
+import { keyFor } from '../../lib/query-keys.js'
 import { csvOf, saveFile } from '../../lib/save-file.js'
 import { useAddress } from '../../lib/use-address.js'
 import { useKeys } from '../../lib/use-keys.js'
@@ -25,7 +26,7 @@ export function DaysPart() {
   const [from, to] = [params.get('from'), params.get('to')]
   const without = params.get('outages') === '0'
   const days = useQuery({
-    queryKey: ['days', project.slug, lens, by, from, to, without],
+    queryKey: keyFor('days', project.slug, lens, by, from, to, without),
     queryFn: ({ signal }) =>
       api.get('/projects/{project}/trends/days', {
         path: { project: project.slug },

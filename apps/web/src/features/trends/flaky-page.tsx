@@ -4,6 +4,7 @@ import { lensQuery, useLens } from '../../context/lens.js'
 import { useSession } from '../../context/session.js'
 import { api } from '../../lib/api.js'
 import { count, formatDuration, formatNumber, formatRelative } from '../../lib/format.js'
+import { keyFor } from '../../lib/query-keys.js'
 import { csvOf, saveFile } from '../../lib/save-file.js'
 import { useAddress } from '../../lib/use-address.js'
 import { readThread } from '../../ui/outcome-words.js'
@@ -21,7 +22,7 @@ export function FlakyPage() {
   const lens = useLens()
   const [params, setAddress] = useAddress()
   const list = useQuery({
-    queryKey: ['flaky', project.slug, lens],
+    queryKey: keyFor('flaky', project.slug, lens),
     queryFn: ({ signal }) =>
       api.get('/projects/{project}/trends/flaky', { path: { project: project.slug }, query: lensQuery(lens), signal }),
   })

@@ -5,6 +5,7 @@ import { ProjectLink } from '../../context/project-link.js'
 import { useSession } from '../../context/session.js'
 import { api } from '../../lib/api.js'
 import { count, formatDuration, formatExact, formatNumber } from '../../lib/format.js'
+import { keyFor } from '../../lib/query-keys.js'
 import { csvOf, saveFile } from '../../lib/save-file.js'
 import { Sparkline } from '../../ui/sparkline.js'
 import { ErrorState, Loading } from '../../ui/states.js'
@@ -17,7 +18,7 @@ export function SlowPart() {
   const { project } = useSession()
   const lens = useLens()
   const slow = useQuery({
-    queryKey: ['slow', project.slug, lens],
+    queryKey: keyFor('slow', project.slug, lens),
     queryFn: ({ signal }) =>
       api.get('/projects/{project}/trends/slow', { path: { project: project.slug }, query: lensQuery(lens), signal }),
   })
