@@ -22,7 +22,7 @@ export function SearchField({ value, onChange, placeholder }: SearchFieldProps) 
     return () => clearTimeout(timer)
   }, [text, value])
   return (
-    <span className="relative">
+    <span className="relative inline-block">
       <input
         ref={input}
         type="search"

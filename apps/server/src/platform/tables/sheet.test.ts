@@ -77,8 +77,13 @@ it.each(['"', '""', ',', ';', '\n', '\r', '"\n', '",', "'", '=', ' ', '\t', '\uf
       })
       return performance.now() - from
     }
-    const least = async (length: number) => Math.min(...(await Promise.all(Array.from({ length: 3 }, () => timeOf(length)))))
-    const [small, large] = [await least(6000), await least(96_000)]
-    expect(large < 100 || large < small * 64, `${small} ms, ${large} ms for 16 times as much`).toBe(true)
+    let [small, large] = [Infinity, Infinity]
+    const holds = () => large < 100 || large < small * 64
+    // the least of several turns: another program may have the machine in one of them
+    for (let turn = 0; turn < 12 && (turn < 2 || !holds()); turn++) {
+      small = Math.min(small, await timeOf(6000))
+      large = Math.min(large, await timeOf(96_000))
+    }
+    expect(holds(), `${small} ms, ${large} ms for 16 times as much`).toBe(true)
   },
 )
