@@ -3,7 +3,9 @@ import { existsSync } from 'node:fs'
 import { FERRY } from './ferry.js'
 
 // Debian's browser where it is installed; as root it needs to be told that there is no sandbox
-const executablePath = ['/usr/bin/chromium', '/usr/bin/chromium-browser'].find((path) => existsSync(path))
+const executablePath = ['/usr/bin/chromium', '/usr/bin/chromium-headless-shell', '/usr/bin/chromium-browser'].find((path) =>
+  existsSync(path),
+)
 
 export default defineConfig({
   testDir: 'shop',

@@ -12,7 +12,7 @@ const PROGRAMS: readonly (readonly [label: string, ...programs: string[]])[] = [
   ['php', 'php'],
   ['dotnet', 'dotnet'],
   ['git', 'git'],
-  ['browser', 'chromium', 'chromium-browser', 'google-chrome', 'firefox'],
+  ['browser', 'chromium', 'chromium-headless-shell', 'chromium-browser', 'google-chrome', 'firefox'],
 ]
 
 /** What this machine can do, by the programs that are found on it: `node`, `linux`, `python` … */
