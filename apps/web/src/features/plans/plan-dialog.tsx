@@ -49,7 +49,13 @@ export function PlanDialog({ plan, suiteId, onClose, onSaved }: PlanDialogProps)
         <Field label="Name" error={formState.errors.name?.message}>
           <input autoFocus {...register('name', { validate: (name) => name.trim() !== '' || 'Name the plan.' })} />
         </Field>
-        <FormEnd error={error} isPending={isPending} action={plan ? 'Save' : 'Create the plan'} onCancel={onClose} />
+        {/* its name is that of the suite, which may still be on its way */}
+        <FormEnd
+          error={error}
+          isPending={isPending || (suiteId !== null && suites.length === 0)}
+          action={plan ? 'Save' : 'Create the plan'}
+          onCancel={onClose}
+        />
       </form>
     </Dialog>
   )
