@@ -134,6 +134,10 @@ test('closing the defect in the tracker says that its tests are to be run again;
       folderWith({ 'ramp.xml': fails('the ramp of the stern gate did not close') }) + '/ramp.xml',
       ...['--pipeline', 'ramp-checks', '--build', build, '--branch', 'ramps', '--environment', 'pier-test'],
     )
+  // whatever ran before, it is the tracker of this file that is asked
+  const connection = { name: 'Quay tracker', url: tracker.url, token: 'quay-token', secret: SECRET }
+  expect((await page.request.put('/api/projects/gullhaven/tracker', { data: connection })).ok()).toBe(true)
+  expect((await page.request.post('/api/projects/gullhaven/tracker/test')).ok()).toBe(true)
   expect(deliver('1').code).toBe(0)
   await page.goto('/gullhaven/failures?search=stern+gate&branch=ramps')
   const card = page.getByRole('complementary', { name: 'Cause' })
