@@ -60,7 +60,7 @@ const besidePointer: Modifier = ({ activatorEvent, draggingNodeRect, transform }
 const ANNOUNCEMENTS: Announcements = {
   onDragStart: ({ active }) => `Picked up ${itemIn(active.data)?.label ?? 'the item'}.`,
   onDragOver: ({ over }) => (over ? `Over ${placeIn(over.data)?.label ?? 'a place'}.` : undefined),
-  onDragEnd: ({ over }) => (over ? `Dropped on ${placeIn(over.data)?.label ?? 'the place'}.` : 'Dropped where nothing takes it.'),
+  onDragEnd: ({ over }) => (over ? `Dropped on ${placeIn(over.data)?.label ?? 'the place'}.` : 'Dropped outside any target.'),
   onDragCancel: () => 'Dragging was canceled.',
 }
 

@@ -60,8 +60,9 @@ function readCsv(bytes: Buffer): Sheet {
     const line = error.row === undefined ? '' : ` in row ${error.row + 1}`
     throw new Problem('invalid', 'noTable', `The file is no CSV that can be read: ${error.message}${line}`)
   }
-  // the last line ends with a line feed, or does not
-  if (data.at(-1)?.join('') === '') data.pop()
+  // a line feed at the end begins no line; one of empty cells is kept
+  const last = data.at(-1)
+  if (last?.length === 1 && last[0] === '') data.pop()
   return data.map((line) => line.map(fromText))
 }
 

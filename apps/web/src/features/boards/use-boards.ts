@@ -20,6 +20,9 @@ export function useBoards() {
 /** What the tiles of a board show, part by part as they come. */
 export type PartsOfBoard = ReadonlyMap<BoardPart, Pick<UseQueryResult<BoardParts>, 'data' | 'error' | 'refetch'>>
 
+const optionsOf = (tiles: Board['tiles'], part: BoardPart) =>
+  tiles.filter(({ kind }) => PART_OF_TILE[kind] === part).map(({ by, pipeline }) => ({ by, pipeline }))
+
 type AskPart = (part: BoardPart, signal: AbortSignal) => Promise<BoardParts>
 
 /** @param refetchInterval ms between two times that the parts are asked for anew; undefined: when something changed */
@@ -27,7 +30,8 @@ function useParts(board: Board | undefined, queryKey: readonly unknown[], ask: A
   const parts = [...new Set(board?.tiles.map(({ kind }) => PART_OF_TILE[kind]))]
   const found = useQueries({
     queries: parts.map((part) => ({
-      queryKey: [...queryKey, part],
+      // only what the part depends on: arranging other tiles leaves it as it is
+      queryKey: [...queryKey, part, optionsOf(board?.tiles ?? [], part)],
       queryFn: ({ signal }: { signal: AbortSignal }) => ask(part, signal),
       ...(refetchInterval !== undefined && { refetchInterval, refetchIntervalInBackground: true }),
     })),
@@ -37,8 +41,8 @@ function useParts(board: Board | undefined, queryKey: readonly unknown[], ask: A
 
 export function useBoardParts(board: Board): PartsOfBoard {
   const { slug } = useSession().project
-  const { id, lens, tiles } = board
-  return useParts(board, keyFor('board', slug, id, { lens, tiles }), (part, signal) =>
+  const { id, lens } = board
+  return useParts(board, keyFor('board', slug, id, lens), (part, signal) =>
     api.get('/projects/{project}/boards/{id}/parts/{part}', { path: { project: slug, id, part }, signal }),
   )
 }
