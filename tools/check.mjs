@@ -23,8 +23,7 @@ const others = code.filter((file) => !isServer(file) && !file.startsWith('e2e/')
 const STEPS = [
   ['Types', ['../../tools/lib/tsc.mjs', '-b']],
   formatted.length > 0 && ['Format', ['prettier', '--check', '--log-level', 'warn', ...formatted]],
-  code.length > 0 && ['Lint of types', ['oxlint', ...code]],
-  code.length > 0 && ['Lint of what may import what, and of hooks', ['eslint', '--cache', '--cache-location', '.bobbin/eslint', ...code]],
+  code.length > 0 && ['Lint', ['oxlint', '--config', 'oxlint.config.mjs', ...code]],
   others.length > 0 && [
     'Unit tests',
     ['vitest', 'related', '--run', '--project', 'core', '--project', 'web', '--passWithNoTests', '--reporter=dot', ...others],

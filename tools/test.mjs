@@ -13,16 +13,33 @@ const say = (text) => console.log(`  ${text} …`)
 const bin = (name) => join(ROOT, 'node_modules', '.bin', name)
 const folder = join(DATA, `test-${process.pid}`)
 const totals = { passed: 0, failed: 0 }
+/** What failed and what was said of it; told once more at the end, where who looks for it looks first. */
+const failures = []
+/** So much of what a program said is kept for the end. */
+const LAST_WORDS = 4000
 
-/** Runs a program and shows what it says. @returns whether it succeeded */
+/** Runs a program and shows what it says. @returns whether it succeeded, and what it said last */
 function run(name, args, env = {}) {
   return new Promise((resolve) => {
-    const child = spawn(bin(name), args, { cwd: ROOT, stdio: ['ignore', 'inherit', 'inherit'], env: { ...process.env, ...env } })
+    let said = ''
+    const child = spawn(bin(name), args, {
+      cwd: ROOT,
+      stdio: ['ignore', 'pipe', 'pipe'],
+      env: { ...(process.stdout.isTTY && { FORCE_COLOR: '1' }), ...process.env, ...env },
+    })
+    for (const [stream, out] of [
+      [child.stdout, process.stdout],
+      [child.stderr, process.stderr],
+    ])
+      stream.setEncoding('utf8').on('data', (piece) => {
+        out.write(piece)
+        said = (said + piece).slice(-LAST_WORDS)
+      })
     child.on('error', (error) => {
       console.error(error.message)
-      resolve(false)
+      resolve({ passed: false, said: error.message })
     })
-    child.on('close', (code) => resolve(code === 0))
+    child.on('close', (code) => resolve({ passed: code === 0, said }))
   })
 }
 
@@ -38,6 +55,7 @@ async function check(title, name, args) {
   console.log(`\n${title}`)
   process.stdout.write(Buffer.concat(said))
   totals[passed ? 'passed' : 'failed']++
+  if (!passed) failures.push({ title, said: Buffer.concat(said).toString().slice(-LAST_WORDS) })
   return passed
 }
 
@@ -51,16 +69,23 @@ const recovered = []
  */
 async function suite(title, name, args, env, countIn, alone) {
   console.log(`\n${title}`)
-  const passed = await run(name, args, env)
+  const { passed, said } = await run(name, args, env)
   const counted = countIn()
   totals.passed += counted?.passed ?? 0
   totals.failed += counted?.failed ?? 0
-  if (!passed && !counted?.failed) totals.failed++
-  if (passed || !process.env.CI || !counted) return
-  const again = await tryAgain(counted.which, (own) => run(name, [...alone, ...own], env))
+  if (passed) return
+  if (!counted?.failed) {
+    // an error that no test heard, or no report at all
+    totals.failed++
+    failures.push({ title, said })
+    return
+  }
+  const again = process.env.CI ? await tryAgain(counted.which, async (own) => (await run(name, [...alone, ...own], env)).passed) : []
   recovered.push(...again)
   totals.passed += again.length
   totals.failed -= again.length
+  const stay = counted.which.filter(({ name }) => !again.includes(name))
+  failures.push(...stay.map(({ name, said }) => ({ title: name, said })))
 }
 
 const readJson = (file) => {
@@ -94,7 +119,7 @@ async function main() {
       return built
     }
     // the linter takes as long as the others together
-    const [built] = await Promise.all([rest(), check('Lint', 'eslint', ['.'])])
+    const [built] = await Promise.all([rest(), check('Lint', 'oxlint', ['--config', 'oxlint.config.mjs'])])
     const unit = join(folder, 'vitest.json')
     await suite(
       'Unit and server tests',
@@ -133,6 +158,7 @@ await main().catch((error) => {
   console.error(error instanceof Sorry ? error.message : error.stack)
   totals.failed++
 })
+for (const { title, said } of failures) console.log(`\nFAILED: ${title}\n${said}`)
 for (const name of recovered) console.log(`recovered when tried once more: ${name}`)
 if (recovered.length > MOST_RECOVERED) {
   console.log(`${recovered.length} tests recovered; more than ${MOST_RECOVERED} are no accident`)

@@ -1,6 +1,8 @@
 export interface FailedTest {
   name: string
   file: string
+  /** What went wrong, as its runner tells it. */
+  said: string
   /** With which its runner runs it alone. */
   args: string[]
 }

@@ -29,21 +29,30 @@ describe('failed tests', () => {
     expect(run().status).toBe(1)
     const failed = failedInVitest(report())
     expect(failed.map(({ name }) => name.replace(/.*\//, '')).sort()).toEqual(['a gate (1) shuts', 'broken.test.js'])
+    expect(failed.map(({ said }) => said).join()).toMatch(/Error: no[^]*not even read|not even read[^]*Error: no/)
     run(...(failed.find(({ name }) => name.endsWith('shuts'))?.args ?? []))
     expect(report()).toMatchObject({ numPassedTests: 0, numFailedTests: 1 })
     rmSync(folder, { recursive: true })
   })
 
   it('are found in what Playwright writes', () => {
-    const spec = (title: string, status: string) => ({ title, file: 'read.spec.ts', line: 7, tests: [{ status, projectName: 'journeys' }] })
+    const spec = (title: string, status: string) => ({
+      title,
+      file: 'read.spec.ts',
+      line: 7,
+      tests: [{ status, projectName: 'journeys', results: [{ errors: [{ message: '\u001b[31mtoo late\u001b[39m' }] }] }],
+    })
     const report = { suites: [{ specs: [spec('good', 'expected')], suites: [{ specs: [spec('bad', 'unexpected')] }] }] }
-    expect(failedInPlaywright(report)).toEqual([{ name: 'bad', file: 'read.spec.ts', args: ['read.spec.ts:7', '--project', 'journeys'] }])
+    expect(failedInPlaywright(report)).toEqual([
+      { name: 'bad', file: 'read.spec.ts', said: 'read.spec.ts:7\ntoo late', args: ['read.spec.ts:7', '--project', 'journeys'] },
+    ])
   })
 
   it('are tried once, and not at all where they are many', async () => {
     const tried: string[][] = []
     const alone = (args: string[]) => Promise.resolve(tried.push(args) === 1)
-    const failed = (count: number) => Array.from({ length: count }, (_, i) => ({ name: `test ${i}`, file: 'a', args: [String(i)] }))
+    const failed = (count: number) =>
+      Array.from({ length: count }, (_, i) => ({ name: `test ${i}`, file: 'a', said: '', args: [String(i)] }))
     expect(await tryAgain(failed(2), alone)).toEqual(['test 0'])
     expect(await tryAgain(failed(MOST_RECOVERED + 1), alone)).toEqual([])
     expect(tried).toEqual([['0'], ['1']])

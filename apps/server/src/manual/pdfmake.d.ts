@@ -16,6 +16,6 @@ declare module 'pdfmake' {
     createPdf(document: TDocumentDefinitions): { getBuffer(): Promise<Uint8Array> }
   }
   const pdfmake: Pdfmake
-  // eslint-disable-next-line no-restricted-exports -- that is how pdfmake exports itself
+  // oxlint-disable-next-line import/no-default-export -- that is how pdfmake exports itself
   export default pdfmake
 }

@@ -214,6 +214,30 @@ describe('findings', () => {
     await send('PATCH', '', { oneScriptPerKey: false })
   })
 
+  it('a linked script is silent where the newest runs, five or more, did not report it', async () => {
+    await scan([testOf('stays', 'quiet/a.spec.ts'), testOf('falls silent', 'quiet/a.spec.ts')], 'quiet')
+    const [stays, silent] = [await idOf('stays'), await idOf('falls silent')]
+    await send('POST', '/mapping/decisions', {
+      decisions: [stays, silent].map((script) => ({ script, case: 'FERRY-400', verdict: 'accept' })),
+    })
+    const told = async () => {
+      const found = (await list('?only=silent')).rows.map(({ id }) => id)
+      expect((await overview()).counts.silent).toBe(found.length)
+      return found.filter((id) => id === stays || id === silent)
+    }
+    const run = (build: number, name: string) =>
+      bobbin.deliver(
+        `<testsuites name="vitest tests"><testsuite name="quiet/a.spec.ts"><testcase classname="quiet/a.spec.ts" name="${name}" time="0.1"/></testsuite></testsuites>`,
+        { build: String(build) },
+      )
+    for (const build of [1, 2, 3, 4]) await run(build, 'stays')
+    expect(await told()).toEqual([])
+    await run(5, 'stays')
+    expect(await told()).toEqual([silent])
+    await run(6, 'falls silent')
+    expect(await told()).toEqual([])
+  })
+
   it('two scripts with one body are duplicates', async () => {
     await scan([testOf('a', 'x/a.spec.ts', 'same body'), testOf('b', 'x/b.spec.ts', 'same body')], 'alike')
     expect((await list('?only=duplicate')).rows.map((one) => one.name)).toEqual(['a', 'b'])

@@ -1,5 +1,4 @@
 import type { BulkSetDto, CaseChange } from '@bobbin/client'
-import { useQueryClient } from '@tanstack/react-query'
 import { useCallback, useMemo } from 'react'
 import { useSession } from '../../context/session.js'
 import { useDone } from '../../context/use-undo.js'
@@ -14,10 +13,9 @@ const TOUCHED = ['case', 'cases', 'case-scripts', 'areas', 'case-facets'] as con
 /** Changes of cases: each says how many it touched, and can be undone. */
 export function useCaseChanges() {
   const { project } = useSession()
-  const queries = useQueryClient()
   const invalidate = useInvalidate()
   const say = useDone()
-  const refresh = useCallback(() => invalidate(...TOUCHED), [queries])
+  const refresh = useCallback(() => invalidate(...TOUCHED), [invalidate])
   return useMemo(() => {
     const fail = (error: unknown) => notifyError(messageOf(error))
     /** Says what was done, with the way back. */

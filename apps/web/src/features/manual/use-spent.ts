@@ -44,6 +44,6 @@ export function useSpent(before: number, counts: boolean): Spent {
     return ms
   }, [settle])
   // drawn once a second; what stands in the refs is newer than the drawing by less than that
-  // eslint-disable-next-line react-hooks/refs
+  // oxlint-disable-next-line react/refs
   return { ms: before + counted.current, running, take, toggle: () => setPaused((is) => !is) }
 }

@@ -1,5 +1,4 @@
 import { ApiError } from '@bobbin/client'
-import { useQueryClient } from '@tanstack/react-query'
 import { useCallback, useEffect, useRef, useState } from 'react'
 import { useSession } from '../../context/session.js'
 import { api } from '../../lib/api.js'
@@ -22,7 +21,6 @@ const MOST_BYTES = 50 * 1024 ** 2
 /** Files of a case: sent one after the other; while the server is away they wait on this page. */
 export function useStepFiles(caseId: number) {
   const { project } = useSession()
-  const queries = useQueryClient()
   const invalidate = useInvalidate()
   const [pending, setPending] = useState<PendingFile[]>([])
   const next = useRef(0)
@@ -54,6 +52,6 @@ export function useStepFiles(caseId: number) {
       })
       .finally(() => (busy.current = false))
     return () => window.clearTimeout(timer)
-  }, [first, project.slug, caseId, queries])
+  }, [first, project.slug, caseId, invalidate])
   return { pending, add }
 }

@@ -1,6 +1,6 @@
 import type { MappingFilter } from '@bobbin/core'
 import type { MappingCase, MappingRow } from '@bobbin/client'
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
+import { useMutation, useQuery } from '@tanstack/react-query'
 import { useCallback, useMemo, useRef, useState } from 'react'
 import { useSession } from '../../context/session.js'
 import { useDone, useUndo } from '../../context/use-undo.js'
@@ -61,7 +61,6 @@ interface Decision {
 /** Accepts and rejects; what was decided is drawn at once, and taken back where the server refuses it. */
 export function useDecisions() {
   const { project } = useSession()
-  const queries = useQueryClient()
   const invalidate = useInvalidate()
   const undoAct = useUndo()
   const [decided, setDecided] = useState<Decided>(new Map())
@@ -112,7 +111,7 @@ export function useDecisions() {
       }
       acts.current.push(decision)
     },
-    [project.slug, queries, forget, takeBack],
+    [project.slug, invalidate, forget, takeBack],
   )
   /** Takes back the last decision that was made here. */
   const undoLast = useCallback(() => {

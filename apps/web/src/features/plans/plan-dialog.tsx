@@ -4,6 +4,7 @@ import { useSession } from '../../context/session.js'
 import { Dialog } from '../../ui/dialog.js'
 import { Field } from '../../ui/field.js'
 import { FormEnd } from '../../ui/form-end.js'
+import { useSuite } from '../suites/use-suites.js'
 import { dtoOf, usePlanChanges, usePlanParts } from './use-plans.js'
 
 export interface PlanDialogProps {
@@ -18,8 +19,9 @@ export interface PlanDialogProps {
 /** What a plan is called; all else is said by its sentence. */
 export function PlanDialog({ plan, suiteId, onClose, onSaved }: PlanDialogProps) {
   const { project } = useSession()
-  const { suites, environments } = usePlanParts()
-  const suite = suites.find(({ id }) => id === suiteId)
+  const { environments, isPending: isWaitingForParts } = usePlanParts()
+  // asked for by itself: the list that another page left may be from before it was made
+  const { data: suite, isPending: isWaitingForSuite } = useSuite(suiteId)
   const { register, handleSubmit, formState } = useForm({
     defaultValues: { name: plan?.name ?? '' },
     values: { name: plan?.name ?? suite?.name ?? '' },
@@ -49,10 +51,10 @@ export function PlanDialog({ plan, suiteId, onClose, onSaved }: PlanDialogProps)
         <Field label="Name" error={formState.errors.name?.message}>
           <input autoFocus {...register('name', { validate: (name) => name.trim() !== '' || 'Name the plan.' })} />
         </Field>
-        {/* its name is that of the suite, which may still be on its way */}
+        {/* its name is that of the suite, its first cell is of an environment: both may still be on their way */}
         <FormEnd
           error={error}
-          isPending={isPending || (suiteId !== null && suites.length === 0)}
+          isPending={isPending || isWaitingForParts || (suiteId !== null && isWaitingForSuite)}
           action={plan ? 'Save' : 'Create the plan'}
           onCancel={onClose}
         />
