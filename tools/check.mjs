@@ -22,7 +22,7 @@ const others = code.filter((file) => !isServer(file) && !file.startsWith('e2e/')
 
 const STEPS = [
   ['Types', ['../../tools/lib/tsc.mjs', '-b']],
-  formatted.length > 0 && ['Format', ['prettier', '--check', '--log-level', 'warn', ...formatted]],
+  formatted.length > 0 && ['Format', ['oxfmt', '--check', '--no-error-on-unmatched-pattern', ...formatted]],
   code.length > 0 && ['Lint', ['oxlint', '--config', 'oxlint.config.mjs', ...code]],
   others.length > 0 && [
     'Unit tests',

@@ -114,7 +114,7 @@ async function main() {
     const rest = async () => {
       const built = await build()
       await check('Patterns are linear', '../../tools/patterns/main.mjs', ['--check'])
-      await check('Formatting', 'prettier', ['--check', '--log-level', 'warn', '.'])
+      await check('Formatting', 'oxfmt', ['--check'])
       await check('OpenAPI document and client are up to date', '../../tools/openapi/main.mjs', ['--check'])
       return built
     }

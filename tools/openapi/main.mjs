@@ -4,7 +4,7 @@
 import { readdirSync, readFileSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import openapiTypescript, { astToString } from 'openapi-typescript'
-import { format, resolveConfig } from 'prettier'
+import { format } from 'oxfmt'
 import { documentOf } from './document.mjs'
 import { routesOf } from './routes.mjs'
 import { schemasOf } from './schemas.mjs'
@@ -38,9 +38,11 @@ const outputs = [
   [DOCUMENT, JSON.stringify(document)],
   [TYPES, types],
 ]
+const { ignorePatterns: _, ...style } = JSON.parse(readFileSync(join(ROOT, '.oxfmtrc.json'), 'utf8'))
 let stale = false
 for (const [file, text] of outputs) {
-  const wanted = await format(text, { ...(await resolveConfig(file)), filepath: file })
+  const { code: wanted, errors } = await format(file, text, style)
+  if (errors.length > 0) throw new Error(`${file} cannot be formatted: ${errors[0].message}`)
   if (!process.argv.includes('--check')) writeFileSync(file, wanted)
   else if (readFileSync(file, 'utf8') !== wanted) {
     stale = true

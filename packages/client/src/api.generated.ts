@@ -9179,7 +9179,18 @@ export interface components {
     }
     /** @enum {string} */
     TileKind:
-      'brief' | 'runs' | 'weave' | 'days' | 'flaky' | 'slow' | 'areas' | 'builds' | 'causes' | 'failedMost' | 'automation' | 'activity'
+      | 'brief'
+      | 'runs'
+      | 'weave'
+      | 'days'
+      | 'flaky'
+      | 'slow'
+      | 'areas'
+      | 'builds'
+      | 'causes'
+      | 'failedMost'
+      | 'automation'
+      | 'activity'
     Today: {
       from: string
       to: string

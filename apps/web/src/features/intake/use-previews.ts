@@ -4,7 +4,9 @@ import type { InspectedFile, InspectOrder, InspectReport } from './inspect.worke
 
 /** How far the look into a chosen file is, and what it found. */
 export type PreviewState =
-  { kind: 'reading'; read: number } | { kind: 'found'; files: InspectedFile[] } | { kind: 'failed'; message: string }
+  | { kind: 'reading'; read: number }
+  | { kind: 'found'; files: InspectedFile[] }
+  | { kind: 'failed'; message: string }
 
 /** Looks into each chosen file in a worker, one after the other, and tells what is in it before anything is stored. */
 export function usePreviews(files: readonly DroppedFile[]): ReadonlyMap<Blob, PreviewState> {
