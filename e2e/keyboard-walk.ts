@@ -26,14 +26,16 @@ declare global {
 
 /** Presses no more often, whatever there is on a page. */
 const MOST = 600
-const BATCH = 25
+const BATCH = 10
 
-/** Walks once around the page with the Tab key. */
+/** Walks around the page with the Tab key, until everything was reached or it begins anew. */
 export async function walk(page: Page): Promise<Walk> {
   await page.evaluate(watch)
   for (let pressed = 0; pressed < MOST; pressed += BATCH) {
     for (let i = 0; i < BATCH; i++) await page.keyboard.press('Tab')
+    // lists go on as one walks through them: what was there at the start is what is looked for
     if (await page.evaluate(() => window.keyboardWatch.round)) break
+    if ((await page.evaluate(told)).missed.length === 0) break
   }
   return page.evaluate(told)
 }

@@ -1,8 +1,8 @@
-import { AxeBuilder } from '@axe-core/playwright'
 import { spawn } from 'node:child_process'
 import { mkdtempSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
+import { violations } from './axe.js'
 import { address, bobbin, expect, folderWith, test, TOKEN } from './bobbin.js'
 
 const ROOT = new URL('..', import.meta.url).pathname
@@ -37,10 +37,7 @@ test('a run is followed while it runs: a failure is opened, the run is stopped, 
     const reported = async () => Number(/Live: ([\d,]+)/.exec((await live.textContent()) ?? '')?.[1]?.replace(',', ''))
     const before = await reported()
     await expect.poll(reported).toBeGreaterThan(before)
-    for (const colorScheme of ['light', 'dark'] as const) {
-      await page.emulateMedia({ colorScheme })
-      expect((await new AxeBuilder({ page }).include('[aria-label="Live"]').analyze()).violations).toEqual([])
-    }
+    expect(await violations(page, '[aria-label="Live"]')).toEqual([])
     await page.getByRole('row', { name: /refuses to wait/ }).click()
     await expect(page.getByRole('complementary').getByText('the tide does not wait')).toBeVisible()
     await live.getByRole('button', { name: 'Stop the run' }).click()

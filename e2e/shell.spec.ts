@@ -127,7 +127,7 @@ test('a member joins by a link with a password of their own, changes it, and is 
 
 test('the API is described, and found by words', async ({ page }) => {
   await page.goto('/reference')
-  await page.getByRole('searchbox', { name: 'Search the API' }).fill('deliveries')
+  await page.getByRole('searchbox', { name: 'Search: Path or words' }).fill('deliveries')
   await page.locator('#intakeDeliver').getByText('POST', { exact: true }).click()
   await expect(page.getByText('multipart/form-data')).toBeVisible()
   await expect(page.getByText('A person’s session, or a token with the scope “deliver”.')).toBeVisible()

@@ -11,6 +11,9 @@ export interface FieldProps {
   children: ReactElement<{ id?: string; className?: string; 'aria-describedby'?: string | undefined; 'aria-invalid'?: boolean | undefined }>
 }
 
+/** Registers a field for a number, or for a choice by number, that may be left empty: empty is null. */
+export const NUMBER_OR_NULL = { setValueAs: (value: unknown) => (value === '' || value === null ? null : Number(value)) }
+
 /** A field of a form: its label above, a hint or what is wrong below. */
 export function Field({ label, hint, error, className = '', children }: FieldProps) {
   const id = useId()

@@ -10,7 +10,7 @@ import { keyFor } from '../../lib/query-keys.js'
 import { Dialog } from '../../ui/dialog.js'
 import { Field } from '../../ui/field.js'
 import { FormEnd } from '../../ui/form-end.js'
-import { Parameters } from '../plans/sentence.js'
+import { Variables } from '../plans/variables.js'
 import { PeoplePicker } from './people-picker.js'
 import { useManualChanges } from './use-manual.js'
 
@@ -123,7 +123,7 @@ export function AssignDialog({ keys, name, onClose }: AssignDialogProps) {
         </div>
         <div>
           <p>Values to use; one that is left empty is asked for</p>
-          <Parameters label="Values" value={values} onChange={setValues} />
+          <Variables label="Values" value={values} onChange={setValues} />
         </div>
         <FormEnd error={assign.error} isPending={assign.isPending} action="Assign" onCancel={onClose} />
       </form>

@@ -2,12 +2,9 @@ import type { Environment, PlanCell, PlanDetail, PlanDto } from '@bobbin/client'
 import { forwardRef, useState, type KeyboardEvent, type MouseEvent } from 'react'
 import { useCan } from '../../context/can.js'
 import { count } from '../../lib/format.js'
-import { Dialog } from '../../ui/dialog.js'
-import { Field } from '../../ui/field.js'
-import { Button, Key } from '../../ui/states.js'
-import { PeoplePicker } from '../manual/people-picker.js'
+import { Key } from '../../ui/states.js'
+import { CellDialog } from './cell-dialog.js'
 import { aboutWords } from './plan-words.js'
-import { Parameters } from './sentence.js'
 import type { usePlanParts } from './use-plans.js'
 
 export interface PlanGridProps {
@@ -262,115 +259,4 @@ function whoOf(cell: PlanCell, { pools, handoffs, members }: PlanGridProps['part
         ? (pools.find(({ id }) => id === cell.poolId)?.name ?? 'a pool')
         : 'any agent that fits'
   return [runner, cell.byHand === 'rest' ? `the rest by ${hands.join(', ') || owner || 'hand'}` : owner].filter(Boolean).join(' · ')
-}
-
-function CellDialog({
-  cells,
-  parts,
-  onApply,
-  onClose,
-}: {
-  cells: PlanCell[]
-  parts: PlanGridProps['parts']
-  onApply: (change: Partial<PlanCell>) => void
-  onClose: () => void
-}) {
-  const [first] = cells
-  const [change, setChange] = useState<Partial<PlanCell>>({})
-  const now = { ...first, ...change }
-  const choice = (name: 'ownerId' | 'poolId' | 'handoffId' | 'releaseId') => ({
-    value: String(now[name] ?? ''),
-    onChange: (event: React.ChangeEvent<HTMLSelectElement>) =>
-      setChange({ ...change, [name]: event.target.value === '' ? null : Number(event.target.value) }),
-  })
-  const options = (none: string, rows: readonly { id: number; name: string }[]) => (
-    <>
-      <option value="">{none}</option>
-      {rows.map(({ id, name }) => (
-        <option key={id} value={id}>
-          {name}
-        </option>
-      ))}
-    </>
-  )
-  return (
-    <Dialog
-      open
-      onOpenChange={(open) => !open && onClose()}
-      title={`Set ${count(cells.length, 'cell')}`}
-      description="Who runs it, who looks after it, and with which values."
-    >
-      <form
-        className="flex flex-col gap-3"
-        onSubmit={(event) => {
-          event.preventDefault()
-          onApply(change)
-          onClose()
-        }}
-      >
-        <Field label="Agents">
-          <select {...choice('poolId')}>{options('any agent that fits', parts.pools)}</select>
-        </Field>
-        <Field label="Or hand it to an outside pipeline">
-          <select {...choice('handoffId')}>{options('no', parts.handoffs)}</select>
-        </Field>
-        <Field label="Owner">
-          <select {...choice('ownerId')}>{options('nobody', parts.members)}</select>
-        </Field>
-        <Field label="By hand" hint="Who does them is told, and has them under Mine">
-          <select
-            value={now.byHand ?? 'none'}
-            onChange={({ target }) => setChange({ ...change, byHand: target.value as PlanCell['byHand'] })}
-          >
-            <option value="none">nothing</option>
-            <option value="rest">cases that no script verifies</option>
-            <option value="all">all cases, although there are scripts</option>
-          </select>
-        </Field>
-        {(now.byHand ?? 'none') !== 'none' && (
-          <>
-            <PeoplePicker
-              people={now.people ?? []}
-              onChange={(people) => setChange({ ...change, people })}
-              inOrder={now.inOrder ?? false}
-            />
-            <label className="flex items-center gap-2">
-              <input
-                type="checkbox"
-                checked={now.inOrder ?? false}
-                onChange={({ target }) => setChange({ ...change, inOrder: target.checked })}
-              />{' '}
-              In order: a case begins when those before it are done
-            </label>
-            <Field label="Due, in days after the start">
-              <input
-                type="number"
-                min={0}
-                max={365}
-                value={now.dueDays ?? ''}
-                onChange={({ target }) => setChange({ ...change, dueDays: target.value === '' ? null : Number(target.value) })}
-              />
-            </Field>
-          </>
-        )}
-        <Field label="Release">
-          <select {...choice('releaseId')}>{options('that of the plan', parts.releases)}</select>
-        </Field>
-        <div>
-          <p>Variables, over those of the environment and suite</p>
-          <Parameters
-            label="Variables of the cells"
-            value={now.parameters ?? {}}
-            onChange={(parameters) => setChange({ ...change, parameters })}
-          />
-        </div>
-        <div className="flex justify-end gap-2">
-          <Button onClick={onClose}>Cancel</Button>
-          <Button type="submit" kind="strong">
-            Save
-          </Button>
-        </div>
-      </form>
-    </Dialog>
-  )
 }

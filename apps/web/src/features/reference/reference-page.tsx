@@ -1,7 +1,10 @@
 import { useQuery } from '@tanstack/react-query'
-import { useMemo, useState } from 'react'
+import { useEffect, useMemo, useRef, useState } from 'react'
+import { useLocation } from 'react-router'
 import { keyFor } from '../../lib/query-keys.js'
+import { useAddress } from '../../lib/use-address.js'
 import { Mark } from '../../ui/mark.js'
+import { SearchField } from '../../ui/search-field.js'
 import { ErrorState, Loading } from '../../ui/states.js'
 import { operationsOf, typeWords, type ApiDocument, type Operation } from './document.js'
 
@@ -12,7 +15,8 @@ export function ReferencePage() {
     queryFn: async () => (await (await fetch('/api/openapi.json')).json()) as ApiDocument,
     staleTime: Infinity,
   })
-  const [search, setSearch] = useState('')
+  const [params, setAddress] = useAddress()
+  const search = params.get('search') ?? ''
   const groups = useMemo(() => (document.data ? operationsOf(document.data, search) : []), [document.data, search])
   if (document.isPending) return <Loading what="the API’s document" />
   if (document.error) return <ErrorState error={document.error} onRetry={() => void document.refetch()} />
@@ -44,14 +48,13 @@ export function ReferencePage() {
             </a>
             .
           </p>
-          <input
-            type="search"
-            aria-label="Search the API"
-            placeholder="Path or words"
-            className="field mt-4 w-[280px]"
-            value={search}
-            onChange={(event) => setSearch(event.target.value)}
-          />
+          <div className="mt-4">
+            <SearchField
+              value={search}
+              placeholder="Path or words"
+              onChange={(value) => setAddress({ search: value }, { replace: true })}
+            />
+          </div>
           {groups.map(({ tag, operations }) => (
             <section key={tag} id={tag} className="mt-8">
               <h2 className="text-lg">{tag}</h2>
@@ -69,42 +72,58 @@ export function ReferencePage() {
 
 function OperationView({ operation, document }: { operation: Operation; document: ApiDocument }) {
   const { id, method, path, summary, description, who, parameters, body, answer } = operation
+  // a link to it opens it; what is closed is not drawn, since there are hundreds
+  const { hash } = useLocation()
+  const isLinked = hash === `#${id}`
+  const [isOpen, setIsOpen] = useState(isLinked)
+  const own = useRef<HTMLDetailsElement>(null)
+  useEffect(() => {
+    if (isLinked) own.current?.scrollIntoView()
+  }, [isLinked])
   return (
-    <details id={id} className="border-t border-hairline py-2">
+    <details
+      ref={own}
+      id={id}
+      open={isOpen}
+      onToggle={(event) => setIsOpen(event.currentTarget.open)}
+      className="border-t border-hairline py-2"
+    >
       <summary className="flex cursor-pointer items-baseline gap-3">
         <span className="w-[56px] shrink-0 font-mono font-semibold text-dye">{method}</span>
         <span className="min-w-0 shrink-0 font-mono">{path}</span>
         <span className="ml-auto truncate text-soft">{summary}</span>
       </summary>
-      <div className="mt-2 ml-[68px] flex flex-col gap-2">
-        {description && <p>{description}</p>}
-        <p className="text-soft">{who}</p>
-        {parameters.length > 0 && (
-          <table className="w-full text-left">
-            <thead className="text-soft">
-              <tr>
-                <th className="w-[150px] font-normal">Parameter</th>
-                <th className="w-[220px] font-normal">Type</th>
-                <th className="font-normal">Meaning</th>
-              </tr>
-            </thead>
-            <tbody>
-              {parameters.map((parameter) => (
-                <tr key={parameter.name} className="align-top">
-                  <td className="font-mono">
-                    {parameter.name}
-                    {parameter.required && <span title="required"> *</span>}
-                  </td>
-                  <td className="pr-3 font-mono text-soft">{typeWords(parameter.schema)}</td>
-                  <td>{parameter.description ?? (parameter.in === 'path' ? 'in the path' : '')}</td>
+      {isOpen && (
+        <div className="mt-2 ml-[68px] flex flex-col gap-2">
+          {description && <p>{description}</p>}
+          <p className="text-soft">{who}</p>
+          {parameters.length > 0 && (
+            <table className="w-full text-left">
+              <thead className="text-soft">
+                <tr>
+                  <th className="w-[150px] font-normal">Parameter</th>
+                  <th className="w-[220px] font-normal">Type</th>
+                  <th className="font-normal">Meaning</th>
                 </tr>
-              ))}
-            </tbody>
-          </table>
-        )}
-        {body && <Shape name="Takes" type={body} document={document} />}
-        <Shape name="Answers" type={answer} document={document} />
-      </div>
+              </thead>
+              <tbody>
+                {parameters.map((parameter) => (
+                  <tr key={parameter.name} className="align-top">
+                    <td className="font-mono">
+                      {parameter.name}
+                      {parameter.required && <span title="required"> *</span>}
+                    </td>
+                    <td className="pr-3 font-mono text-soft">{typeWords(parameter.schema)}</td>
+                    <td>{parameter.description ?? (parameter.in === 'path' ? 'in the path' : '')}</td>
+                  </tr>
+                ))}
+              </tbody>
+            </table>
+          )}
+          {body && <Shape name="Takes" type={body} document={document} />}
+          <Shape name="Answers" type={answer} document={document} />
+        </div>
+      )}
     </details>
   )
 }

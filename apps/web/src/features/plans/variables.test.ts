@@ -1,5 +1,5 @@
 import { expect, it } from 'vitest'
-import { readVariables } from './sentence.js'
+import { readVariables } from './variables.js'
 
 it('reads variables, one a line; what follows the first = is the value', () => {
   expect(readVariables('SHIP=Small ferry\n\n TIDE = low\nQUERY=a=b\n=nothing\nno value')).toEqual({
