@@ -35,7 +35,7 @@ export default defineConfig({
         test: {
           name: 'web',
           include: ['apps/web/src/**/*.test.{ts,tsx}'],
-          environment: 'jsdom',
+          environment: 'happy-dom',
           isolate: false,
           setupFiles: ['apps/web/src/testing/setup.ts'],
           testTimeout: 60_000,

@@ -5,7 +5,7 @@ import { renderAt } from '../testing/render.js'
 import { LensBar } from './lens-bar.js'
 
 beforeAll(() => {
-  // Radix asks for these; jsdom has none
+  // Radix asks for these; happy-dom has none
   HTMLElement.prototype.hasPointerCapture = () => false
   HTMLElement.prototype.scrollIntoView = () => undefined
   globalThis.ResizeObserver = class {

@@ -3,7 +3,7 @@ import { useState } from 'react'
 import { afterEach, beforeAll, describe, expect, it } from 'vitest'
 import { RowList } from './row-list.js'
 
-// jsdom lays nothing out: give the scroller a height, so that some rows are seen
+// happy-dom lays nothing out: give the scroller a height, so that some rows are seen
 beforeAll(() => {
   Object.defineProperty(HTMLElement.prototype, 'clientHeight', { configurable: true, value: 600 })
   Object.defineProperty(HTMLElement.prototype, 'clientWidth', { configurable: true, value: 800 })

@@ -7,7 +7,7 @@ import { renderAt } from '../../testing/render.js'
 import { RunPage } from './run-page.js'
 
 beforeAll(() => {
-  // jsdom lays nothing out: give the list a height, so that rows are seen
+  // happy-dom lays nothing out: give the list a height, so that rows are seen
   Object.defineProperty(HTMLElement.prototype, 'clientHeight', { configurable: true, value: 700 })
   Object.defineProperty(HTMLElement.prototype, 'clientWidth', { configurable: true, value: 900 })
   HTMLElement.prototype.scrollTo = () => undefined

@@ -1,3 +1,4 @@
+// @vitest-environment jsdom -- happy-dom does not choose the option that a form begins with
 import type { AccountRow, MadeToken, ServerProject, SessionRow, TokenRow } from '@bobbin/client'
 import { fireEvent, screen, waitFor, within } from '@testing-library/react'
 import { describe, expect, it } from 'vitest'
