@@ -33,6 +33,7 @@ import { alikeCases } from '../migrations/0031-alike-cases.js'
 import { learning } from '../migrations/0032-learning.js'
 import { caseOrder } from '../migrations/0033-case-order.js'
 import { unsetTimes } from '../migrations/0034-unset-times.js'
+import { quickChanges } from '../migrations/0035-quick-changes.js'
 
 /** Every migration, in order; a name stays for ever. */
 const MIGRATIONS: readonly { name: string; sql: string }[] = [
@@ -70,6 +71,7 @@ const MIGRATIONS: readonly { name: string; sql: string }[] = [
   { name: '0032-learning', sql: learning },
   { name: '0033-case-order', sql: caseOrder },
   { name: '0034-unset-times', sql: unsetTimes },
+  { name: '0035-quick-changes', sql: quickChanges },
 ]
 
 const LOCK = 0x0b0bb1

@@ -102,6 +102,7 @@ describe('migrate', () => {
         '0032-learning',
         '0033-case-order',
         '0034-unset-times',
+        '0035-quick-changes',
       ])
       expect(await migrate(url)).toEqual([])
     }))

@@ -163,8 +163,11 @@ select script_id as "scriptId" from again`
  * delivery are no tries after one another: where several of the last one have a test, it failed if it failed in any.
  */
 export const SETTLE = `
-with tried as materialized (
-  select a.script_id, a.ordinal, a.file_id, f.delivery_id, a.outcome, a.duration_ms, a.signature_id, a.message_id
+with tried as (
+  select a.script_id, a.ordinal, a.outcome, a.duration_ms, a.signature_id, a.message_id,
+    -- the last of its file, in the last delivery: without a join, since nothing is known yet of how many there are
+    f.delivery_id = first_value(f.delivery_id) over (partition by a.script_id order by a.ordinal desc)
+      and row_number() over (partition by a.script_id, a.file_id order by a.ordinal desc) = 1 as is_last
   from attempt a join result_file f on f.id = a.file_id
   where a.run_id = $runId and a.day = $day::date and a.script_id = any($scriptIds::int[])
 ), settled as (
@@ -175,19 +178,14 @@ with tried as materialized (
     (array_agg(outcome order by ordinal desc) filter (where outcome in (2, 3)))[1] as failed,
     (array_agg(signature_id order by ordinal desc) filter (where outcome in (2, 3)))[1] as failed_signature,
     (array_agg(message_id order by ordinal desc) filter (where outcome in (2, 3)))[1] as failed_message,
-    (array_agg(delivery_id order by ordinal desc))[1] as delivery_id
+    count(*) filter (where is_last) as files, max(outcome) filter (where is_last and outcome in (2, 3)) as red
   from tried group by script_id
-), by_file as (
-  select t.script_id, (array_agg(t.outcome order by t.ordinal desc))[1] as outcome
-  from tried t join settled s on s.script_id = t.script_id and s.delivery_id = t.delivery_id group by t.script_id, t.file_id
-), red as (
-  select script_id, max(outcome) filter (where outcome in (2, 3)) as outcome from by_file group by script_id having count(*) > 1
 )
 insert into result (run_id, script_id, day, outcome, attempts, duration_ms, signature_id, message_id)
 select $runId, script_id, $day::date,
-  case when failed is null or s.outcome in (2, 3) then s.outcome when red.outcome is not null then red.outcome when s.outcome = 1 then 7 else failed end,
+  case when failed is null or outcome in (2, 3) then outcome when files > 1 and red is not null then red when outcome = 1 then 7 else failed end,
   attempts, duration_ms, failed_signature, coalesce(failed_message, message_id)
-from settled s left join red using (script_id)
+from settled
 on conflict (run_id, script_id, day) do update set
   outcome = excluded.outcome, attempts = excluded.attempts, duration_ms = excluded.duration_ms,
   signature_id = excluded.signature_id, message_id = excluded.message_id`
