@@ -181,7 +181,7 @@ async function makeRequirements(ask) {
     `with made as (
        insert into requirement (project_id, key, name) select 1, 'SEA-' || i, 'The ferry holds sea state ' || i from generate_series(1, 5000) i returning id, substring(key from 5)::int as n
      )
-     insert into requirement_case (requirement_id, case_id) select m.id, c.id from made m, generate_series(0, 2) k
+     insert into requirement_case (requirement_id, case_id) select m.id, c.id from made m cross join generate_series(0, 2) k
      join test_case c on c.project_id = 1 and c.number = 1001 + (m.n * 3 + k) % 20000`,
   )
 }

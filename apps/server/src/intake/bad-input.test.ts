@@ -64,11 +64,11 @@ describe('a file that is odd', () => {
     expect(report.files[0]?.warnings.map((warning) => warning.code)).toEqual(expect.arrayContaining(['cut', 'illFormed']))
   })
 
-  it('with 200,000 tests is stored whole', async () => {
-    const tests = Array.from({ length: 200_000 }, (_, i) => `<testcase classname="c${i % 500}" name="test ${i}" time="0.01"/>`).join('\n')
+  it('with more tests than a statement can have values is stored whole', async () => {
+    const tests = Array.from({ length: 70_000 }, (_, i) => `<testcase classname="c${i % 500}" name="test ${i}" time="0.01"/>`).join('\n')
     const report = await bobbin.deliver(`<testsuite name="s">${tests}</testsuite>`, { pipeline: 'many' })
-    expect(report.run?.totals).toMatchObject({ total: 200_000, passed: 200_000 })
-  }, 120_000)
+    expect(report.run?.totals).toMatchObject({ total: 70_000, passed: 70_000 })
+  })
 })
 
 describe('a request that is wrong', () => {

@@ -2,95 +2,93 @@ import { useQueryClient } from '@tanstack/react-query'
 import { useMemo } from 'react'
 
 /** What pages ask the server for: the first word of the key of a query. Its other parts say of what, and narrowed how. */
-const QUERY_WORDS = [
-  'activity',
-  'acts',
-  'agents',
-  'areas',
-  'areas-status',
-  'assignment',
-  'assignments',
-  'attachment',
-  'board',
-  'boards',
-  'brief',
-  'brief-look',
-  'build',
-  'builds',
-  'calendar',
-  'case',
-  'case-facets',
-  'case-scripts',
-  'cases',
-  'comments',
-  'comparison',
-  'days',
-  'defect-draft',
-  'defects',
-  'deliveries',
-  'environments',
-  'failure',
-  'failures',
-  'first-run',
-  'flaky',
-  'handoffs',
-  'invitation',
-  'invitations',
-  'last-act',
-  'lens',
-  'life',
-  'mapping',
-  'mapping-overview',
-  'me',
-  'member-work',
-  'members',
-  'mine',
-  'mine-count',
-  'mutes',
-  'notification-log',
-  'notification-rules',
-  'openapi',
-  'parts',
-  'password-reset',
-  'plan',
-  'plans',
-  'quarantine',
-  'queue',
-  'recipes',
-  'release',
-  'releases',
-  'report',
-  'requirements',
-  'roles',
-  'rules',
-  'run',
-  'runs',
-  'score',
-  'script',
-  'scripts',
-  'server-accounts',
-  'server-jobs',
-  'server-projects',
-  'sessions',
-  'sign-in-ways',
-  'sign-off',
-  'slow',
-  'sources',
-  'space',
-  'suite',
-  'suite-threads',
-  'suites',
-  'teams',
-  'to-do',
-  'today',
-  'tokens',
-  'tracker',
-  'views',
-  'wall',
-  'weave',
-  'workload',
-] as const
-export type QueryWord = (typeof QUERY_WORDS)[number]
+export type QueryWord =
+  | 'activity'
+  | 'acts'
+  | 'agents'
+  | 'areas'
+  | 'areas-status'
+  | 'assignment'
+  | 'assignments'
+  | 'attachment'
+  | 'board'
+  | 'boards'
+  | 'brief'
+  | 'brief-look'
+  | 'build'
+  | 'builds'
+  | 'calendar'
+  | 'case'
+  | 'case-facets'
+  | 'case-scripts'
+  | 'cases'
+  | 'comments'
+  | 'comparison'
+  | 'days'
+  | 'defect-draft'
+  | 'defects'
+  | 'deliveries'
+  | 'environments'
+  | 'failure'
+  | 'failures'
+  | 'first-run'
+  | 'flaky'
+  | 'handoffs'
+  | 'invitation'
+  | 'invitations'
+  | 'last-act'
+  | 'lens'
+  | 'life'
+  | 'mapping'
+  | 'mapping-overview'
+  | 'me'
+  | 'member-work'
+  | 'members'
+  | 'mine'
+  | 'mine-count'
+  | 'mutes'
+  | 'notification-log'
+  | 'notification-rules'
+  | 'openapi'
+  | 'parts'
+  | 'password-reset'
+  | 'plan'
+  | 'plans'
+  | 'quarantine'
+  | 'queue'
+  | 'recipes'
+  | 'release'
+  | 'releases'
+  | 'report'
+  | 'requirements'
+  | 'roles'
+  | 'rules'
+  | 'run'
+  | 'runs'
+  | 'score'
+  | 'script'
+  | 'scripts'
+  | 'server-accounts'
+  | 'server-jobs'
+  | 'server-projects'
+  | 'sessions'
+  | 'sign-in-ways'
+  | 'sign-off'
+  | 'slow'
+  | 'sources'
+  | 'space'
+  | 'suite'
+  | 'suite-threads'
+  | 'suites'
+  | 'teams'
+  | 'to-do'
+  | 'today'
+  | 'tokens'
+  | 'tracker'
+  | 'views'
+  | 'wall'
+  | 'weave'
+  | 'workload'
 
 /** The key of a query. @param of the project first, where the query is about one */
 export const keyFor = (word: QueryWord, ...of: readonly unknown[]) => [word, ...of] as const

@@ -60,7 +60,13 @@ const besidePointer: Modifier = ({ activatorEvent, draggingNodeRect, transform }
 const ANNOUNCEMENTS: Announcements = {
   onDragStart: ({ active }) => `Picked up ${itemIn(active.data)?.label ?? 'the item'}.`,
   onDragOver: ({ over }) => (over ? `Over ${placeIn(over.data)?.label ?? 'a place'}.` : undefined),
-  onDragEnd: ({ over }) => (over ? `Dropped on ${placeIn(over.data)?.label ?? 'the place'}.` : 'Dropped outside any target.'),
+  onDragEnd: ({ active, over }) => {
+    const [item, place] = [itemIn(active.data), over ? placeIn(over.data) : undefined]
+    if (!over) return 'Dropped outside any target.'
+    // asked, not done: what a drop does is said by what take answers
+    if (item && place?.take(item) === null) return `${place.label} does not take ${item.label}.`
+    return `Dropped on ${place?.label ?? 'the place'}.`
+  },
   onDragCancel: () => 'Dragging was canceled.',
 }
 
