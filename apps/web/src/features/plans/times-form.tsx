@@ -146,11 +146,12 @@ function RecurrenceForm({ byRule, onAdd }: { byRule: boolean; onAdd: (recurrence
 function OnceForm({ onAdd }: { onAdd: (at: string) => void }) {
   const { register, handleSubmit, formState } = useForm({ defaultValues: { at: '' } })
   return (
-    <form className="flex items-end gap-2" onSubmit={(event) => void handleSubmit(({ at }) => onAdd(new Date(at).toISOString()))(event)}>
+    <form className="flex items-start gap-2" onSubmit={(event) => void handleSubmit(({ at }) => onAdd(new Date(at).toISOString()))(event)}>
       <Field label="At" hint="By the clock of this computer" error={formState.errors.at?.message}>
         <input type="datetime-local" {...register('at', { required: 'Say when.' })} />
       </Field>
-      <Button type="submit" kind="strong">
+      {/* beside the input, whatever stands below it */}
+      <Button type="submit" kind="strong" className="mt-[23px]">
         Add
       </Button>
     </form>
@@ -163,7 +164,7 @@ function AfterBuildForm({ onAdd }: { onAdd: (pipeline: string, branch: string) =
   const { errors } = formState
   return (
     <form
-      className="flex items-end gap-2"
+      className="flex items-start gap-2"
       onSubmit={(event) => void handleSubmit(({ pipeline, branch }) => onAdd(pipeline.trim(), branch.trim()))(event)}
     >
       <Field label="Pipeline" className="flex-1" error={errors.pipeline?.message}>
@@ -172,7 +173,8 @@ function AfterBuildForm({ onAdd }: { onAdd: (pipeline: string, branch: string) =
       <Field label="Branch" className="w-32" error={errors.branch?.message}>
         <input {...register('branch', { validate: (text) => text.trim() !== '' || 'Name the branch.' })} />
       </Field>
-      <Button type="submit" kind="strong">
+      {/* beside the input, whatever stands below it */}
+      <Button type="submit" kind="strong" className="mt-[23px]">
         Add
       </Button>
     </form>

@@ -31,7 +31,7 @@ export function ReferencePage() {
           {groups.map(({ tag, operations }) => (
             <li key={tag}>
               <a href={`#${tag}`} className="flex min-h-[28px] items-center px-4 hover:bg-surface">
-                {tag} <span className="ml-auto text-soft">{operations.length}</span>
+                {tagWords(tag)} <span className="ml-auto text-soft">{operations.length}</span>
               </a>
             </li>
           ))}
@@ -57,7 +57,7 @@ export function ReferencePage() {
           </div>
           {groups.map(({ tag, operations }) => (
             <section key={tag} id={tag} className="mt-8">
-              <h2 className="text-lg">{tag}</h2>
+              <h2 className="text-lg">{tagWords(tag)}</h2>
               {operations.map((operation) => (
                 <OperationView key={operation.id} operation={operation} document={document.data} />
               ))}
@@ -67,6 +67,22 @@ export function ReferencePage() {
         </div>
       </main>
     </div>
+  )
+}
+
+/** “AssignedCases” as words. */
+const tagWords = (tag: string) => tag.replace(/[a-z][A-Z]/g, (pair) => `${pair[0]} ${pair[1]?.toLowerCase()}`)
+
+/** A description, with what stands between backticks as code. */
+function Described({ text }: { text: string }) {
+  return text.split('`').map((part, i) =>
+    i % 2 === 0 ? (
+      part
+    ) : (
+      <code key={i} className="font-mono">
+        {part}
+      </code>
+    ),
   )
 }
 
@@ -95,7 +111,11 @@ function OperationView({ operation, document }: { operation: Operation; document
       </summary>
       {isOpen && (
         <div className="mt-2 ml-[68px] flex flex-col gap-2">
-          {description && <p>{description}</p>}
+          {description && (
+            <p>
+              <Described text={description} />
+            </p>
+          )}
           <p className="text-soft">{who}</p>
           {parameters.length > 0 && (
             <table className="w-full text-left">
@@ -114,7 +134,9 @@ function OperationView({ operation, document }: { operation: Operation; document
                       {parameter.required && <span title="required"> *</span>}
                     </td>
                     <td className="pr-3 font-mono text-soft">{typeWords(parameter.schema)}</td>
-                    <td>{parameter.description ?? (parameter.in === 'path' ? 'in the path' : '')}</td>
+                    <td>
+                      <Described text={parameter.description ?? (parameter.in === 'path' ? 'in the path' : '')} />
+                    </td>
                   </tr>
                 ))}
               </tbody>
@@ -143,7 +165,7 @@ function Shape({ name, type, document }: { name: string; type: string; document:
               </dt>
               <dd className="min-w-0">
                 <span className="font-mono text-soft">{typeWords(property)}</span>
-                {property.description && ` ${property.description}`}
+                {property.description && <Described text={` ${property.description}`} />}
               </dd>
             </div>
           ))}
