@@ -185,9 +185,15 @@ from page p join script s on s.id = p.script_id order by p.behind_id is not null
 
 /** What a group was ever seen in, whatever the lens shows. */
 export const GROUP_EVER = `
-select min(r.started_at) as "firstSeenAt", max(r.started_at) as "lastSeenAt", count(distinct r.build_id)::int as "allBuilds", count(distinct x.script_id)::int as "allTests"
-from result x join run r on r.id = x.run_id and r.day = x.day join lane l on l.id = r.lane_id and not l.trial
-where x.signature_id = any($signatures::int[]) and x.outcome in (2, 3, 7)`
+with own as materialized (
+  select run_id, script_id from result where signature_id = any($signatures::int[]) and outcome in (2, 3, 7)
+), seen as materialized (
+  -- runs are few, their failures may be a hundred thousand
+  select r.id, r.started_at, r.build_id from (select distinct run_id from own) o join run r on r.id = o.run_id join lane l on l.id = r.lane_id and not l.trial
+)
+select min(started_at) as "firstSeenAt", max(started_at) as "lastSeenAt", count(distinct build_id)::int as "allBuilds",
+  (select count(*)::int from (select distinct script_id from own where run_id in (select id from seen)) tests) as "allTests"
+from seen`
 
 /** How the failures of a group differ in their words. */
 export const GROUP_VARIANTS = `
