@@ -96,6 +96,9 @@ const HOOKS = {
   'react/immutability': 'error',
   'react/preserve-manual-memoization': 'error',
   'react/use-memo': 'error',
+  'react/static-components': 'error',
+  'react/globals': 'error',
+  'react/error-boundaries': 'error',
 }
 
 /** Mistakes, most of which only types show. */

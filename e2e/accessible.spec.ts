@@ -8,7 +8,7 @@ const VIEWS: [name: string, path: string, within?: string][] = [
   ['brief', '/gullhaven/brief'],
   ['cases', '/gullhaven/cases?case=FERRY-101'],
   ['requirements', '/gullhaven/cases/requirements'],
-  ['tying cases', '/gullhaven/cases/requirements?row=1:FERRY-488&do=tie', '[role=dialog]'],
+  ['tying cases', '/gullhaven/cases/requirements?row=1:FERRY-488&do=tie'],
   ['scripts', '/gullhaven/scripts?only=unlinked'],
   ['mapping', '/gullhaven/mapping?only=all'],
   ['suites', '/gullhaven/suites'],

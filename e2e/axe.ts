@@ -33,7 +33,7 @@ export async function violations(page: Page, within?: string): Promise<string[]>
     const violations = await page.evaluate(
       async ({ rules, within }) => {
         const at = within === undefined ? document : { include: [within] }
-        // what is loaded beside the page concerns rules that are not asked
+        // styles and media are loaded once more only for rules that are off by default
         return (await window.axe.run(at, { resultTypes: ['violations'], preload: false, ...rules })).violations
       },
       // the page is the same in dark but for its colours
@@ -44,7 +44,7 @@ export async function violations(page: Page, within?: string): Promise<string[]>
   return found
 }
 
-/** Runs in the page: axe reads the same few colours of thousands of elements, each time anew; half of the time for contrast goes there. */
+/** Runs in the page. axe parses the same few colours anew for each of thousands of elements, up to half of the time that contrast takes. */
 function rememberColours(): void {
   const { prototype } = window.axe.commons.color.Color
   const read = Object.getOwnPropertyDescriptor(prototype, 'parseString')?.value as (this: Colour, text: string) => Colour

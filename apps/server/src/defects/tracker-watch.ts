@@ -100,7 +100,7 @@ export class TrackerWatch {
         typeof attachmentId === 'number'
           ? await this.attached(projectId, attachmentId, region as RegionDto | null)
           : content
-            ? await this.drawn(content as PictureContent, null)
+            ? await this.drawn(content as StoredPicture, null)
             : null
       return client.create(key, { ...issue, ...(picture && { picture }) })
     }
@@ -120,7 +120,7 @@ export class TrackerWatch {
 
   /** A picture with what was drawn on it; null where its content is gone by now. */
   private async attached(projectId: number, id: number, region: RegionDto | null) {
-    const [row] = await rowsOf<PictureContent>(
+    const [row] = await rowsOf<StoredPicture>(
       this,
       `select name, encode(hash, 'hex') as hash, media_type as "mediaType" from attachment where id = $id and project_id = $projectId and hash is not null`,
       { id, projectId },
@@ -128,7 +128,7 @@ export class TrackerWatch {
     return row ? this.drawn(row, region) : null
   }
 
-  private async drawn({ name, hash }: PictureContent, region: RegionDto | null) {
+  private async drawn({ name, hash }: StoredPicture, region: RegionDto | null) {
     const stored = await this.blobs.get(hash)
     if (!stored) return null
     const drawn = await withRegion(await buffer(stored), region)
@@ -149,7 +149,7 @@ export class TrackerWatch {
   }
 }
 
-interface PictureContent {
+interface StoredPicture {
   name: string
   hash: string
   mediaType: string

@@ -1,6 +1,6 @@
 /**
- * What a change was and became, in one statement of a function that keeps its plan: less than half of the time for an act that changes
- * 20,000 cases, which went there nearly all.
+ * What a change was and became, in one statement of a function that keeps its plan. An act that changed 20,000 cases spent nearly all of its
+ * time here; it takes less than half of it now.
  */
 export const quickChanges = `
 create or replace function act_change(kind text, id int, name text, was jsonb, became jsonb) returns jsonb language plpgsql immutable parallel safe as $$
@@ -17,4 +17,5 @@ begin
   end if;
   return jsonb_build_object('kind', kind, 'id', id, 'name', name, 'before', before, 'after', after);
 end $$;
+drop function differing(jsonb, jsonb);
 `

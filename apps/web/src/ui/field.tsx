@@ -14,6 +14,9 @@ export interface FieldProps {
 /** Registers a field for a number, or for a choice by number, that may be left empty: empty is null. */
 export const NUMBER_OR_NULL = { setValueAs: (value: unknown) => (value === '' || value === null ? null : Number(value)) }
 
+/** Registers a field for text that must be given. @param words what is said where it is empty or blank */
+export const needed = (words: string) => ({ validate: (text: string) => text.trim() !== '' || words })
+
 /** A field of a form: its label above, a hint or what is wrong below. */
 export function Field({ label, hint, error, className = '', children }: FieldProps) {
   const id = useId()

@@ -165,7 +165,7 @@ select script_id as "scriptId" from again`
 export const SETTLE = `
 with tried as (
   select a.script_id, a.ordinal, a.outcome, a.duration_ms, a.signature_id, a.message_id,
-    -- the last of its file, in the last delivery: without a join, since nothing is known yet of how many there are
+    -- the last of its file, in the last delivery; without a join, since the planner has no statistics of rows that were just stored
     f.delivery_id = first_value(f.delivery_id) over (partition by a.script_id order by a.ordinal desc)
       and row_number() over (partition by a.script_id, a.file_id order by a.ordinal desc) = 1 as is_last
   from attempt a join result_file f on f.id = a.file_id

@@ -108,11 +108,11 @@ export class Jobs implements OnApplicationBootstrap, BeforeApplicationShutdown {
       deleteAfterDays: 2,
       maintenanceIntervalSeconds: 300,
     })
-    this.boss.on('error', this.doubt)
+    this.boss.on('error', this.warn)
   }
 
-  /** Says what went wrong by the way; what is still asked while the server stops finds the connections closed, and comes again with the next start. */
-  private readonly doubt = (error: unknown): void => {
+  /** Logs an error that stops nothing. Statements still under way while the server stops find their connections closed: they come again with the next start. */
+  private readonly warn = (error: unknown): void => {
     if (!this.stopped) this.log.warn(messageOf(error))
   }
 
@@ -131,7 +131,7 @@ export class Jobs implements OnApplicationBootstrap, BeforeApplicationShutdown {
     if (this.stopped) return
     await this.connect()
     for (const kind of this.kinds.values()) await this.serve(kind)
-    this.timers.push(setInterval(() => void this.takeUpLost().catch(this.doubt), REAP_MS).unref())
+    this.timers.push(setInterval(() => void this.takeUpLost().catch(this.warn), REAP_MS).unref())
   }
 
   private async serve(kind: JobKind): Promise<void> {
@@ -146,7 +146,7 @@ export class Jobs implements OnApplicationBootstrap, BeforeApplicationShutdown {
     this.workers.set(name, worker)
     if (cron) await this.boss.schedule(name, cron, {}, { tz: 'UTC' })
     if (everySeconds !== undefined) {
-      const send = () => void this.boss.send(name, {}, { singletonSeconds: everySeconds }).catch(this.doubt)
+      const send = () => void this.boss.send(name, {}, { singletonSeconds: everySeconds }).catch(this.warn)
       send()
       this.timers.push(setInterval(send, everySeconds * 1000).unref())
     }

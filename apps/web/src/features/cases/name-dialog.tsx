@@ -1,6 +1,6 @@
 import { useForm } from 'react-hook-form'
 import { Dialog } from '../../ui/dialog.js'
-import { Field } from '../../ui/field.js'
+import { Field, needed } from '../../ui/field.js'
 import { FormEnd } from '../../ui/form-end.js'
 import { messageOf } from '../../ui/states.js'
 
@@ -22,7 +22,7 @@ export function NameDialog({ title, label, value, onName, onClose }: NameDialogP
     <Dialog open onOpenChange={(open) => !open && onClose()} title={title} description="Shown in the tree of areas and above its cases.">
       <form onSubmit={(event) => void submit(event)} className="flex flex-col gap-3">
         <Field label={label} error={formState.errors.name?.message}>
-          <input autoFocus {...register('name', { validate: (name) => name.trim() !== '' || 'Give it a name.' })} />
+          <input autoFocus {...register('name', needed('Give it a name.'))} />
         </Field>
         <FormEnd error={null} isPending={formState.isSubmitting} onCancel={onClose} />
       </form>

@@ -7,7 +7,7 @@ import { api } from '../../lib/api.js'
 import { keyFor, useInvalidate } from '../../lib/query-keys.js'
 import { useAddress } from '../../lib/use-address.js'
 import { Dialog } from '../../ui/dialog.js'
-import { Field } from '../../ui/field.js'
+import { Field, needed } from '../../ui/field.js'
 import { FormEnd } from '../../ui/form-end.js'
 import { Menu, MenuItem, MenuLabel, MenuRule, MenuSub } from '../../ui/menu.js'
 import { messageOf } from '../../ui/states.js'
@@ -96,7 +96,7 @@ function SaveDialog({ params, onClose }: { params: string; onClose: () => void }
     >
       <form onSubmit={(event) => void handleSubmit((view) => save.mutate(view))(event)} className="flex flex-col gap-3">
         <Field label="Name" error={formState.errors.name?.message}>
-          <input autoFocus {...register('name', { validate: (name) => name.trim() !== '' || 'Give the view a name.' })} />
+          <input autoFocus {...register('name', needed('Give the view a name.'))} />
         </Field>
         <label className="flex items-center gap-2">
           <input type="checkbox" {...register('shared')} />

@@ -2,7 +2,7 @@ import type { PlanDetail } from '@bobbin/client'
 import type { ReactNode } from 'react'
 import { useForm } from 'react-hook-form'
 import { count } from '../../lib/format.js'
-import { Field, NUMBER_OR_NULL } from '../../ui/field.js'
+import { Field, needed, NUMBER_OR_NULL } from '../../ui/field.js'
 import { Button } from '../../ui/states.js'
 import type { SentenceProps } from './sentence.js'
 import { Variables } from './variables.js'
@@ -99,10 +99,10 @@ export function BuildForm({ plan, releases, onChange, close }: ClosingProps & { 
         </label>
       </fieldset>
       <Field label="Pipeline" error={errors.pipeline?.message}>
-        <input {...register('pipeline', { validate: (text) => text.trim() !== '' || 'Name the pipeline.' })} />
+        <input {...register('pipeline', needed('Name the pipeline.'))} />
       </Field>
       <Field label="Branch" error={errors.branch?.message}>
-        <input {...register('branch', { validate: (text) => text.trim() !== '' || 'Name the branch.' })} />
+        <input {...register('branch', needed('Name the branch.'))} />
       </Field>
       <Field label="Release">
         <select {...register('releaseId', NUMBER_OR_NULL)}>

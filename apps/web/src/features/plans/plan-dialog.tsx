@@ -2,7 +2,7 @@ import type { PlanDetail, PlanDto } from '@bobbin/client'
 import { useForm } from 'react-hook-form'
 import { useSession } from '../../context/session.js'
 import { Dialog } from '../../ui/dialog.js'
-import { Field } from '../../ui/field.js'
+import { Field, needed } from '../../ui/field.js'
 import { FormEnd } from '../../ui/form-end.js'
 import { useSuite } from '../suites/use-suites.js'
 import { dtoOf, usePlanChanges, usePlanParts } from './use-plans.js'
@@ -49,7 +49,7 @@ export function PlanDialog({ plan, suiteId, onClose, onSaved }: PlanDialogProps)
     >
       <form className="flex flex-col gap-3" onSubmit={(event) => void submit(event)}>
         <Field label="Name" error={formState.errors.name?.message}>
-          <input autoFocus {...register('name', { validate: (name) => name.trim() !== '' || 'Name the plan.' })} />
+          <input autoFocus {...register('name', needed('Name the plan.'))} />
         </Field>
         {/* its name is that of the suite, its first cell is of an environment: both may still be on their way */}
         <FormEnd

@@ -5,7 +5,7 @@ import { useState } from 'react'
 import { useForm } from 'react-hook-form'
 import { useSession } from '../../context/session.js'
 import { ownZone } from '../../lib/format.js'
-import { Field } from '../../ui/field.js'
+import { Field, needed } from '../../ui/field.js'
 import { Button } from '../../ui/states.js'
 import type { PartFormProps } from './part-forms.js'
 import { timeWords } from './plan-words.js'
@@ -96,6 +96,9 @@ function ruleFaultWords(fault: ReturnType<typeof recurrenceFault>): string | und
   return fault?.code === 'tooOften' ? 'Not more often than every five minutes' : undefined
 }
 
+/** What has to be chosen first; other faults are said at their fields. */
+const MISSING: Record<string, string> = { days: 'Choose at least one day.', start: 'Choose a time of day.' }
+
 function RecurrenceForm({ byRule, onAdd }: { byRule: boolean; onAdd: (recurrence: NonNullable<PlanTime['recurrence']>) => void }) {
   const { register, handleSubmit, watch } = useForm({
     defaultValues: { days: DAYS.slice(0, 5), time: '06:00', zone: ownZone(), rule: 'FREQ=MONTHLY;BYDAY=-1FR' },
@@ -135,11 +138,20 @@ function RecurrenceForm({ byRule, onAdd }: { byRule: boolean; onAdd: (recurrence
           ))}
         </datalist>
       </div>
-      <p className="text-soft">{fault ? (fault.code === 'days' ? 'Choose at least one day.' : '') : recurrenceWords(recurrence)}</p>
+      <p className="text-soft">{fault ? (MISSING[fault.code] ?? '') : recurrenceWords(recurrence)}</p>
       <Button type="submit" kind="strong" disabled={fault !== null} className="self-start">
         Add
       </Button>
     </form>
+  )
+}
+
+/** Stands beside the inputs, whatever is said below them. */
+function AddBeside() {
+  return (
+    <Button type="submit" kind="strong" className="mt-[23px]">
+      Add
+    </Button>
   )
 }
 
@@ -150,10 +162,7 @@ function OnceForm({ onAdd }: { onAdd: (at: string) => void }) {
       <Field label="At" hint="By the clock of this computer" error={formState.errors.at?.message}>
         <input type="datetime-local" {...register('at', { required: 'Say when.' })} />
       </Field>
-      {/* beside the input, whatever stands below it */}
-      <Button type="submit" kind="strong" className="mt-[23px]">
-        Add
-      </Button>
+      <AddBeside />
     </form>
   )
 }
@@ -168,15 +177,12 @@ function AfterBuildForm({ onAdd }: { onAdd: (pipeline: string, branch: string) =
       onSubmit={(event) => void handleSubmit(({ pipeline, branch }) => onAdd(pipeline.trim(), branch.trim()))(event)}
     >
       <Field label="Pipeline" className="flex-1" error={errors.pipeline?.message}>
-        <input {...register('pipeline', { validate: (text) => text.trim() !== '' || 'Name the pipeline.' })} />
+        <input {...register('pipeline', needed('Name the pipeline.'))} />
       </Field>
       <Field label="Branch" className="w-32" error={errors.branch?.message}>
-        <input {...register('branch', { validate: (text) => text.trim() !== '' || 'Name the branch.' })} />
+        <input {...register('branch', needed('Name the branch.'))} />
       </Field>
-      {/* beside the input, whatever stands below it */}
-      <Button type="submit" kind="strong" className="mt-[23px]">
-        Add
-      </Button>
+      <AddBeside />
     </form>
   )
 }

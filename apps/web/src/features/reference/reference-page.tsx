@@ -91,7 +91,8 @@ function OperationView({ operation, document }: { operation: Operation; document
   // a link to it opens it; what is closed is not drawn, since there are hundreds
   const { hash } = useLocation()
   const isLinked = hash === `#${id}`
-  const [isOpen, setIsOpen] = useState(isLinked)
+  const [toggled, setToggled] = useState<boolean | null>(null)
+  const isOpen = toggled ?? isLinked
   const own = useRef<HTMLDetailsElement>(null)
   useEffect(() => {
     if (isLinked) own.current?.scrollIntoView()
@@ -101,7 +102,7 @@ function OperationView({ operation, document }: { operation: Operation; document
       ref={own}
       id={id}
       open={isOpen}
-      onToggle={(event) => setIsOpen(event.currentTarget.open)}
+      onToggle={(event) => setToggled(event.currentTarget.open)}
       className="border-t border-hairline py-2"
     >
       <summary className="flex cursor-pointer items-baseline gap-3">
