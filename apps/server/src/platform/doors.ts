@@ -3,8 +3,6 @@ import { Problem } from './problem.js'
 
 /** A request with a body of JSON comes in within so long, in milliseconds; files have limits of their own, by their progress. */
 const BODY_MS = 30_000
-/** Values of a request are nested so deep at most. */
-const MOST_DEPTH = 50
 const BODIES = /^(application\/json|multipart\/form-data)\s*(;|$)/i
 
 const changes = ({ method }: Request): boolean => !['GET', 'HEAD', 'OPTIONS'].includes(method)
@@ -65,24 +63,6 @@ export function limitUploads(most: number) {
     })
     next()
   }
-}
-
-/** @throws Problem invalid for values that are nested absurdly deep: whoever walks through them would run out of stack */
-export function refuseDeepBodies(request: Request, _response: Response, next: NextFunction): void {
-  next(
-    isTooDeep(request.body)
-      ? new Problem('invalid', 'tooDeep', `Values in the request are nested more than ${MOST_DEPTH} deep`)
-      : undefined,
-  )
-}
-
-function isTooDeep(body: unknown): boolean {
-  let level: object[] = typeof body === 'object' && body !== null ? [body] : []
-  for (let depth = 0; level.length > 0; depth++) {
-    if (depth > MOST_DEPTH) return true
-    level = level.flatMap((value) => Object.values(value).filter((inner): inner is object => typeof inner === 'object' && inner !== null))
-  }
-  return false
 }
 
 /** Nothing that the API says is kept by anybody in between; over TLS the browser comes back over TLS. */
