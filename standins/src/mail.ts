@@ -10,9 +10,13 @@ export interface Received {
   text: string
 }
 
+const SAFETY = /^(New sign-in|Wrong passwords|Your password was changed)/
+
 /** A mail server that keeps what it gets: SMTP (RFC 5321) on a port of its own, letters read by another library than the one that wrote them. */
 export class MailStandIn {
   readonly letters: Received[] = []
+  /** Letters about the safety of an account: each sign-in of a test sends one. */
+  readonly safety: Received[] = []
   private waiting: (() => void)[] = []
 
   private constructor(
@@ -43,7 +47,8 @@ export class MailStandIn {
   }
 
   private keep(letter: Received): void {
-    this.letters.push(letter)
+    const isSafety = SAFETY.test(letter.subject)
+    ;(isSafety ? this.safety : this.letters).push(letter)
     for (const tell of this.waiting.splice(0)) tell()
   }
 

@@ -52,8 +52,8 @@ export async function seedProject(app: NestExpressApplication, seed: Seed): Prom
     const accounts = seed.accounts.map(({ email, name, kind }) => ({ email, name, kind, password_hash: hashes.get(email) }))
     await run(
       db,
-      `with made as (insert into account (email, name, kind, password_hash)
-         select email, name, kind, password_hash from jsonb_to_recordset($accounts::jsonb) as x (email text, name text, kind text, password_hash text) returning id, kind)
+      `with made as (insert into account (email, name, kind, password_hash, proved_at)
+         select email, name, kind, password_hash, now() from jsonb_to_recordset($accounts::jsonb) as x (email text, name text, kind text, password_hash text) returning id, kind)
        insert into membership (project_id, account_id, role) select $projectId, id, case when id = (select min(id) from made) then 'lead' else kind end from made`,
       { accounts: JSON.stringify(accounts), projectId },
     )

@@ -4379,6 +4379,15 @@ export interface components {
         runId: number | null
       }[]
     }
+    /** @description What an agent with a token may be at most: what it says of itself can only narrow that. */
+    AgentBoundsDto: {
+      /** @description Null: any pool that it names. */
+      poolId: number | null
+      /** @description Null: any label. */
+      labels: string[] | null
+      /** @description Environments whose parts, and secrets, it gets; null: any. */
+      environments: number | number[] | null
+    }
     AgentDto: {
       paused: boolean
       poolId?: number | null
@@ -6473,10 +6482,10 @@ export interface components {
       kind: 'pipeline' | 'environment' | 'build' | 'release' | 'run'
       name: string
     }
-    /** @description The link ends in the secret, which is shown this once. */
+    /** @description The link ends in the secret, which is shown this once; a link that was mailed is shown to nobody else. */
     MadeInvitation: {
       invitation: components['schemas']['InvitationRow']
-      secret: string
+      secret: string | null
       /** @description It was sent by mail, too. */
       mailed: boolean
     }
@@ -6893,6 +6902,8 @@ export interface components {
     NewTokenDto: {
       name: string
       scope: components['schemas']['TokenScope']
+      /** @description For the scope `agent`. */
+      agent?: components['schemas']['AgentBoundsDto'] | null
       /** @description It can be used for so many days; a year where nothing is said. */
       days?: number
     }
@@ -7401,6 +7412,20 @@ export interface components {
         }
       | {
           /** @constant */
+          code: 'parameter'
+          recipe: string
+          name: string
+          may: string[]
+          count: number
+        }
+      | {
+          /** @constant */
+          code: 'unsafeFile'
+          count: number
+          examples: string[]
+        }
+      | {
+          /** @constant */
           code: 'alsoRuns'
           count: number
         }
@@ -7739,6 +7764,8 @@ export interface components {
       labels: string[]
       wholeFiles: boolean
       limitMinutes: number
+      /** @description What plans may choose. */
+      parameters: components['schemas']['RecipeParameter'][]
       /** @description Scripts in code that it runs. */
       scripts: number
     }
@@ -7757,6 +7784,8 @@ export interface components {
       labels: string[]
       wholeFiles: boolean
       limitMinutes: number
+      /** @description What plans may choose; left out, nothing. */
+      parameters?: components['schemas']['RecipeParameterDto'][]
     }
     RecipeList: {
       rows: components['schemas']['Recipe'][]
@@ -7776,6 +7805,29 @@ export interface components {
         tree: string
         scripts: number
       }[]
+    }
+    /** @description What a recipe lets a plan choose. */
+    RecipeParameter: {
+      name: string
+      /** @description The only values that it may have; none: those that fit the pattern. */
+      values: string[]
+      /** @description A regular expression for the whole value, without groups; at most two of its parts repeat without end. */
+      pattern: string | null
+      /** @description What it is where a plan says nothing. */
+      fallback: string | null
+      /** @description The variable that its process reads; null for `BOBBIN_PARAM_…`. */
+      variable: string | null
+    }
+    RecipeParameterDto: {
+      name: string
+      /** @description The only values that it may have; none where a pattern says. */
+      values: string[]
+      /** @description A regular expression for the whole value, without groups. */
+      pattern: string | null
+      /** @description What it is where a plan says nothing. */
+      fallback: string | null
+      /** @description The variable that its process reads; by itself `BOBBIN_PARAM_` and the name. */
+      variable: string | null
     }
     /** @description What counting the sums of runs anew from their results came to. */
     Recounted: {
@@ -8119,6 +8171,7 @@ export interface components {
       | 'organize'
       | 'link'
       | 'run'
+      | 'start'
       | 'runProtected'
       | 'editRecipes'
       | 'decide'
@@ -8396,6 +8449,7 @@ export interface components {
     }
     ScannedTestDto: {
       framework: string
+      /** @description From the root of the sources, without `..`. */
       file: string
       line: number
       endLine: number
@@ -9517,6 +9571,7 @@ export type ActivityState = components['schemas']['ActivityState']
 export type ActorKind = components['schemas']['ActorKind']
 export type AddCasesDto = components['schemas']['AddCasesDto']
 export type Agent = components['schemas']['Agent']
+export type AgentBoundsDto = components['schemas']['AgentBoundsDto']
 export type AgentDto = components['schemas']['AgentDto']
 export type AgentList = components['schemas']['AgentList']
 export type AlikeCase = components['schemas']['AlikeCase']
@@ -9790,6 +9845,8 @@ export type Reason = components['schemas']['Reason']
 export type Recipe = components['schemas']['Recipe']
 export type RecipeDto = components['schemas']['RecipeDto']
 export type RecipeList = components['schemas']['RecipeList']
+export type RecipeParameter = components['schemas']['RecipeParameter']
+export type RecipeParameterDto = components['schemas']['RecipeParameterDto']
 export type Recounted = components['schemas']['Recounted']
 export type Recurrence = components['schemas']['Recurrence']
 export type RecurrenceDto = components['schemas']['RecurrenceDto']

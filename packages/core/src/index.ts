@@ -217,6 +217,18 @@ export {
   shellQuoted,
   unknownPlaces,
 } from './planning/recipes.js'
+export {
+  fitsParameter,
+  isDangerousVariable,
+  MOST_PARAMETER,
+  PARAMETER_NAME,
+  type ParameterFault,
+  parameterFaults,
+  parameterVariables,
+  type RecipeParameter,
+  variableOf,
+} from './planning/parameters.js'
+export { isSafePath } from './identity/safe-path.js'
 export { MASK, masker } from './planning/secrets.js'
 export { closedAt, type Closed, type MaintenanceWindow, windowsWithin } from './planning/maintenance.js'
 export { type CaseDifference, type SnapshotCase, suiteDifferences } from './planning/suite-differences.js'

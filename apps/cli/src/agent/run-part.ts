@@ -1,6 +1,6 @@
 import { ApiClient, ApiError, type Work } from '@bobbin/client'
-import { commandOf, masker, type RecipeValues } from '@bobbin/core'
-import { mkdirSync, mkdtempSync, rmSync } from 'node:fs'
+import { commandOf, isDangerousVariable, isSafePath, masker, type RecipeValues } from '@bobbin/core'
+import { existsSync, mkdirSync, mkdtempSync, rmSync } from 'node:fs'
 import { chownSync } from 'node:fs'
 import { join } from 'node:path'
 import { setTimeout as wait } from 'node:timers/promises'
@@ -110,9 +110,14 @@ async function inFolder(
   }
   const ids = limits.user === undefined ? null : idsOf(limits.user)
   if (ids) chownSync(results, ids.uid, ids.gid)
+  const strange = work.files.find((file) => !isSafePath(file) || !existsSync(join(folder, file)))
+  if (strange !== undefined)
+    return failed(`${JSON.stringify(strange)} is no file of the sources${isSafePath(strange) ? ', as they are checked out here' : ''}`)
+  const own = mkdtempSync(home.path('part-'))
+  if (ids) chownSync(own, ids.uid, ids.gid)
   const values: RecipeValues = { files: work.files, tests: work.tests, keys: work.keys, results }
   const turns = turnsOf(work, results)
-  const env = environmentOf(work, runner, results)
+  const env = environmentOf(work, runner, results, own)
   const shell = (line: string, ms: number) => {
     log.write(`$ ${line}\n`)
     const group = new ProcessGroup(line, {
@@ -149,6 +154,7 @@ async function inFolder(
     Object.assign(fate, stopped)
     if (code !== 0) log.write(`[clean-up ended with ${code}]\n`)
   }
+  rmSync(own, { recursive: true, force: true })
   if (fate.lost || fate.back) {
     files.drop()
     return outcome
@@ -201,14 +207,23 @@ async function commands(
   return { state: 'done', exitCode: worst, said: null }
 }
 
+/** What the agent itself was started with. */
+const OWN = /^BOBBIN_/
+/** What the server says to every recipe. */
+const BY_SERVER = /^BOBBIN_(PARAM_|ENVIRONMENT_ADDRESS$|RUN_AS$)/
+
 /** Variables and secrets reach the runner through its environment only; the token of the agent does not. */
-function environmentOf(work: Work, { baseUrl, project }: PartRunner, results: string): Record<string, string> {
+function environmentOf(work: Work, { baseUrl, project }: PartRunner, results: string, folder: string): Record<string, string> {
   const { target } = work
-  const own = Object.fromEntries(Object.entries(process.env).filter((entry): entry is [string, string] => entry[1] !== undefined))
+  const ofMachine = Object.entries(process.env).filter((entry): entry is [string, string] => entry[1] !== undefined && !OWN.test(entry[0]))
+  const given = Object.entries({ ...work.variables, ...work.secrets }).filter(
+    ([name]) => BY_SERVER.test(name) || !isDangerousVariable(name),
+  )
   return {
-    ...own,
-    ...work.variables,
-    ...work.secrets,
+    ...Object.fromEntries(ofMachine),
+    ...Object.fromEntries(given),
+    HOME: folder,
+    TMPDIR: folder,
     BOBBIN_URL: baseUrl,
     BOBBIN_TOKEN: work.token,
     BOBBIN_PROJECT: project,

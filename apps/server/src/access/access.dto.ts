@@ -46,6 +46,27 @@ export class NewPasswordDto {
   endTokens?: boolean
 }
 
+/** What an agent with a token may be at most: what it says of itself can only narrow that. */
+export class AgentBoundsDto {
+  /** Null: any pool that it names. */
+  @IsOptional()
+  @IsInt()
+  poolId: number | null
+  /** Null: any label. */
+  @IsOptional()
+  @IsArray()
+  @ArrayMaxSize(100)
+  @IsString({ each: true })
+  @MaxLength(60, { each: true })
+  labels: string[] | null
+  /** Environments whose parts, and secrets, it gets; null: any. */
+  @IsOptional()
+  @IsArray()
+  @ArrayMaxSize(200)
+  @IsInt({ each: true })
+  environments: number[] | null
+}
+
 export class NewTokenDto {
   @trimmed()
   @IsString()
@@ -54,6 +75,11 @@ export class NewTokenDto {
   name: string
   @IsIn(TOKEN_SCOPES)
   scope: TokenScope
+  /** For the scope `agent`. */
+  @IsOptional()
+  @ValidateNested()
+  @Type(() => AgentBoundsDto)
+  agent?: AgentBoundsDto | null
   /** It can be used for so many days; a year where nothing is said. */
   @IsOptional()
   @IsInt()

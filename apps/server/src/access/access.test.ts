@@ -83,6 +83,18 @@ describe('sessions', () => {
 })
 
 describe('guessing', () => {
+  it('at an account does not keep out a browser that was signed in to it, nor others behind the same address', async () => {
+    const signIn = (password: string, cookie = '') => ask('POST', '/session', { cookie, body: { email: RUNA, password } })
+    const here = await signIn('gullhaven')
+    const known = here.headers.getSetCookie().find((line) => line.startsWith('bobbin_known'))?.split(';')[0] ?? '' // prettier-ignore
+    for (let i = 0; i < 10; i++) expect((await signIn('not this')).status).toBe(401)
+    expect((await signIn('gullhaven')).status).toBe(429)
+    expect((await signIn('gullhaven', known)).status).toBe(204)
+    // what a browser keeps of one account is of no use for another
+    const other = await ask('POST', '/session', { cookie: known, body: { email: 'olav@gullhaven.example', password: 'not this' } })
+    expect(other.status).toBe(401)
+    await bobbin.ask('delete from sign_in_try')
+  })
   it('is stopped after ten wrong passwords, also for the right one, and only for that account', async () => {
     const wrong = (email: string) => ask<{ code: string }>('POST', '/session', { body: { email, password: 'not this' } })
     for (let i = 0; i < 10; i++) expect((await wrong('guessed@gullhaven.example')).status).toBe(401)

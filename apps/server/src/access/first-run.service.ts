@@ -34,7 +34,7 @@ export class FirstRunService {
   async make(dto: FirstRunDto, address: string): Promise<number> {
     if (!(await this.needed())) throw notFirst()
     const guess = { email: 'first run', address }
-    const tries = await countTry(this, guess)
+    const { tries } = await countTry(this, guess)
     if (!isSame(dto.code.trim().toUpperCase(), firstRunCode(this.config.secret)))
       throw new Problem('forbidden', 'wrongCode', 'The code is wrong. The server prints it where it was started')
     await rightGuess(this, guess, tries)
@@ -48,8 +48,8 @@ export class FirstRunService {
       if (there.length > 0) throw notFirst()
       const [account] = await rowsOf<{ id: number }>(
         db,
-        `insert into account (email, name, kind, password_hash, server_admin, makes_projects)
-         values ($email, $person, $kind, $passwordHash, true, true) returning id`,
+        `insert into account (email, name, kind, password_hash, server_admin, makes_projects, proved_at)
+         values ($email, $person, $kind, $passwordHash, true, true, now()) returning id`,
         { email: dto.email, person: dto.person, kind: dto.kind, passwordHash },
       )
       if (!account) throw new Error('the account was not made')

@@ -45,8 +45,8 @@ export class InvitationsController {
   @Public()
   @Post('invitations/look')
   @HttpCode(200)
-  look(@Body() { secret }: InvitationSecretDto, @Req() request: BobbinRequest): Promise<InvitationSeen> {
-    return this.invitations.look(secret, placeOf(request).address)
+  look(@Body() { secret }: InvitationSecretDto): Promise<InvitationSeen> {
+    return this.invitations.look(secret)
   }
 
   /** Accepts an invitation: as who is signed in, or with a new account, which is signed in then. */
@@ -61,7 +61,7 @@ export class InvitationsController {
     const place = placeOf(request)
     const cookie = sessionOf(request)
     const caller = cookie ? await this.sessions.callerOf(cookie) : null
-    const { accountId, slug, isNew } = await this.invitations.accept(secret, place.address, caller, account ?? null)
+    const { accountId, slug, isNew } = await this.invitations.accept(secret, caller, account ?? null)
     if (isNew) setSession(request, response, await this.sessions.open(accountId, place), this.config)
     return { project: slug }
   }

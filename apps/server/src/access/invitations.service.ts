@@ -9,7 +9,6 @@ import { type InTransaction, inTransaction, rowsOf, run } from '../platform/data
 import { Mailer } from '../platform/mailer.js'
 import { notFound, Problem } from '../platform/problem.js'
 import type { Caller, Context } from './context.js'
-import { countTry, rightGuess } from './guesses.js'
 import { refuseWeak } from './passwords.js'
 import { hashPassword, randomSecret, secretHash } from './secrets.js'
 import { logSecurity } from './security-log.js'
@@ -23,7 +22,7 @@ where i.project_id = $projectId and i.accepted_at is null and i.withdrawn_at is 
   and ($id::int is null or i.id = $id) order by i.id`
 
 const OPEN = `
-select i.id, i.project_id as "projectId", i.email, i.role, p.name as project, p.slug, a.name as "invitedBy"
+select i.id, i.project_id as "projectId", i.email, i.role, i.mailed_at is not null as mailed, p.name as project, p.slug, a.name as "invitedBy"
 from invitation i join project p on p.id = i.project_id join account a on a.id = i.invited_by
 where i.secret_hash = $hash and i.accepted_at is null and i.withdrawn_at is null and i.expires_at > now()`
 
@@ -32,6 +31,7 @@ interface OpenInvitation {
   projectId: number
   email: string
   role: string
+  mailed: boolean
   project: string
   slug: string
   invitedBy: string
@@ -97,7 +97,9 @@ export class InvitationsService {
       subject: `You are invited to ${project.name}`,
       text: `Hello,\n\n${invitation.invitedBy} invites you to ${project.name} on Bobbin. Follow this link to join; it works once, within ${DAYS} days:\n\n${this.mailer.link(`/join#${secret}`)}`,
     })
-    return { invitation, secret, mailed }
+    // a link that was mailed is nobody else's: who follows it has shown that the address is theirs
+    if (mailed) await run(this, 'update invitation set mailed_at = now() where id = $id', { id: invitation.id })
+    return { invitation, secret: mailed ? null : secret, mailed }
   }
 
   async withdraw({ project, caller }: Context, id: number): Promise<void> {
@@ -115,8 +117,8 @@ export class InvitationsService {
     logSecurity('invitationWithdrawn', { project: project.slug, by: caller.accountId, invitation: id })
   }
 
-  async look(secret: string, address: string): Promise<InvitationSeen> {
-    const { project, email, invitedBy } = await this.guarded(secret, address)
+  async look(secret: string): Promise<InvitationSeen> {
+    const { project, email, invitedBy } = await this.guarded(secret)
     return { project, email, invitedBy }
   }
 
@@ -126,11 +128,10 @@ export class InvitationsService {
    */
   async accept(
     secret: string,
-    address: string,
     caller: Caller | null,
     account: NewAccount | null,
   ): Promise<{ accountId: number; slug: string; isNew: boolean }> {
-    const { email } = await this.guarded(secret, address)
+    const { email } = await this.guarded(secret)
     if (!caller && !account) throw new Problem('invalid', 'noAccount', 'Sign in, or say your name and choose a password')
     if (!caller && account) await refuseWeak(account.password, email)
     const passwordHash = !caller && account ? await hashPassword(account.password) : null
@@ -138,7 +139,7 @@ export class InvitationsService {
       // whoever comes second at the same moment waits here, and finds it accepted
       const [open] = await rowsOf<OpenInvitation>(db, `${OPEN} for update of i`, { hash: this.hash(secret) })
       if (!open) throw GONE()
-      const accountId = caller?.accountId ?? (await this.makeAccount(db, open.email, account, passwordHash))
+      const accountId = caller?.accountId ?? (await this.makeAccount(db, open, account, passwordHash))
       await run(db, 'insert into membership (project_id, account_id, role) values ($projectId, $accountId, $role) on conflict do nothing', {
         role: open.role,
         projectId: open.projectId,
@@ -158,12 +159,17 @@ export class InvitationsService {
     })
   }
 
-  private async makeAccount(db: InTransaction, email: string, account: NewAccount | null, passwordHash: string | null): Promise<number> {
+  private async makeAccount(
+    db: InTransaction,
+    { email, mailed }: OpenInvitation,
+    account: NewAccount | null,
+    passwordHash: string | null,
+  ): Promise<number> {
     const [made] = await rowsOf<{ id: number }>(
       db,
-      `insert into account (email, name, kind, password_hash) select $email, $name, $kind, $passwordHash
+      `insert into account (email, name, kind, password_hash, proved_at) select $email, $name, $kind, $passwordHash, case when $mailed then now() end
        where not exists (select 1 from account where lower(email) = lower($email)) returning id`,
-      { email, name: account?.name, kind: account?.kind, passwordHash },
+      { email, name: account?.name, kind: account?.kind, passwordHash, mailed },
     )
     if (!made)
       throw new Problem('conflict', 'signIn', 'No new account can be made for this address. Sign in with yours, and open the link again')
@@ -171,12 +177,10 @@ export class InvitationsService {
     return made.id
   }
 
-  /** Secrets are long, and guessing at them is counted all the same. */
-  private async guarded(secret: string, address: string): Promise<OpenInvitation> {
-    const tries = await countTry(this, { email: `invitation from ${address}`, address })
+  /** Secrets are too long to be guessed at; counting wrong ones would only lock others out. */
+  private async guarded(secret: string): Promise<OpenInvitation> {
     const [open] = await rowsOf<OpenInvitation>(this, OPEN, { hash: this.hash(secret) })
     if (!open) throw GONE()
-    await rightGuess(this, { email: `invitation from ${address}` }, tries)
     return open
   }
 

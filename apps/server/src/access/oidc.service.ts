@@ -6,9 +6,11 @@ import { Sequelize } from 'sequelize-typescript'
 import { record } from '../platform/acts/index.js'
 import { CONFIG, type Config, type OidcSettings } from '../platform/config.js'
 import { type InTransaction, inTransaction, rowsOf, run } from '../platform/database.js'
+import { Mailer } from '../platform/mailer.js'
 import { Problem } from '../platform/problem.js'
 import { announceAccess } from './announce-access.js'
 import { logSecurity } from './security-log.js'
+import { SessionsService } from './sessions.service.js'
 
 /** Loaded when somebody first signs in that way: most servers never do. */
 const client = (): Promise<typeof Oidc> => import('openid-client')
@@ -42,6 +44,8 @@ export class OidcService {
   constructor(
     @Inject(CONFIG) private readonly config: Config,
     @InjectConnection() readonly sequelize: Sequelize,
+    private readonly sessions: SessionsService,
+    private readonly mailer: Mailer,
   ) {}
 
   /** @returns where the browser goes, and what it keeps meanwhile */
@@ -117,9 +121,48 @@ export class OidcService {
     )
     if (known) return known.id
     if (email === null || !emailVerified) return null
-    const [same] = await rowsOf<{ id: number }>(db, 'select id from account where lower(email) = lower($email)', { email })
-    if (same) await this.remember(db, same.id, issuer, subject)
-    return same?.id ?? null
+    const [same] = await rowsOf<{ id: number; proved: boolean }>(
+      db,
+      'select id, proved_at is not null as proved from account where lower(email) = lower($email) for update',
+      { email },
+    )
+    if (!same) return null
+    if (!same.proved) await this.takeOver(db, same.id)
+    await this.remember(db, same.id, issuer, subject)
+    return same.id
+  }
+
+  /**
+   * Nobody had shown that the account belongs to whom its address belongs to: somebody else may have made it, and waited. What they could come back
+   * by ends, and so does what they were let into.
+   */
+  private async takeOver(db: InTransaction, accountId: number): Promise<void> {
+    const actor = { kind: 'system', accountId, tokenId: null } as const
+    await run(db, 'update account set password_hash = null, proved_at = now() where id = $accountId', { accountId })
+    await run(db, 'update api_token set revoked_at = now() where account_id = $accountId and revoked_at is null', { accountId })
+    await run(db, 'delete from password_reset where account_id = $accountId and used_at is null', { accountId })
+    const left = await rowsOf<{ projectId: number; role: string; name: string; email: string }>(
+      db,
+      `delete from membership m using account a where a.id = m.account_id and m.account_id = $accountId and not m.by_group
+       returning m.project_id as "projectId", m.role, a.name, a.email`,
+      { accountId },
+    )
+    for (const { projectId, role, name } of left)
+      await record(db, {
+        actor,
+        projectId,
+        kind: 'member.removed',
+        changes: [{ kind: 'member', id: accountId, name, before: { role }, after: null }],
+      })
+    await this.sessions.endSessions(db, accountId)
+    logSecurity('accountTakenOver', { account: accountId })
+    const [person] = await rowsOf<{ email: string }>(db, 'select email from account where id = $accountId', { accountId })
+    if (person)
+      void this.mailer.trySend({
+        to: person.email,
+        subject: 'Your account on Bobbin was made safe',
+        text: `Hello,\n\nthere was an account for ${person.email} already, and nobody had shown that the address is theirs. Its password, sessions, tokens and memberships ended when you signed in through ${this.settings().name}. Ask the leads of your projects to invite you again.`,
+      })
   }
 
   /** Somebody new gets an account if a group of theirs leads into a project. */
@@ -139,7 +182,7 @@ export class OidcService {
       )
     const [made] = await rowsOf<{ id: number }>(
       db,
-      `insert into account (email, name, kind) values ($email, $name, 'engineer') returning id`,
+      `insert into account (email, name, kind, proved_at) values ($email, $name, 'engineer', now()) returning id`,
       { email, name },
     )
     if (!made) throw new Error('the account was not made')

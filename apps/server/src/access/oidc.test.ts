@@ -72,6 +72,28 @@ describe('signing in through an OpenID Connect provider', () => {
     expect(problemOf(await signIn('olav-2'))).toContain('verified')
   })
 
+  it('takes an account that somebody else made beforehand away from them', async () => {
+    const runa = await bobbin.person()
+    const { secret } = await runa<{ secret: string }>('POST', '/invitations', { email: 'newhire@gullhaven.example', role: 'lead' })
+    const body = JSON.stringify({ secret, account: { name: 'newhire', kind: 'tester', password: 'low tide at nine' } })
+    const headers = { 'content-type': 'application/json' }
+    const theirs = cookieOf(await fetch(`${bobbin.url}/api/invitations/accept`, { method: 'POST', headers, body }))
+    expect((await fetch(`${bobbin.url}/api/session`, { headers: { cookie: theirs } })).status).toBe(200)
+    const made = await fetch(`${bobbin.url}/api/projects/gullhaven/tokens`, {
+      method: 'POST',
+      headers: { ...headers, cookie: theirs },
+      body: '{"name":"mine","scope":"read"}',
+    })
+    const token = ((await made.json()) as { secret: string }).secret
+    know('newhire', ['ferry-testers'])
+    // the real one has what their groups give, and nothing of what was given to whoever came first
+    expect((await me(await signIn('newhire'))).projects).toMatchObject([{ slug: 'gullhaven', role: 'tester' }])
+    expect((await fetch(`${bobbin.url}/api/session`, { headers: { cookie: theirs } })).status).toBe(401)
+    const withToken = await fetch(`${bobbin.url}/api/projects/gullhaven/cases`, { headers: { authorization: `Bearer ${token}` } })
+    expect(withToken.status).toBe(401)
+    await expect(bobbin.signIn('newhire@gullhaven.example', 'low tide at nine')).rejects.toThrow('401')
+  })
+
   it('lets nobody in whose groups belong to no project', async () => {
     know('stranger', ['elsewhere'])
     const answer = await signIn('stranger')

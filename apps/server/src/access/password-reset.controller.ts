@@ -35,8 +35,8 @@ export class PasswordResetController {
   /** Whose password a link sets. */
   @Post('password-resets/look')
   @HttpCode(200)
-  look(@Body() { secret }: ResetSecretDto, @Req() request: BobbinRequest): Promise<ResetSeen> {
-    return this.resets.look(secret, placeOf(request).address)
+  look(@Body() { secret }: ResetSecretDto): Promise<ResetSeen> {
+    return this.resets.look(secret)
   }
 
   /** Sets a new password by a link, ends every session of the account, and signs in. */

@@ -8,7 +8,7 @@ import { type InTransaction, inTransaction, rowsOf, run } from '../platform/data
 import { Mailer } from '../platform/mailer.js'
 import { notFound, Problem } from '../platform/problem.js'
 import type { Caller } from './context.js'
-import { countTry, rightGuess } from './guesses.js'
+import { countTry } from './guesses.js'
 import { refuseWeak } from './passwords.js'
 import { logSecurity } from './security-log.js'
 import { hashPassword, randomSecret, secretHash } from './secrets.js'
@@ -17,11 +17,12 @@ import { SessionsService } from './sessions.service.js'
 const HOURS = 2
 
 const OPEN = `
-select r.id, a.id as "accountId", a.name, a.email from password_reset r join account a on a.id = r.account_id
+select r.id, r.mailed, a.id as "accountId", a.name, a.email from password_reset r join account a on a.id = r.account_id
 where r.secret_hash = $hash and r.used_at is null and r.expires_at > now()`
 
 interface OpenReset extends ResetSeen {
   id: number
+  mailed: boolean
   accountId: number
 }
 
@@ -58,7 +59,7 @@ export class PasswordResetService {
       { email },
     )
     if (!account) return
-    const { secret } = await inTransaction(this, (db) => this.store(db, account.id))
+    const { secret } = await inTransaction(this, (db) => this.store(db, account.id, true))
     logSecurity('resetLinkMade', { by: account.id, account: account.id })
     // not waited for: how long the mail server takes would tell whether there is an account
     void this.mailer.trySend({
@@ -68,34 +69,40 @@ export class PasswordResetService {
     })
   }
 
-  private async store(db: InTransaction, accountId: number): Promise<MadeResetLink> {
+  private async store(db: InTransaction, accountId: number, mailed = false): Promise<MadeResetLink> {
     const secret = randomSecret()
     await run(db, 'delete from password_reset where account_id = $accountId and used_at is null', { accountId })
     const [row] = await rowsOf<{ expiresAt: Date }>(
       db,
-      `insert into password_reset (account_id, secret_hash, expires_at) values ($accountId, $hash, now() + make_interval(hours => ${HOURS}))
+      `insert into password_reset (account_id, secret_hash, expires_at, mailed) values ($accountId, $hash, now() + make_interval(hours => ${HOURS}), $mailed)
        returning expires_at as "expiresAt"`,
-      { accountId, hash: this.hash(secret) },
+      { accountId, hash: this.hash(secret), mailed },
     )
     return { secret, expiresAt: row?.expiresAt.toISOString() ?? '' }
   }
 
-  async look(secret: string, address: string): Promise<ResetSeen> {
-    const { name, email } = await this.guarded(secret, address)
+  async look(secret: string): Promise<ResetSeen> {
+    const { name, email } = await this.guarded(secret)
     return { name, email }
   }
 
   /** Sets the password, and ends every session of the account. @returns the account */
   async accept(secret: string, password: string, address: string): Promise<number> {
-    const { email } = await this.guarded(secret, address)
+    const { email } = await this.guarded(secret)
     await refuseWeak(password, email)
     const passwordHash = await hashPassword(password)
     return inTransaction(this, async (db) => {
       const [open] = await rowsOf<OpenReset>(db, `${OPEN} for update of r`, { hash: this.hash(secret) })
       if (!open) throw GONE()
-      const { id, accountId, name } = open
+      const { id, accountId, name, mailed } = open
       await run(db, 'update password_reset set used_at = now() where id = $id', { id })
-      await run(db, 'update account set password_hash = $passwordHash where id = $accountId', { passwordHash, accountId })
+      await run(
+        db,
+        `update account set password_hash = $passwordHash, proved_at = case when $mailed then coalesce(proved_at, now()) else proved_at end where id = $accountId`,
+        { passwordHash, accountId, mailed },
+      )
+      // whoever had the old password may have made tokens with it
+      await run(db, 'update api_token set revoked_at = now() where account_id = $accountId and revoked_at is null', { accountId })
       const actor = { kind: 'person', accountId, tokenId: null } as const
       await record(db, { actor, projectId: null, kind: 'account.passwordReset', subject: { id: accountId, name } })
       await this.sessions.endSessions(db, accountId)
@@ -104,12 +111,10 @@ export class PasswordResetService {
     })
   }
 
-  private async guarded(secret: string, address: string): Promise<OpenReset> {
-    const guess = { email: `reset from ${address}`, address }
-    const tries = await countTry(this, guess)
+  /** Secrets are too long to be guessed at; counting wrong ones would only lock others out. */
+  private async guarded(secret: string): Promise<OpenReset> {
     const [open] = await rowsOf<OpenReset>(this, OPEN, { hash: this.hash(secret) })
     if (!open) throw GONE()
-    await rightGuess(this, guess, tries)
     return open
   }
 

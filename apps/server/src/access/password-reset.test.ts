@@ -72,8 +72,12 @@ describe('a forgotten password', () => {
 it('an invitation comes by mail, too', async () => {
   const cookie = await bobbin.signIn(RUNA, 'nine blue buoys')
   const made = await post('/projects/gullhaven/invitations', { email: 'eira@gullhaven.example', role: 'tester' }, cookie)
-  expect(await made.json()).toMatchObject({ mailed: true, invitation: { role: 'tester' } })
+  expect(await made.json()).toMatchObject({ mailed: true, secret: null, invitation: { role: 'tester' } })
   const letter = await mail.next('eira@gullhaven.example')
   expect(letter.text).toContain(`${bobbin.url}/join#`)
   expect(letter.text).toContain('runa invites you to gullhaven')
+  // who follows it has shown that the address is theirs
+  const secret = /join#([\w-]+)/.exec(letter.text)?.[1] ?? ''
+  await post('/invitations/accept', { secret, account: { name: 'eira', kind: 'tester', password: 'low tide at nine' } })
+  expect(await bobbin.ask(`select proved_at is not null as proved from account where name = 'eira'`)).toEqual([{ proved: true }])
 })

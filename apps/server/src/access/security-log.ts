@@ -11,6 +11,7 @@ export type SecurityEvent =
   | 'resetLinkMade'
   | 'passwordReset'
   | 'accountMade'
+  | 'accountTakenOver'
   | 'invited'
   | 'invitationAccepted'
   | 'invitationWithdrawn'

@@ -20,6 +20,27 @@ export function setSession(request: BobbinRequest, response: Response, secret: s
   })
 }
 
+const KNOWN = 'bobbin_known'
+/** A browser is known to so many accounts, for so many days. */
+const [MOST_KNOWN, KNOWN_DAYS] = [5, 180]
+
+/** Remembers that somebody was signed in here, so that wrong passwords from elsewhere don't keep them out. */
+export function setKnown(request: BobbinRequest, response: Response, browser: string, config: Config): void {
+  const all = [browser, ...knownTo(request).filter((one) => one !== browser)].slice(0, MOST_KNOWN)
+  response.cookie(KNOWN, all.join('.'), {
+    httpOnly: true,
+    sameSite: 'strict',
+    secure: isSecure(request, config),
+    path: '/api/session',
+    maxAge: KNOWN_DAYS * 86_400_000,
+  })
+}
+
+function knownTo(request: BobbinRequest): string[] {
+  const found = ((request.cookies ?? {}) as Record<string, unknown>)[KNOWN]
+  return typeof found === 'string' ? found.split('.', MOST_KNOWN) : []
+}
+
 export function clearSession(response: Response): void {
   response.clearCookie(PLAIN, { path: '/' })
   response.clearCookie(OVER_TLS, { path: '/', secure: true })
@@ -33,4 +54,8 @@ export function sessionOf(request: BobbinRequest): string | null {
 }
 
 /** Express works out the address, past as many proxies as the configuration names. */
-export const placeOf = (request: BobbinRequest): Place => ({ agent: request.headers['user-agent'] ?? '', address: request.ip ?? '' })
+export const placeOf = (request: BobbinRequest): Place => ({
+  agent: request.headers['user-agent'] ?? '',
+  address: request.ip ?? '',
+  known: knownTo(request),
+})

@@ -5,7 +5,7 @@ import { CONFIG, type Config } from '../platform/config.js'
 import { NewPasswordDto, SignInDto } from './access.dto.js'
 import { AccessService } from './access.service.js'
 import { type BobbinRequest, type Caller, PersonOnly, Public, Who, SignedIn } from './context.js'
-import { clearSession, placeOf, sessionOf, setSession } from './session-cookie.js'
+import { clearSession, placeOf, sessionOf, setKnown, setSession } from './session-cookie.js'
 import { SessionsService } from './sessions.service.js'
 
 @Controller()
@@ -23,6 +23,7 @@ export class SessionsController {
   async signIn(@Body() body: SignInDto, @Req() request: BobbinRequest, @Res({ passthrough: true }) response: Response): Promise<void> {
     const secret = await this.sessions.signIn(body.email, body.password, placeOf(request), sessionOf(request))
     setSession(request, response, secret, this.config)
+    setKnown(request, response, this.sessions.knownBrowser(body.email), this.config)
   }
 
   /** Who asks, and their projects. */

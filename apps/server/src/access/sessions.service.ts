@@ -6,6 +6,7 @@ import type { SessionRow } from '../contract/index.js'
 import { CONFIG, type Config } from '../platform/config.js'
 import { type Actor, actorOf, record } from '../platform/acts/index.js'
 import { type InTransaction, inTransaction, rowsOf, run } from '../platform/database.js'
+import { Mailer } from '../platform/mailer.js'
 import { notFound, Problem } from '../platform/problem.js'
 import { Account } from './account.model.js'
 import type { Caller } from './context.js'
@@ -25,6 +26,8 @@ const IDLE_DAYS = 3
 export interface Place {
   agent: string
   address: string
+  /** What the browser kept of accounts that were signed in there. */
+  known?: readonly string[]
 }
 
 /** Signing in and out, and the list of where one is signed in. */
@@ -38,22 +41,35 @@ export class SessionsService {
     @InjectModel(Session) private readonly sessions: typeof Session,
     @Inject(CONFIG) private readonly config: Config,
     @InjectConnection() readonly sequelize: Sequelize,
+    private readonly mailer: Mailer,
   ) {}
 
   /** A new session each time; the one that the browser had before ends. @returns the secret for the cookie */
   async signIn(email: string, password: string, place: Place, before: string | null): Promise<string> {
-    const guess = { email, address: place.address }
-    const tries = await countTry(this, guess)
+    const guess = { email, address: place.address, known: this.isKnown(email, place) }
+    const { tries, tell } = await countTry(this, guess)
     const account = await this.accounts.findOne({
       where: this.sequelize.where(this.sequelize.fn('lower', this.sequelize.col('email')), email.toLowerCase()),
     })
     const matches = await passwordMatches(account?.passwordHash ?? (await this.nobody), password)
     if (!account || !matches) {
       logSecurity('signInRefused', { email: email.slice(0, 100), address: place.address })
+      if (account && tell)
+        this.tell(
+          account.email,
+          'Wrong passwords for your account',
+          `somebody tried several wrong passwords for your account on Bobbin, the last time from ${place.address}. If that was you, you need not do anything. If not, choose a password that you use nowhere else.`,
+        )
       throw new Problem('notSignedIn', 'wrongPassword', 'Email or password is wrong')
     }
     await rightGuess(this, guess, tries)
     logSecurity('signedIn', { account: account.id, address: place.address })
+    if (!guess.known)
+      this.tell(
+        account.email,
+        'New sign-in to your account',
+        `you signed in to Bobbin from a browser that was not known to your account, at ${place.address}. If that was not you, change your password, and end all sessions under Settings › Account.`,
+      )
     if (before) await this.signOut(before)
     return inTransaction(this, async (db) => {
       await this.write(db, { kind: 'person', accountId: account.id, tokenId: null }, 'account.signedIn')
@@ -169,8 +185,8 @@ export class SessionsService {
   async changePassword(caller: Caller, { current, next, endTokens }: NewPasswordDto, place: Place): Promise<string> {
     const account = await this.accounts.findByPk(caller.accountId)
     if (!account) throw notFound('account', caller.accountId)
-    const guess = { email: account.email, address: place.address }
-    const tries = await countTry(this, guess)
+    const guess = { email: account.email, address: place.address, known: this.isKnown(account.email, place) }
+    const { tries } = await countTry(this, guess)
     if (account.passwordHash === null) throw new Problem('conflict', 'noPassword', 'You sign in elsewhere, and have no password here')
     if (!(await passwordMatches(account.passwordHash, current))) {
       throw new Problem('invalid', 'wrongPassword', 'The current password is wrong; nothing was changed')
@@ -181,6 +197,12 @@ export class SessionsService {
     return inTransaction(this, async (db) => {
       await account.update({ passwordHash }, { transaction: db.transaction })
       logSecurity('passwordChanged', { account: account.id, address: place.address })
+      this.tell(
+        account.email,
+        'Your password was changed',
+        `the password of your account on Bobbin was changed, from ${place.address}. If that was not you, ask an administrator of the server for a link that sets a new one.`,
+      )
+      await run(db, 'delete from password_reset where account_id = $id and used_at is null', { id: account.id })
       if (endTokens) {
         await run(db, 'update api_token set revoked_at = now() where account_id = $id and revoked_at is null', { id: account.id })
         logSecurity('tokensEnded', { account: account.id })
@@ -189,6 +211,20 @@ export class SessionsService {
       await this.endSessions(db, account.id)
       return this.open(account.id, place, db.transaction)
     })
+  }
+
+  /** What a browser keeps that was signed in to an account: it says nothing else, and lets nobody in. */
+  knownBrowser(email: string): string {
+    return this.hash(`known browser of ${email.toLowerCase()}`).toString('base64url')
+  }
+
+  private isKnown(email: string, { known }: Place): boolean {
+    return (known ?? []).includes(this.knownBrowser(email))
+  }
+
+  /** Nobody waits for it: how long it takes would tell whether there is an account. */
+  private tell(to: string, subject: string, text: string): void {
+    void this.mailer.trySend({ to, subject, text: `Hello,\n\n${text}` })
   }
 
   private hash(secret: string): Buffer {

@@ -20,7 +20,7 @@ export class TokensController {
   @Post()
   @Needs('deliver')
   make(@Ctx() context: Context, @Body() body: NewTokenDto): Promise<MadeToken> {
-    return this.tokens.make(context, body.name, body.scope, body.days)
+    return this.tokens.make(context, body.name, body.scope, body.days, body.agent ?? null)
   }
 
   /** Revokes a token, at once and for good. */

@@ -7,12 +7,18 @@ import type { MadeToken, TokenRow, TokenScope } from '../contract/index.js'
 import { CONFIG, type Config } from '../platform/config.js'
 import { actorOf, recordOf } from '../platform/acts/index.js'
 import { type InTransaction, inTransaction, rowsOf, run } from '../platform/database.js'
-import { notFound } from '../platform/problem.js'
+import { notFound, Problem } from '../platform/problem.js'
 import { ApiToken } from './api-token.model.js'
 import { announceAccess } from './announce-access.js'
 import { type Caller, can, type Context, missing, mustBeAble } from './context.js'
 import { logSecurity } from './security-log.js'
 import { randomSecret, secretHash } from './secrets.js'
+
+export interface AgentBounds {
+  poolId: number | null
+  labels: string[] | null
+  environments: number[] | null
+}
 
 const PREFIX = 'bbn_'
 
@@ -51,9 +57,13 @@ export class TokensService {
   }
 
   /** Nobody gives a machine what they may not do themselves. */
-  async make(context: Context, name: string, scope: TokenScope, days = USUAL_DAYS): Promise<MadeToken> {
+  /** @param agent what agents with it may be at most; null: whatever they say */
+  async make(context: Context, name: string, scope: TokenScope, days = USUAL_DAYS, agent: AgentBounds | null = null): Promise<MadeToken> {
     const { project, caller } = context
     for (const right of SCOPE_RIGHTS[scope]) mustBeAble(context, right)
+    // an agent is handed secrets
+    if (scope === 'agent') mustBeAble(context, 'manage')
+    if (agent && scope !== 'agent') throw new Problem('invalid', 'bounds', 'Only a token for agents is bound to what agents may be')
     const secret = PREFIX + randomSecret()
     const act = { actor: actorOf(caller), projectId: project.id, kind: 'token.made' } as const
     const { answer: id } = await inTransaction(this, (db) =>
@@ -61,13 +71,30 @@ export class TokensService {
         db,
         act,
         (id) => [{ kind: 'token', where: 't.id = $id', bind: { id } }],
-        () => this.store(project.id, caller.accountId, name, scope, secret, days, db.transaction),
+        async () => {
+          const id = await this.store(project.id, caller.accountId, name, scope, secret, days, db.transaction)
+          if (agent) await this.bind(db, project.id, id, agent)
+          return id
+        },
       ),
     )
     logSecurity('tokenMade', { token: id, by: caller.accountId, project: project.slug, scope })
     const [token] = await this.rows(project.id, id)
     if (!token) throw notFound('token', id)
     return { token, secret }
+  }
+
+  /** @throws Problem invalid for a pool or an environment of no project, or another one */
+  private async bind(db: InTransaction, projectId: number, id: number, { poolId, labels, environments }: AgentBounds): Promise<void> {
+    const rows = await rowsOf(
+      db,
+      `update api_token t set pool_id = $poolId::int, labels = $labels::text[], environments = $environments::int[] where t.id = $id
+         and ($poolId::int is null or exists (select 1 from pool p where p.id = $poolId::int and p.project_id = $projectId))
+         and (select count(*) from environment e where e.id = any($environments::int[]) and e.project_id = $projectId) = coalesce(cardinality($environments::int[]), 0)
+       returning 1 as yes`,
+      { id, projectId, poolId, labels, environments: environments && [...new Set(environments)] },
+    )
+    if (rows.length === 0) throw new Problem('invalid', 'bounds', 'There is no such pool or environment in this project')
   }
 
   /** @returns its id */

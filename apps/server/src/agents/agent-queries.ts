@@ -11,7 +11,7 @@ from pool p where p.project_id = $projectId order by p.name`
 
 export const RECIPE_ROWS = `
 select r.id, r.name, r.framework, r.tree, r.source, r.ref, r.folder, r.prepare, r.command, r.clean_up as "cleanUp", r.results, r.labels, r.whole_files as "wholeFiles",
-  r.limit_minutes as "limitMinutes",
+  r.limit_minutes as "limitMinutes", r.parameters,
   (select count(*)::int from script_source x join source_tree t on t.id = x.tree_id where x.project_id = r.project_id and x.gone_at is null
     and x.framework = r.framework and (r.tree is null or t.name = r.tree)) as scripts
 from recipe r where r.project_id = $projectId order by r.name`

@@ -1,3 +1,4 @@
+import { MOST_PARAMETER, PARAMETER_NAME } from '@bobbin/core'
 import { Type } from 'class-transformer'
 import {
   ArrayMaxSize,
@@ -17,7 +18,7 @@ import {
   ValidateNested,
 } from 'class-validator'
 import { WindowDto } from '../environments/index.js'
-import { trimmed } from '../platform/validation.js'
+import { maybe, trimmed } from '../platform/validation.js'
 
 const LABEL = /^[A-Za-z0-9][A-Za-z0-9._:-]{0,59}$/
 const LABEL_SAYS = { each: true, message: 'A label is one word of letters, digits and . _ : -' }
@@ -114,6 +115,32 @@ export class PoolDto {
   confirmed: boolean
 }
 
+export class RecipeParameterDto {
+  @Matches(PARAMETER_NAME, { message: 'A parameter is named in letters, digits and _' })
+  name: string
+  /** The only values that it may have; none where a pattern says. */
+  @IsArray()
+  @ArrayMaxSize(100)
+  @IsString({ each: true })
+  @MaxLength(MOST_PARAMETER, { each: true })
+  values: string[]
+  /** A regular expression for the whole value, without groups. */
+  @IsOptional()
+  @IsString()
+  @MaxLength(200)
+  pattern: string | null
+  /** What it is where a plan says nothing. */
+  @IsOptional()
+  @IsString()
+  @MaxLength(MOST_PARAMETER)
+  fallback: string | null
+  /** The variable that its process reads; by itself `BOBBIN_PARAM_` and the name. */
+  @IsOptional()
+  @IsString()
+  @MaxLength(60)
+  variable: string | null
+}
+
 export class RecipeDto {
   @trimmed()
   @IsString()
@@ -166,6 +193,13 @@ export class RecipeDto {
   @Min(1)
   @Max(1440)
   limitMinutes: number
+  /** What plans may choose; left out, nothing. */
+  @maybe()
+  @IsArray()
+  @ArrayMaxSize(50)
+  @ValidateNested({ each: true })
+  @Type(() => RecipeParameterDto)
+  parameters?: RecipeParameterDto[]
 }
 
 export class HandoffDto {

@@ -1,4 +1,4 @@
-import { RECIPE_TEMPLATES, unknownPlaces } from '@bobbin/core'
+import { type ParameterFault, parameterFaults, RECIPE_TEMPLATES, unknownPlaces } from '@bobbin/core'
 import { Inject, Injectable } from '@nestjs/common'
 import { InjectConnection } from '@nestjs/sequelize'
 import { Sequelize } from 'sequelize-typescript'
@@ -60,6 +60,7 @@ const RECIPES: KeptRows = {
     labels: 'labels::text[]',
     wholeFiles: 'whole_files',
     limitMinutes: 'limit_minutes',
+    parameters: 'parameters::jsonb',
   },
 }
 const HANDOFFS: KeptRows = {
@@ -102,18 +103,21 @@ export class AgentsService {
           name: dto.pool,
         })
       : []
+    const bounds = await this.boundsOf(caller.token?.id ?? null)
+    if (bounds.poolId !== null && pool && pool.id !== bounds.poolId)
+      throw new Problem('forbidden', 'otherPool', `The token of this agent is bound to another pool than “${dto.pool}”`)
     if (dto.pool && !pool) throw new Problem('invalid', 'noPool', `There is no pool “${dto.pool}” in this project`)
     return inTransaction(this, async (db) => {
       const [agent] = await rowsOf<{ id: number; fresh: boolean }>(db, sql.REGISTER, {
         projectId: project.id,
         name: dto.name,
         key: dto.key,
-        labels: [...new Set(dto.labels)],
+        labels: [...new Set(dto.labels)].filter((label) => bounds.labels === null || bounds.labels.includes(label)),
         profiles: dto.profiles,
         cores: dto.cores ?? null,
         version: dto.version ?? null,
         host: dto.host ?? null,
-        poolId: pool?.id ?? null,
+        poolId: bounds.poolId ?? pool?.id ?? null,
         tokenId: caller.token?.id ?? null,
       })
       if (!agent)
@@ -126,6 +130,16 @@ export class AgentsService {
       })
       return { id: agent.id, name: dto.name, version: AGENT_VERSION }
     })
+  }
+
+  /** What agents with a token may be at most. */
+  private async boundsOf(tokenId: number | null): Promise<{ poolId: number | null; labels: string[] | null }> {
+    const [row] = await rowsOf<{ poolId: number | null; labels: string[] | null }>(
+      this,
+      'select pool_id as "poolId", labels from api_token where id = $tokenId',
+      { tokenId },
+    )
+    return row ?? { poolId: null, labels: null }
   }
 
   async edit(context: Context, id: number, dto: AgentDto): Promise<AgentList> {
@@ -251,5 +265,27 @@ function recipeValues(dto: RecipeDto) {
       'place',
       `Nothing stands for {${unknown}}. There are {files}, {names}, {titles}, {ids}, {classes}, {keys} and {results}`,
     )
-  return { ...dto, tree: dto.tree || null }
+  const parameters = (dto.parameters ?? []).map(({ name, values, pattern, fallback, variable }) => ({
+    ...{ name, values, pattern: pattern || null, fallback: fallback ?? null, variable: variable || null },
+  }))
+  const [fault] = parameterFaults(parameters)
+  if (fault) throw new Problem('invalid', 'parameter', parameterWords(fault))
+  return { ...dto, parameters, tree: dto.tree || null }
+}
+
+function parameterWords(fault: ParameterFault): string {
+  switch (fault.code) {
+    case 'name':
+      return `“${fault.name}” can be no parameter: letters, digits and _`
+    case 'twice':
+      return `Two parameters are called ${fault.name}, or have its variable`
+    case 'free':
+      return `Say which values ${fault.name} may have, or by a pattern which`
+    case 'pattern':
+      return `The pattern of ${fault.name} can’t be used: characters, classes such as [a-z], and at most two of * and +, without groups`
+    case 'variable':
+      return `${fault.name} can’t be read by ${fault.variable}: it is no name of a variable, or one that programs obey`
+    case 'fallback':
+      return `What ${fault.name} is by itself is none of the values that it may have`
+  }
 }

@@ -82,7 +82,7 @@ describe('what was changed becomes again what it was', () => {
       '/environments',
       environmentDto('quay-test', { variables: { LANE: '3' }, protected: true }),
     )
-    await ask('PUT', `/environments/${id}/secrets/WORD`, { value: 'open' })
+    await ask('PUT', `/environments/${id}/secrets/WORD`, { value: 'low tide' })
     const was = await state('environment', id)
     await ask('PUT', `/environments/${id}`, environmentDto('quay-two', { variables: {}, profiles: ['phone'] }))
     await undo('environment.changed')

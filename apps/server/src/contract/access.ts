@@ -65,10 +65,10 @@ export interface InvitationRow {
   expiresAt: string
 }
 
-/** The link ends in the secret, which is shown this once. */
+/** The link ends in the secret, which is shown this once; a link that was mailed is shown to nobody else. */
 export interface MadeInvitation {
   invitation: InvitationRow
-  secret: string
+  secret: string | null
   /** It was sent by mail, too. */
   mailed: boolean
 }

@@ -1,4 +1,4 @@
-import type { MaintenanceWindow } from '@bobbin/core'
+import type { MaintenanceWindow, RecipeParameter } from '@bobbin/core'
 
 export interface Agent {
   id: number
@@ -61,13 +61,15 @@ export interface Recipe {
   labels: string[]
   wholeFiles: boolean
   limitMinutes: number
+  /** What plans may choose. */
+  parameters: RecipeParameter[]
   /** Scripts in code that it runs. */
   scripts: number
 }
 
 export interface RecipeList {
   rows: Recipe[]
-  templates: Omit<Recipe, 'id' | 'tree' | 'source' | 'ref' | 'folder' | 'limitMinutes' | 'scripts'>[]
+  templates: Omit<Recipe, 'id' | 'tree' | 'source' | 'ref' | 'folder' | 'limitMinutes' | 'scripts' | 'parameters'>[]
   /** Frameworks and trees of scripts that no recipe runs. */
   missing: { framework: string; tree: string; scripts: number }[]
 }

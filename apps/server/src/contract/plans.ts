@@ -49,6 +49,8 @@ export type PlanNote =
   | { code: 'noScript'; count: number; examples: string[] }
   | { code: 'noRecipe'; framework: string; tree: string; count: number }
   | { code: 'skippedInCode'; count: number }
+  | { code: 'parameter'; recipe: string; name: string; may: string[]; count: number }
+  | { code: 'unsafeFile'; count: number; examples: string[] }
   | { code: 'alsoRuns'; count: number }
   | { code: 'outOfOrder'; count: number; examples: string[] }
   | { code: 'otherProfile'; framework: string; profiles: string[]; cell: string; count: number }

@@ -1,4 +1,4 @@
-import { type MaintenanceWindow, recurrenceFault } from '@bobbin/core'
+import { type MaintenanceWindow, recurrenceFault, isDangerousVariable } from '@bobbin/core'
 import { Inject, Injectable } from '@nestjs/common'
 import { InjectConnection } from '@nestjs/sequelize'
 import { Sequelize } from 'sequelize-typescript'
@@ -79,6 +79,12 @@ export class EnvironmentsService {
 
   async setSecret(context: Context, id: number, name: string, value: string): Promise<Environment> {
     checkNames({ [name]: value })
+    if (value.length < MIN_SECRET)
+      throw new Problem(
+        'invalid',
+        'secret',
+        `A secret has at least ${MIN_SECRET} characters: a shorter one can’t be told from other text where it is masked`,
+      )
     await this.act(context, id, 'environment.secretSet', name, (db) =>
       run(
         db,
@@ -236,11 +242,20 @@ export function recurrenceProblem(fault: NonNullable<ReturnType<typeof recurrenc
   }
 }
 
-/** @throws Problem invalid for what can be no environment variable */
+/** Characters. */
+const MIN_SECRET = 6
+
+/** @throws Problem invalid for what can be no environment variable, or is one that programs obey */
 export function checkNames(variables: Record<string, unknown>): void {
   for (const [name, value] of Object.entries(variables)) {
     if (!/^[A-Za-z_][A-Za-z0-9_]{0,99}$/.test(name))
       throw new Problem('invalid', 'variable', `“${name.slice(0, 100)}” can be no variable: letters, digits and _`)
+    if (isDangerousVariable(name))
+      throw new Problem(
+        'invalid',
+        'variable',
+        `${name} can’t be set: programs obey it. Choose a name of your own, and read it in the tests`,
+      )
     if (typeof value !== 'string' || value.length > 20_000 || value.includes('\0'))
       throw new Problem('invalid', 'variable', `The value of ${name} must be a text of up to 20,000 characters`)
   }

@@ -1,4 +1,16 @@
-import { inOrder, type Load, type MappingRule, medianOf, profilesOf, type SnapshotCase, splitByCount, splitByTime } from '@bobbin/core'
+import {
+  inOrder,
+  type Load,
+  type MappingRule,
+  medianOf,
+  profilesOf,
+  type SnapshotCase,
+  splitByCount,
+  splitByTime,
+  parameterVariables,
+  type RecipeParameter,
+  isSafePath,
+} from '@bobbin/core'
 import type { Project } from '../access/index.js'
 import type { PlanCell, PlanNote, Recipe, SuiteFilter } from '../contract/index.js'
 import { type Queryable, rowsOf } from '../platform/database.js'
@@ -92,7 +104,7 @@ select 0 as "caseId", coalesce((select string_agg($prefix || '-' || c.number, ',
 from script_source x join source_tree t on t.id = x.tree_id where x.project_id = $projectId and x.gone_at is null and x.script_id = any($scripts::int[])`
 
 const RECIPES = `
-select id, name, framework, tree, source, ref, folder, prepare, command, clean_up as "cleanUp", results, labels, whole_files as "wholeFiles", limit_minutes as "limitMinutes"
+select id, name, framework, tree, source, ref, folder, prepare, command, clean_up as "cleanUp", results, labels, whole_files as "wholeFiles", limit_minutes as "limitMinutes", parameters
 from recipe where project_id = $projectId order by tree nulls last, id`
 
 /** What results call the scripts in code. */
@@ -142,17 +154,20 @@ export async function compilePlan(db: Queryable, project: Project, settings: Pla
   const cells = settings.cells.filter((cell) => cell.byHand !== 'all')
   const profiles = await profileRules(db, project.id)
   const bundles = cells.flatMap((cell) =>
-    grouped.filter(fitsCell(cell, profiles, notes)).map(({ recipe, rows, parameters }): Bundle => {
-      const timed = withTimes(rows, times.get(cell.profile) ?? new Map(), times.get(null) ?? new Map())
-      const { tests, units } = ordered(timed, order, recipe.wholeFiles || settings.split === 'file')
-      return {
-        cell,
-        recipe,
-        parameters: { ...parameters, ...cell.parameters },
-        tests,
-        units,
-      }
-    }),
+    grouped
+      .filter(fitsCell(cell, profiles, notes))
+      .filter(fitsParameters(cell, notes))
+      .map(({ recipe, rows, parameters }): Bundle => {
+        const timed = withTimes(rows, times.get(cell.profile) ?? new Map(), times.get(null) ?? new Map())
+        const { tests, units } = ordered(timed, order, recipe.wholeFiles || settings.split === 'file')
+        return {
+          cell,
+          recipe,
+          parameters: { ...parameters, ...cell.parameters },
+          tests,
+          units,
+        }
+      }),
   )
   if (bundles.length === 0 && byHand.length === 0) notes.push({ code: 'nothingToRun' })
   return { bundles, byHand, notes, cases }
@@ -214,8 +229,13 @@ function byRecipe(
   const seen = new Map<string, ScriptRow & { keys: string[] }>()
   const without = new Map<string, { framework: string; tree: string; scripts: Set<number> }>()
   const skipped = new Set<number>()
+  const unsafe = new Set<string>()
   for (const { rows, parameters } of chosen)
     for (const row of rows) {
+      if (!isSafePath(row.file)) {
+        unsafe.add(row.file)
+        continue
+      }
       if (row.skipped) {
         skipped.add(row.scriptId)
         continue
@@ -243,6 +263,7 @@ function byRecipe(
       groups.set(group, all)
     }
   for (const { framework, tree, scripts } of without.values()) notes.push({ code: 'noRecipe', framework, tree, count: scripts.size })
+  if (unsafe.size > 0) notes.push({ code: 'unsafeFile', count: unsafe.size, examples: [...unsafe].slice(0, MOST_EXAMPLES) })
   if (skipped.size > 0) notes.push({ code: 'skippedInCode', count: skipped.size })
   return [...groups.values()]
 }
@@ -263,6 +284,22 @@ const fitsCell =
     if (!notes.some(same)) notes.push({ code: 'otherProfile', framework, profiles: own, cell: cell.profile, count: rows.length })
     return false
   }
+
+/** Whether what a plan chose fits what its recipe declares; what is not run because of it is noted, with what may be chosen. */
+const fitsParameters =
+  (cell: PlanCell, notes: PlanNote[]) =>
+  ({ recipe, parameters, rows }: Grouped): boolean => {
+    const { unfit } = parameterVariables(recipe.parameters, { ...parameters, ...cell.parameters })
+    for (const name of unfit) {
+      const declared = recipe.parameters.find((one) => one.name === name)
+      if (!notes.some((note) => note.code === 'parameter' && note.recipe === recipe.name && note.name === name))
+        notes.push({ code: 'parameter', recipe: recipe.name, name, may: mayBe(declared), count: rows.length })
+    }
+    return unfit.length === 0
+  }
+
+const mayBe = (declared: RecipeParameter | undefined): string[] =>
+  declared === undefined ? [] : declared.values.length > 0 ? [...declared.values] : [`/${declared.pattern ?? ''}/`]
 
 /** What scripts in code took lately, by profile and as a whole (null): rows of a data-driven test together. */
 async function timesOf(db: Queryable, projectId: number, heads: readonly number[]): Promise<Map<string | null, Map<number, number>>> {

@@ -60,7 +60,7 @@ export class PartsController {
 
   /** Stops one part. */
   @Post(':id/stop')
-  @Needs('run')
+  @Needs('start')
   @HttpCode(204)
   stop(@Ctx() context: Context, @Param('id', ParseIntPipe) id: number): Promise<void> {
     return this.starts.stopPart(context, id)

@@ -84,7 +84,7 @@ where p.project_id = $projectId and p.name = $pipeline and b.branch = $branch or
 
 /**
  * The next part that an agent can take, which is its own from then on: tries of what failed first, then the oldest start, then the longest.
- * Binds: projectId, agentId, labels, profiles, poolId, closed (environments that are closed).
+ * Binds: projectId, agentId, tokenId (whose bounds hold now), labels, profiles, poolId, closed (environments that are closed).
  */
 export const CLAIM = `
 with mine as (
@@ -92,6 +92,7 @@ with mine as (
   where p.project_id = $projectId and p.state = 'waiting' and p.handoff_id is null and s.state = 'going' and p.stop_asked_at is null
     and p.labels <@ $labels::text[] and (p.profile is null or cardinality($profiles::text[]) = 0 or p.profile = any($profiles::text[]))
     and (p.pool_id is null or p.pool_id = $poolId::int)
+    and not exists (select 1 from api_token t where t.id = $tokenId::int and (not p.environment_id = any(t.environments) or not p.labels <@ t.labels))
     and (not e.protected or e.opened_until > now()) and not p.environment_id = any($closed::int[])
     and not exists (select 1 from run r where r.id = p.run_id and r.stop_asked_at is not null)
   order by p.try desc, p.start_id, p.expected_ms desc, p.id limit 1 for update of p skip locked

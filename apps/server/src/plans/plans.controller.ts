@@ -71,7 +71,7 @@ export class PlansController {
 
   /** Starts a plan now; a trial stays out of the record. Also for programs outside, with a token of the scope “start”. */
   @Post(':id/start')
-  @Needs('run')
+  @Needs('start')
   @HttpCode(200)
   start(@Ctx() context: Context, @Param('id', ParseIntPipe) id: number, @Body() { trial }: StartDto): Promise<StartRow> {
     return this.starts.startNow(context, id, trial ?? false)
@@ -91,7 +91,7 @@ export class StartsController {
 
   /** Stops what is under way of a start, or of one of its runs. */
   @Post(':id/stop')
-  @Needs('run')
+  @Needs('start')
   @HttpCode(204)
   stop(@Ctx() context: Context, @Param('id', ParseIntPipe) id: number, @Body() { runId }: StopDto): Promise<void> {
     return this.starts.stop(context, id, runId ?? null)

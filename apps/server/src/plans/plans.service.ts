@@ -1,10 +1,19 @@
-import { closedAt, forecast, type MaintenanceWindow, nextClockChange, nextOccurrences, windowsWithin, type Worker } from '@bobbin/core'
+import {
+  closedAt,
+  forecast,
+  type MaintenanceWindow,
+  nextClockChange,
+  nextOccurrences,
+  windowsWithin,
+  type Worker,
+  MOST_PARAMETER,
+  PARAMETER_NAME,
+} from '@bobbin/core'
 import { Injectable } from '@nestjs/common'
 import { InjectConnection } from '@nestjs/sequelize'
 import { Sequelize } from 'sequelize-typescript'
 import type { Context } from '../access/index.js'
 import type { Coming, PlanDetail, PlanList, PlanRow } from '../contract/index.js'
-import { checkNames } from '../environments/index.js'
 import { type InTransaction, rowsOf, run } from '../platform/database.js'
 import { addRow, changeRow, type KeptRows, removeRow } from '../platform/kept-rows.js'
 import { notFound, Problem } from '../platform/problem.js'
@@ -135,10 +144,29 @@ export class PlansService {
     })
   }
 
+  /** What people do by hand may have any values; what scripts get is what some recipe declares. @throws Problem invalid, with which there are */
+  private async mustBeDeclared(db: InTransaction, projectId: number, { suites, cells }: PlanDto): Promise<void> {
+    const byHand = (cell: PlanDto['cells'][number]) => (cell.byHand ?? 'none') !== 'none'
+    const chosen = [...cells.filter((cell) => !byHand(cell)), ...(cells.some(byHand) ? [] : suites)]
+    const names = new Set(chosen.flatMap(({ parameters }) => Object.keys(parameters)))
+    if (names.size === 0) return
+    const rows = await rowsOf<{ name: string }>(
+      db,
+      `select distinct p ->> 'name' as name from recipe r cross join jsonb_array_elements(r.parameters) p where r.project_id = $projectId order by 1`,
+      { projectId },
+    )
+    const declared = rows.map(({ name }) => name)
+    const other = [...names].find((name) => !declared.includes(name))
+    if (other === undefined) return
+    const may = declared.length > 0 ? `There are ${declared.join(', ')}` : 'Recipes declare none yet (Settings › Agents)'
+    throw new Problem('invalid', 'parameter', `No recipe declares a parameter “${other}”. ${may}`, { parameters: declared })
+  }
+
   private async setParts(db: InTransaction, context: Context, planId: number, dto: PlanDto): Promise<void> {
     const { project } = context
-    for (const { parameters } of [...dto.suites, ...dto.cells]) checkNames(parameters)
+    for (const { parameters } of [...dto.suites, ...dto.cells]) checkParameters(parameters)
     await this.mustBeOurs(db, project.id, dto)
+    await this.mustBeDeclared(db, project.id, dto)
     await run(db, 'delete from plan_suite where plan_id = $planId', { planId })
     await run(db, SET_SUITES, { planId, rows: JSON.stringify(dto.suites) })
     await run(db, 'delete from plan_cell where plan_id = $planId', { planId })
@@ -326,5 +354,15 @@ function forecastOf(bundles: readonly Bundle[], plan: PlanRecord, { agents }: Si
     machineMs: told.machineMs,
     cost: told.cost,
     unplaced: told.unplaced.map(({ load, reason }) => ({ ...named(load), reason })),
+  }
+}
+
+/** @throws Problem invalid for what can be no parameter */
+function checkParameters(parameters: Record<string, unknown>): void {
+  for (const [name, value] of Object.entries(parameters)) {
+    if (!PARAMETER_NAME.test(name))
+      throw new Problem('invalid', 'parameter', `“${name.slice(0, 100)}” can be no parameter: letters, digits and _`)
+    if (typeof value !== 'string' || value.length > MOST_PARAMETER || /\p{Cc}/u.test(value))
+      throw new Problem('invalid', 'parameter', `The value of ${name} must be a line of up to ${MOST_PARAMETER} characters`)
   }
 }

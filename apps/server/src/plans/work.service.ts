@@ -1,4 +1,4 @@
-import { closedAt, masker, type MaintenanceWindow, withNeeded } from '@bobbin/core'
+import { closedAt, isDangerousVariable, masker, parameterVariables, type MaintenanceWindow, withNeeded } from '@bobbin/core'
 import { Inject, Injectable } from '@nestjs/common'
 import { InjectConnection } from '@nestjs/sequelize'
 import { Sequelize } from 'sequelize-typescript'
@@ -75,6 +75,10 @@ select p.id, p.start_id as "startId", p.run_id as "runId", p.environment_id as "
   p.lost::int as lost, (select name from agent a where a.id = p.agent_id) as agent, s.name,
   p.delivered_at is not null as delivered, p.stop_asked_at is not null as stopping
 from part p join start s on s.id = p.start_id where p.id = $id and p.project_id = $projectId`
+
+/** What was set before such names were refused reaches no process. */
+const withoutDangerous = (variables: Record<string, string>): Record<string, string> =>
+  Object.fromEntries(Object.entries(variables).filter(([name]) => !isDangerousVariable(name)))
 
 /** What agents take, say and bring back. */
 @Injectable()
@@ -159,6 +163,7 @@ export class WorkService {
       const [part] = await rowsOf<Claimed>(db, sql.CLAIM, {
         projectId: project.id,
         agentId: agent.id,
+        tokenId: caller.token?.id ?? null,
         labels: agent.labels,
         profiles: agent.profiles,
         poolId: agent.poolId,
@@ -213,12 +218,12 @@ export class WorkService {
       files: [...new Set(tests.map(({ file }) => file))],
       keys: [...new Set(tests.flatMap(({ keys }) => keys))],
       variables: {
-        ...environment?.variables,
-        ...part.parameters,
+        ...withoutDangerous(environment?.variables ?? {}),
+        ...parameterVariables(part.recipe.parameters ?? [], part.parameters).variables,
         ...(environment?.address && { BOBBIN_ENVIRONMENT_ADDRESS: environment.address }),
         ...(environment?.runAs && { BOBBIN_RUN_AS: environment.runAs }),
       },
-      secrets: await this.environments.secretsOf(part.environmentId),
+      secrets: withoutDangerous(await this.environments.secretsOf(part.environmentId)),
       token,
       target: target.target,
     }

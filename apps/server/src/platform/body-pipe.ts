@@ -93,8 +93,8 @@ function objectsIn(value: unknown): number {
 function movedOn(error: unknown, member: string, by: number): unknown {
   if (!(error instanceof BadRequestException)) return error
   const { message } = error.getResponse() as { message: string | string[] }
-  const moved = [message].flat().map((one) =>
-    one.startsWith(`${member}.`) ? one.replace(/\.(\d{1,9})\./, (_, place: string) => `.${Number(place) + by}.`) : one,
-  )
+  const moved = [message]
+    .flat()
+    .map((one) => (one.startsWith(`${member}.`) ? one.replace(/\.(\d{1,9})\./, (_, place: string) => `.${Number(place) + by}.`) : one))
   return new BadRequestException(moved)
 }

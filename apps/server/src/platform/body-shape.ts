@@ -79,8 +79,7 @@ function refuseOtherObject(value: Record<string, unknown>, dto: Class | null, pa
     const member = shape?.get(name)
     if (shape && !member)
       throw new Problem('invalid', 'unknownField', `${path ? `${path}.` : ''}property ${name.slice(0, 100)} should not exist`)
-    if (++members > MOST_ENTRIES)
-      throw new Problem('invalid', 'tooLong', `${path || 'The request'} has more than ${MOST_ENTRIES} members`)
+    if (++members > MOST_ENTRIES) throw new Problem('invalid', 'tooLong', `${path || 'The request'} has more than ${MOST_ENTRIES} members`)
     refuseOtherShape(value[name], member?.nested ?? null, placeOf(name), member ?? null)
   }
   for (const [name, { nested, optional }] of shape ?? [])

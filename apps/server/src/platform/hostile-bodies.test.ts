@@ -21,7 +21,9 @@ const document = JSON.parse(readFileSync(new URL('../openapi/openapi.json', impo
 const METHODS = ['post', 'put', 'patch', 'delete']
 const routes = Object.entries(document.paths).flatMap(([path, item]) =>
   Object.entries(item).flatMap(([method, operation]) =>
-    METHODS.includes(method) ? [{ method: method.toUpperCase(), path, schema: operation.requestBody?.content['application/json']?.schema }] : [],
+    METHODS.includes(method)
+      ? [{ method: method.toUpperCase(), path, schema: operation.requestBody?.content['application/json']?.schema }]
+      : [],
   ),
 )
 
@@ -53,7 +55,7 @@ const resolved = (schema: Schema | undefined): Schema =>
 /** As many pieces of text as fit into so many bytes, with commas. */
 function filled(bytes: number, most: number, one: (place: number) => string): string {
   const pieces: string[] = []
-  for (let size = 200; pieces.length < most; ) {
+  for (let size = 200; pieces.length < most;) {
     const piece = one(pieces.length)
     size += piece.length + 1
     if (size > bytes) break
@@ -81,7 +83,10 @@ function hostile({ path, schema }: (typeof routes)[number], headers: Record<stri
   const list = properties.find(([, one]) => resolved(one).type === 'array')?.[0]
   const name = list ?? properties[0]?.[0] ?? 'name'
   const inMember = (kind: string, value: () => string) => `{"${name}":${once(`${kind} ${bytes}`, value)}}`
-  const unknown: [string, string] = ['unknown members', once(`unknown ${bytes}`, () => `{${filled(bytes, values - 1, (i) => `"k${i}":0`)}}`)]
+  const unknown: [string, string] = [
+    'unknown members',
+    once(`unknown ${bytes}`, () => `{${filled(bytes, values - 1, (i) => `"k${i}":0`)}}`),
+  ]
   if (!all) return [unknown]
   return [
     unknown,
@@ -97,7 +102,10 @@ function hostile({ path, schema }: (typeof routes)[number], headers: Record<stri
 }
 
 const send = async ({ method, path }: (typeof routes)[number], headers: Record<string, string>, body: string) => {
-  const filledIn = path.replace('{project}', 'gullhaven').replace('{key}', 'FERRY-999').replace(/\{\w+\}/g, '999999')
+  const filledIn = path
+    .replace('{project}', 'gullhaven')
+    .replace('{key}', 'FERRY-999')
+    .replace(/\{\w+\}/g, '999999')
   const answer = await fetch(`${bobbin.url}/api${filledIn}`, { method, headers: { ...headers, 'content-type': 'application/json' }, body }) // prettier-ignore
   await answer.arrayBuffer()
   return answer.status
@@ -111,18 +119,19 @@ const ENDING = ['DELETE /session', 'DELETE /sessions', 'PUT /session/password']
  */
 const MOST_CALLS = 6_000_000
 
-it.each(routes.filter(({ method, path }) => !ENDING.includes(`${method} ${path}`)).map((route) => [`${route.method} ${route.path}`, route] as const))(
-  '%s costs little for any body, whoever sends it',
-  async (_, route) => {
-    const requests = [...callers].flatMap(([caller, headers]) => hostile(route, headers).map((body) => ({ caller, headers, body })))
-    // making the bodies is work too
-    work.calls()
-    for (const { caller, headers, body } of requests) {
-      const [kind, text] = body
-      const status = await send(route, headers, text)
-      expect(status, `${caller}: ${kind}`).toBeLessThan(500)
-      if (caller.startsWith('nobody')) expect(status, `${caller}: ${kind}`).toBeGreaterThanOrEqual(400)
-    }
-    expect(work.calls()).toBeLessThan(MOST_CALLS)
-  },
-)
+it.each(
+  routes
+    .filter(({ method, path }) => !ENDING.includes(`${method} ${path}`))
+    .map((route) => [`${route.method} ${route.path}`, route] as const),
+)('%s costs little for any body, whoever sends it', async (_, route) => {
+  const requests = [...callers].flatMap(([caller, headers]) => hostile(route, headers).map((body) => ({ caller, headers, body })))
+  // making the bodies is work too
+  work.calls()
+  for (const { caller, headers, body } of requests) {
+    const [kind, text] = body
+    const status = await send(route, headers, text)
+    expect(status, `${caller}: ${kind}`).toBeLessThan(500)
+    if (caller.startsWith('nobody')) expect(status, `${caller}: ${kind}`).toBeGreaterThanOrEqual(400)
+  }
+  expect(work.calls()).toBeLessThan(MOST_CALLS)
+})

@@ -45,4 +45,8 @@ function endOfText(bytes: Uint8Array, from: number): number {
 }
 
 const tooMany = ({ values, containers }: JsonBounds) =>
-  new Problem('invalid', 'tooManyValues', `The request holds more than ${values} values, or ${containers} lists and objects. Send it in parts`)
+  new Problem(
+    'invalid',
+    'tooManyValues',
+    `The request holds more than ${values} values, or ${containers} lists and objects. Send it in parts`,
+  )

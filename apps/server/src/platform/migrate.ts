@@ -34,6 +34,8 @@ import { learning } from '../migrations/0032-learning.js'
 import { caseOrder } from '../migrations/0033-case-order.js'
 import { unsetTimes } from '../migrations/0034-unset-times.js'
 import { quickChanges } from '../migrations/0035-quick-changes.js'
+import { provedAddresses } from '../migrations/0037-proved-addresses.js'
+import { recipeParameters } from '../migrations/0036-recipe-parameters.js'
 
 /** Every migration, in order; a name stays for ever. */
 const MIGRATIONS: readonly { name: string; sql: string }[] = [
@@ -72,6 +74,8 @@ const MIGRATIONS: readonly { name: string; sql: string }[] = [
   { name: '0033-case-order', sql: caseOrder },
   { name: '0034-unset-times', sql: unsetTimes },
   { name: '0035-quick-changes', sql: quickChanges },
+  { name: '0036-recipe-parameters', sql: recipeParameters },
+  { name: '0037-proved-addresses', sql: provedAddresses },
 ]
 
 const LOCK = 0x0b0bb1

@@ -14,6 +14,7 @@ import {
   Min,
   ValidateNested,
 } from 'class-validator'
+import { IsSourcePath } from '../platform/validation.js'
 
 export class NewScanDto {
   /** What the source tree is called: usually the name of its repository. */
@@ -45,9 +46,9 @@ export class ScannedTestDto {
   @IsNotEmpty()
   @MaxLength(50)
   framework: string
+  /** From the root of the sources, without `..`. */
   @IsString()
-  @IsNotEmpty()
-  @MaxLength(1000)
+  @IsSourcePath()
   file: string
   @IsInt()
   @Min(1)

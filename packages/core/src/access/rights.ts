@@ -5,7 +5,8 @@ export const RIGHTS = {
   editCases: 'create and edit cases',
   organize: 'move and delete cases, areas and scripts',
   link: 'link scripts to cases',
-  run: 'plan, start, stop and keep runs',
+  run: 'plan, stop and keep runs',
+  start: 'start and stop runs of plans',
   runProtected: 'run on protected environments',
   editRecipes: 'edit recipes, which agents run',
   decide: 'decide on failures',
@@ -19,15 +20,15 @@ export type Right = keyof typeof RIGHTS
 
 export const ALL_RIGHTS = Object.keys(RIGHTS) as Right[]
 
-const TESTER: Right[] = ['read', 'deliver', 'editCases', 'run', 'decide', 'signOff']
-const DEVELOPER: Right[] = ['read', 'deliver', 'link', 'run', 'decide']
+const TESTER: Right[] = ['read', 'deliver', 'editCases', 'run', 'start', 'decide', 'signOff']
+const DEVELOPER: Right[] = ['read', 'deliver', 'link', 'run', 'start', 'decide']
 
 /** The roles that every project has. A project may make others. */
 export const ROLES = {
   viewer: ['read'],
   tester: TESTER,
   developer: DEVELOPER,
-  engineer: ['read', 'deliver', 'editCases', 'organize', 'link', 'run', 'editRecipes', 'decide', 'approve'],
+  engineer: ['read', 'deliver', 'editCases', 'organize', 'link', 'run', 'start', 'editRecipes', 'decide', 'approve'],
   lead: ALL_RIGHTS,
 } as const satisfies Record<string, readonly Right[]>
 
@@ -42,7 +43,7 @@ export const SCOPE_RIGHTS = {
   deliver: ['read', 'deliver'],
   read: ['read'],
   agent: ['deliver', 'work'],
-  start: ['run'],
+  start: ['start'],
 } as const satisfies Record<string, readonly Right[]>
 
 export type TokenScope = keyof typeof SCOPE_RIGHTS

@@ -58,7 +58,7 @@ describe('commands of recipes', () => {
   }
   it('fills each place, quoted for the shell', () => {
     expect(commandOf('run {files} --grep {names} --keys {keys} --out={results}/x.xml', values)).toBe(
-      `run 'tests/a b.test.js' tests/c.test.js --grep '(Fares takes a child'\\''s fare \\(half\\))$' --keys FERRY-101,FERRY-102 --out=/tmp/results/x.xml`,
+      `run './tests/a b.test.js' ./tests/c.test.js --grep '(Fares takes a child'\\''s fare \\(half\\))$' --keys FERRY-101,FERRY-102 --out=/tmp/results/x.xml`,
     )
   })
 

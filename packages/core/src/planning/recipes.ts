@@ -45,15 +45,20 @@ export function commandOf(command: string, values: RecipeValues): string {
   return command.replace(/\{([a-zA-Z]+)\}/g, (whole, name: string) => {
     switch (name as RecipePlace) {
       case 'files':
-        return values.files.map(shellQuoted).join(' ')
+        return values.files.map(asPath).map(shellQuoted).join(' ')
       case 'names':
         return shellQuoted(namesPattern(values.tests))
       case 'titles':
         return shellQuoted(namesPattern(values.tests.map((test) => ({ ...test, suites: [] }))))
       case 'ids':
-        return values.tests.map(({ file, suites, name: test }) => shellQuoted([file, ...suites, test].join('::'))).join(' ')
+        return values.tests.map(({ file, suites, name: test }) => shellQuoted([asPath(file), ...suites, test].join('::'))).join(' ')
       case 'classes':
-        return shellQuoted(values.tests.map(({ suites, name: test }) => `${suites.join('$')}#${test}`).join(','))
+        return shellQuoted(
+          values.tests
+            .map(javaMethod)
+            .filter((one) => one !== null)
+            .join(','),
+        )
       case 'keys':
         return shellQuoted(values.keys.join(','))
       case 'results':
@@ -62,6 +67,17 @@ export function commandOf(command: string, values: RecipeValues): string {
         return whole
     }
   })
+}
+
+/** A file is never taken for an option. */
+const asPath = (file: string): string => (/^\.{0,2}\//.test(file) ? file : `./${file}`)
+
+/** Names that Java can have: in a list of tests, others would be patterns, or take tests out. */
+const JAVA_NAME = /^[\p{L}_$][\p{L}\p{N}_$.]*$/u
+
+function javaMethod({ suites, name }: RecipeValues['tests'][number]): string | null {
+  const method = name.replace(/\(.*$/s, '')
+  return [...suites, method].every((word) => JAVA_NAME.test(word)) ? `${suites.join('$')}#${method}` : null
 }
 
 /** A word that `sh` takes as it is. @throws Error for one with a zero byte, which no command can have */

@@ -93,11 +93,11 @@ export function CellDialog({ cells, parts, onApply, onClose }: CellDialogProps) 
           <select {...register('releaseId', NUMBER_OR_NULL)}>{options('that of the plan', parts.releases)}</select>
         </Field>
         <div>
-          <p>Variables, over those of the environment and suite</p>
+          <p>Parameters of the recipes, over those of the suite</p>
           <Controller
             control={control}
             name="parameters"
-            render={({ field }) => <Variables label="Variables of the cells" value={field.value} onChange={field.onChange} />}
+            render={({ field }) => <Variables label="Parameters of the cells" value={field.value} onChange={field.onChange} />}
           />
         </div>
         <FormEnd error={null} isPending={false} onCancel={onClose} />

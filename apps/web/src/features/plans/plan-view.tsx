@@ -77,14 +77,14 @@ export function PlanView({ plan, onRename }: { plan: PlanDetail; onRename: () =>
           </ProjectLink>
           <CommentsButton kind="plan" subject={String(plan.id)} of={plan.name} />
           <CanButton
-            right="run"
+            right="start"
             disabled={changes.start.isPending}
             onClick={() => start(true)}
             title="Outside the record, and kept for a day"
           >
             Trial run <Key>t</Key>
           </CanButton>
-          <CanButton right="run" kind="strong" disabled={changes.start.isPending} onClick={() => start(false)}>
+          <CanButton right="start" kind="strong" disabled={changes.start.isPending} onClick={() => start(false)}>
             Run now <Key>r</Key>
           </CanButton>
           {can && (

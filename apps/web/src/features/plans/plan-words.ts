@@ -64,6 +64,10 @@ export function noteWords(note: PlanNote): string {
       return `${count(note.count, 'case')} ${note.count === 1 ? 'has' : 'have'} no script in the code${keys(note.examples, note.count)}`
     case 'noRecipe':
       return `No recipe runs the ${count(note.count, 'test')} of ${note.framework} in ${note.tree}`
+    case 'parameter':
+      return `${count(note.count, 'test')} of ${note.recipe} can’t run: its parameter ${note.name} may be ${note.may.join(', ')}`
+    case 'unsafeFile':
+      return `${count(note.count, 'file')} can’t be given to a runner: a path is relative, without “..”, and begins with no dash (${note.examples.join(', ')})`
     case 'alsoRuns':
       return `${count(note.count, 'test')} ${note.count === 1 ? 'runs' : 'run'} too, since others use ${note.count === 1 ? 'its' : 'their'} output`
     case 'outOfOrder':

@@ -49,7 +49,7 @@ export function RunParts({ runId }: { runId: number }) {
             ))}
           </p>
           {going && (
-            <CanButton right="run" disabled={stop.start.isPending} onClick={() => stop.start.mutate({ id: start.id, runId })}>
+            <CanButton right="start" disabled={stop.start.isPending} onClick={() => stop.start.mutate({ id: start.id, runId })}>
               Stop the run
             </CanButton>
           )}

@@ -40,7 +40,7 @@ export function StartsView({ starts }: { starts: readonly StartRow[] }) {
                   ))}
                 </span>
                 {(start.state === 'going' || start.state === 'queued') && (
-                  <CanButton right="run" disabled={stop.start.isPending} onClick={() => stop.start.mutate({ id: start.id })}>
+                  <CanButton right="start" disabled={stop.start.isPending} onClick={() => stop.start.mutate({ id: start.id })}>
                     Stop
                   </CanButton>
                 )}

@@ -279,7 +279,7 @@ function Going({ starts }: { starts: readonly StartRow[] }) {
                 <span className="block h-full bg-dye" style={{ width: `${all > 0 ? ((parts.done + parts.failed) / all) * 100 : 0}%` }} />
               </span>
               <span className={`min-w-0 flex-1 ${words.className}`}>{words.text}</span>
-              <CanButton right="run" disabled={stop.start.isPending} onClick={() => stop.start.mutate({ id: start.id })}>
+              <CanButton right="start" disabled={stop.start.isPending} onClick={() => stop.start.mutate({ id: start.id })}>
                 Stop
               </CanButton>
             </li>

@@ -1,7 +1,7 @@
 import type { Agent, AgentList, HandoffDto, MadeToken, Pool, PoolDto, Recipe, RecipeDto, RecipeList } from '@bobbin/client'
 import { useMutation, useQuery } from '@tanstack/react-query'
 import { useState } from 'react'
-import { useForm } from 'react-hook-form'
+import { type Control, useForm, type UseFormRegister } from 'react-hook-form'
 import { CanButton, useCan } from '../../context/can.js'
 import { useSession } from '../../context/session.js'
 import { api } from '../../lib/api.js'
@@ -16,6 +16,7 @@ import { Menu, MenuItem } from '../../ui/menu.js'
 import { Button, ErrorState, Loading, messageOf } from '../../ui/states.js'
 import { Time } from '../../ui/time.js'
 import { notifyError } from '../../ui/toast.js'
+import { parameterOf, RecipeParameters, typed, type WithParameters } from './recipe-parameters.js'
 
 /** Machines that run scripts, how they run them, and pipelines that can do it instead. */
 export function AgentSettings() {
@@ -231,7 +232,9 @@ function Recipes({ list }: { list: RecipeList }) {
 function RecipeDialog({ recipe, from, onClose }: { recipe: Recipe | null; from: Partial<RecipeDto>; onClose: () => void }) {
   const { project } = useSession()
   const { path, onSuccess } = useChange('recipes')
-  const { register, handleSubmit, formState } = useForm<Omit<RecipeDto, 'labels' | 'tree'> & { labels: string; tree: string }>({
+  const { register, control, handleSubmit, formState } = useForm<
+    Omit<RecipeDto, 'labels' | 'tree' | 'parameters'> & { labels: string; tree: string } & WithParameters
+  >({
     defaultValues: {
       ...{
         name: '',
@@ -249,6 +252,7 @@ function RecipeDialog({ recipe, from, onClose }: { recipe: Recipe | null; from: 
       ...from,
       labels: from.labels?.join(' ') ?? '',
       tree: from.tree ?? '',
+      parameters: (from.parameters ?? []).map(typed),
     },
   })
   const save = useMutation({
@@ -267,6 +271,7 @@ function RecipeDialog({ recipe, from, onClose }: { recipe: Recipe | null; from: 
       ...{ name, framework, source, ref, folder, prepare, command, cleanUp, results, wholeFiles, limitMinutes },
       tree: values.tree || null,
       labels: values.labels.split(/[\s,]+/).filter((label) => label !== ''),
+      parameters: values.parameters.map(parameterOf),
     })
   })
   return (
@@ -329,6 +334,10 @@ function RecipeDialog({ recipe, from, onClose }: { recipe: Recipe | null; from: 
         <label className="flex items-center gap-1.5">
           <input type="checkbox" {...register('wholeFiles')} /> the tests of a file stay together
         </label>
+        <RecipeParameters
+          control={control as unknown as Control<WithParameters>}
+          register={register as unknown as UseFormRegister<WithParameters>}
+        />
         <FormEnd error={save.error} isPending={save.isPending} onCancel={onClose} />
       </form>
     </Dialog>

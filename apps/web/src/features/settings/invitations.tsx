@@ -31,11 +31,11 @@ export function Invitations({ roles }: { roles: readonly RoleRow[] }) {
         <div className="mt-4 border-l-[3px] border-dye bg-surface px-4 py-3">
           <p className="mb-2">
             {made.mailed
-              ? `It was mailed to ${made.invitation.email}; you can send the link, too.`
-              : `Send this link to ${made.invitation.email}.`}{' '}
-            It can be accepted once, within 7 days, and is not shown again.
+              ? `It was mailed to ${made.invitation.email}.`
+              : `Send this link to ${made.invitation.email}. It is not shown again, and shows nothing of whose address it is: an account that is made by it stays unproved until its owner sets a password by mail, or signs in elsewhere.`}{' '}
+            It can be accepted once, within 7 days.
           </p>
-          <CopyBlock label="Invitation link" text={`${window.location.origin}/join#${made.secret}`} />
+          {made.secret !== null && <CopyBlock label="Invitation link" text={`${window.location.origin}/join#${made.secret}`} />}
         </div>
       )}
       {open.data && open.data.length > 0 && (

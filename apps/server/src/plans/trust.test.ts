@@ -1,0 +1,154 @@
+import type { AgentList, PlanDetail, Registered, StartRow, WorkAnswer } from '@bobbin/client'
+import { randomUUID } from 'node:crypto'
+import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { environmentDto, planDto, type Prepared, preparedPlan, recipeDto } from '../testing/plans.js'
+import { seedCase, TestApp } from '../testing/test-app.js'
+
+let bobbin: TestApp
+let prepared: Prepared
+beforeAll(async () => {
+  bobbin = await TestApp.start([seedCase(101, 'Axle limit')])
+  prepared = await preparedPlan(bobbin, [{ name: 'axle', file: 'deck.test.mjs', keys: ['FERRY-101'] }])
+})
+afterAll(() => bobbin.stop())
+
+const recipeId = async () => (await prepared.ask<{ rows: { id: number }[] }>('GET', '/recipes')).rows[0]?.id ?? 0
+const declare = async (...parameters: object[]) =>
+  prepared.ask(
+    'PUT',
+    `/recipes/${await recipeId()}`,
+    recipeDto({ parameters: parameters.map((one) => ({ name: 'sailing', values: ['07:40'], ...one })) }),
+  )
+const withParameters = (parameters: Record<string, string>) =>
+  prepared.ask<PlanDetail>(
+    'PUT',
+    `/plans/${prepared.plan.id}`,
+    planDto([prepared.suite.id], [], { cells: [{ environmentId: prepared.environmentId, parameters }] as never }),
+  )
+
+const as = (token: string) => async (method: string, path: string, body?: object) => {
+  const answer = await fetch(`${bobbin.url}/api/projects/gullhaven${path}`, {
+    method,
+    headers: { authorization: `Bearer ${token}`, ...(body && { 'content-type': 'application/json' }) },
+    ...(body && { body: JSON.stringify(body) }),
+  })
+  return { status: answer.status, body: (await answer.json().catch(() => null)) as unknown }
+}
+const token = async (more: object) =>
+  (await prepared.ask<{ secret: string }>('POST', '/tokens', { name: 'one', scope: 'agent', ...more })).secret
+
+/** An agent that asks for work once. */
+async function worker(secret: string, more: object = {}) {
+  const key = randomUUID()
+  const ask = as(secret)
+  const registered = await ask('POST', '/agents', { name: `quay ${key}`, key, labels: ['node', 'browser'], profiles: [], ...more })
+  const { id } = (registered.body ?? {}) as Registered
+  const work = async () => (await ask('POST', `/agents/${id}/work`, { key, free: true, held: [], wait: 0 })).body as WorkAnswer
+  return { registered, id, work }
+}
+
+describe('what a plan chooses', () => {
+  it.each(['NODE_OPTIONS', 'PATH', 'LD_PRELOAD', 'sailing'])('is refused where no recipe declares it: %s', async (name) => {
+    await expect(withParameters({ [name]: '--import=data:text/javascript,1' })).rejects.toMatchObject({ code: 'parameter' })
+  })
+
+  it('reaches the process under a prefix of its own, and nothing else does', async () => {
+    await declare({}, { name: 'deck', values: ['upper'], fallback: 'upper', variable: 'DECK' })
+    await withParameters({ sailing: '07:40' })
+    await prepared.ask<StartRow>('POST', `/plans/${prepared.plan.id}/start`, {})
+    // as from before names were refused, or from somebody with the database
+    await bobbin.ask(`update environment set variables = '{"LD_PRELOAD": "x.so", "BASE": "quay"}'`)
+    await bobbin.ask(`update part set parameters = parameters || '{"NODE_OPTIONS": "--import=data:,", "deck": "lower"}'`)
+    const { work } = await (await worker(prepared.agentToken)).work()
+    expect(work?.variables).toEqual({ BASE: 'quay', BOBBIN_PARAM_SAILING: '07:40' })
+  })
+
+  it('is not run where it does not fit, and the plan says what may be chosen', async () => {
+    await withParameters({ sailing: '12:00' })
+    const { notes } = await prepared.ask<PlanDetail>('GET', `/plans/${prepared.plan.id}`)
+    expect(notes).toContainEqual({ code: 'parameter', recipe: 'node:test', name: 'sailing', may: ['07:40'], count: 1 })
+    await withParameters({})
+  })
+
+  it.each(['LD_PRELOAD', 'NODE_OPTIONS', 'A B'])('can’t be given to a variable that programs obey: %s', async (variable) => {
+    await expect(declare({ variable })).rejects.toMatchObject({ code: 'parameter' })
+  })
+
+  it.each(['PATH', 'BASH_ENV', 'GIT_SSH_COMMAND', 'https_proxy'])(
+    'and neither an environment nor a secret is called so: %s',
+    async (name) => {
+      await expect(prepared.ask('POST', '/environments', environmentDto('x', { variables: { [name]: 'y' } }))).rejects.toMatchObject({
+        code: 'variable',
+      })
+      await expect(
+        prepared.ask('PUT', `/environments/${prepared.environmentId}/secrets/${name}`, { value: 'long enough' }),
+      ).rejects.toMatchObject({ code: 'variable' })
+    },
+  )
+})
+
+it('a secret that could not be masked is refused', async () => {
+  await expect(prepared.ask('PUT', `/environments/${prepared.environmentId}/secrets/PIN`, { value: '12345' })).rejects.toMatchObject({
+    code: 'secret',
+  })
+})
+
+it.each(['--import=data:text/javascript,1', '../../etc/passwd', '/etc/passwd', 'a\nb'])('a scan names no file %j', async (file) => {
+  const { id } = await prepared.ask<{ id: number }>('POST', '/scans', { tree: 'other', branch: 'main', files: 1 })
+  const test = { framework: 'node-test', line: 1, endLine: 2, suites: [], tags: [], keys: [], bodySize: 1, name: 'x', file }
+  await expect(prepared.ask('POST', `/scans/${id}/tests`, { from: 0, tests: [test] })).rejects.toThrow('can be no source file')
+})
+
+describe('a token for agents', () => {
+  it('gets parts of its environments only', async () => {
+    await declare()
+    const { id } = await prepared.ask<{ id: number }>('POST', '/environments', environmentDto('pier-test'))
+    const { id: plan } = await prepared.ask<PlanDetail>(
+      'POST',
+      '/plans',
+      planDto([prepared.suite.id], [prepared.environmentId], { name: 'Other' }),
+    )
+    await prepared.ask<StartRow>('POST', `/plans/${plan}/start`, {})
+    const elsewhere = await worker(await token({ agent: { poolId: null, labels: null, environments: [id] } }))
+    expect((await elsewhere.work()).work).toBeNull()
+    const here = await worker(await token({ agent: { poolId: null, labels: null, environments: [prepared.environmentId] } }))
+    expect((await here.work()).work).not.toBeNull()
+  })
+
+  it('says what an agent may be, and what the agent says only narrows that', async () => {
+    await prepared.ask('POST', '/pools', { name: 'quay', costPerMinute: 0, closed: [], idleMinutes: 5, confirmed: false })
+    await prepared.ask('POST', '/pools', { name: 'bridge', costPerMinute: 0, closed: [], idleMinutes: 5, confirmed: false })
+    const { pools } = await prepared.ask<AgentList>('GET', '/agents')
+    const quay = pools.find(({ name }) => name === 'quay')?.id ?? 0
+    const secret = await token({ agent: { poolId: quay, labels: ['node'], environments: null } })
+    const { id } = await worker(secret)
+    const { rows } = await prepared.ask<AgentList>('GET', '/agents')
+    expect(rows.find((row) => row.id === id)).toMatchObject({ labels: ['node'], poolId: quay })
+    expect((await worker(secret, { pool: 'bridge' })).registered).toMatchObject({ status: 403, body: { code: 'otherPool' } })
+  })
+
+  it('is made by who manages the project, for what is there', async () => {
+    await expect(token({ agent: { poolId: 999, labels: null, environments: null } })).rejects.toMatchObject({ code: 'bounds' })
+    await expect(token({ scope: 'read', agent: { poolId: null, labels: null, environments: null } })).rejects.toMatchObject({
+      code: 'bounds',
+    })
+  })
+})
+
+it('a token to start starts and stops runs of plans, and nothing else', async () => {
+  const ask = as(await token({ scope: 'start' }))
+  const started = await ask('POST', `/plans/${prepared.plan.id}/start`, {})
+  expect(started.status).toBe(200)
+  expect((await ask('POST', `/starts/${(started.body as StartRow).id}/stop`, {})).status).toBe(204)
+  for (const [method, path] of [
+    ['DELETE', `/suites/${prepared.suite.id}`],
+    ['PUT', `/suites/${prepared.suite.id}/cases`],
+    ['PUT', '/runs/1/keep'],
+    ['POST', '/runs/1/rerun'],
+    ['DELETE', `/plans/${prepared.plan.id}`],
+    ['PUT', '/agents/1'],
+    ['POST', '/assignments'],
+    ['GET', '/cases'],
+  ] as const)
+    expect([method, path, (await ask(method, path, method === 'GET' ? undefined : {})).status]).toEqual([method, path, 403])
+})
