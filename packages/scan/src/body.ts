@@ -13,14 +13,26 @@ const LAYOUT = /[\s;]+|,(?=\s*[)\]}])/g
 export function bodyOf(text: string, [from, to]: Span, comments: readonly Span[] = []): { fingerprint: string | null; bodySize: number } {
   let kept = ''
   let at = from
-  for (const [start, end] of comments) {
-    if (end <= at || start >= to) continue
+  for (let next = firstAfter(comments, from); next < comments.length; next++) {
+    const [start, end] = comments[next] ?? [to, to]
+    if (start >= to) break
     kept += text.slice(at, Math.max(at, start))
     at = Math.min(end, to)
   }
   kept = (kept + text.slice(at, to)).replace(LAYOUT, '').replace(/["`]/g, "'")
   if (kept === '') return { fingerprint: null, bodySize: 0 }
   return { fingerprint: createHash('sha256').update(kept).digest('hex').slice(0, 32), bodySize: kept.length }
+}
+
+/** The first comment that ends behind a place: a file may have as many comments as tests. */
+function firstAfter(comments: readonly Span[], place: number): number {
+  let [low, high] = [0, comments.length]
+  while (low < high) {
+    const middle = (low + high) >> 1
+    if ((comments[middle]?.[1] ?? 0) > place) high = middle
+    else low = middle + 1
+  }
+  return low
 }
 
 const COMMENT = /^\s*(?:\/\/|\/\*+|\*|#(?!\[)|--|"""|''')/

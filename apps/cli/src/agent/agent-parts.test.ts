@@ -1,3 +1,4 @@
+import { masker } from '@bobbin/core'
 import { execFileSync } from 'node:child_process'
 import { existsSync, mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { createServer } from 'node:http'
@@ -122,7 +123,7 @@ describe('the log of a part', () => {
     let away = true
     const log = new PartLog({
       mask: (text) => text,
-      longest: 0,
+      begun: () => 0,
       most: 1000,
       send: (at, text) =>
         away ? Promise.reject(new Error('away')) : Promise.resolve(sent.push({ at, text })).then(() => ({ stop: false })),
@@ -140,8 +141,7 @@ describe('the log of a part', () => {
   it('is masked also where a secret comes in pieces, and cut where it is too long', async () => {
     const sent: string[] = []
     const log = new PartLog({
-      mask: (text) => text.replaceAll('sesame', '•••'),
-      longest: 6,
+      ...masker(['sesame']),
       most: 60,
       send: (_, text) => Promise.resolve(sent.push(text)).then(() => ({ stop: false })),
       onStop: () => undefined,

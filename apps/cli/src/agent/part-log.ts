@@ -2,8 +2,8 @@ import { StringDecoder } from 'node:string_decoder'
 
 export interface PartLogOptions {
   mask: (text: string) => string
-  /** The length of the longest secret: so much is held back until more comes. */
-  longest: number
+  /** What may be the beginning of a secret is held back until more comes. */
+  begun: (text: string) => number
   /** So many characters are kept; what comes after is read and left out. */
   most: number
   send: (at: number, text: string) => Promise<{ stop: boolean }>
@@ -40,7 +40,7 @@ export class PartLog {
     this.held += typeof chunk === 'string' ? chunk : this.decoder.write(chunk)
     const masked = this.options.mask(this.held)
     // the beginning of a secret may be at the end
-    const ready = Math.max(0, masked.length - this.options.longest)
+    const ready = masked.length - this.options.begun(masked)
     if (ready > 0) {
       this.add(masked.slice(0, ready))
       this.held = masked.slice(ready)

@@ -42,14 +42,14 @@ interface Outcome {
 /** Runs one part: prepares, runs the command, cleans up whatever happens, delivers the results, and says that it is over. */
 export async function runPart(work: Work, runner: PartRunner, control: (control: PartControl) => void): Promise<void> {
   const { client, project, home, limits } = runner
-  const { mask, longest } = masker([...Object.values(work.secrets), work.token])
+  const { mask, begun } = masker([...Object.values(work.secrets), work.token])
   let group: ProcessGroup | null = null
   const fate = { stopped: false, lost: false, back: false }
   const endNow = () => group?.end('stopped')
   const path = { project, id: work.part }
   const log = new PartLog({
     mask,
-    longest,
+    begun,
     most: Math.min(MOST_OUTPUT, (limits.outputMb ?? Infinity) * 1024 ** 2),
     send: (at, text) => client.post('/projects/{project}/parts/{id}/log', { path, body: { lease: work.lease, at, text } }),
     onStop: () => {

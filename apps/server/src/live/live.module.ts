@@ -4,5 +4,9 @@ import { FeedsController, StopController } from './live.controller.js'
 import { LiveService } from './live.service.js'
 import { SilenceWatch } from './silence-watch.js'
 
-@Module({ imports: [IntakeModule], controllers: [FeedsController, StopController], providers: [LiveService, SilenceWatch] })
+@Module({
+  imports: [IntakeModule],
+  controllers: [FeedsController, StopController],
+  providers: [LiveService, SilenceWatch],
+})
 export class LiveModule {}

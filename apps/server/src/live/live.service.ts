@@ -1,4 +1,4 @@
-import { type FileFindings, liveFault, type TestResult, testResultOf, TotalsCounter } from '@bobbin/core'
+import { type FileFindings, liveFault, masker, type TestResult, testResultOf, TotalsCounter } from '@bobbin/core'
 import { Inject, Injectable } from '@nestjs/common'
 import { InjectConnection } from '@nestjs/sequelize'
 import { Sequelize } from 'sequelize-typescript'
@@ -29,10 +29,13 @@ import {
 import { BLOBS, type BlobStore } from '../platform/blobs/blob-store.js'
 import { actorOf, record, recordOf } from '../platform/acts/index.js'
 import { afterCommit, type InTransaction, inTransaction, rowsOf, run } from '../platform/database.js'
+import { CONFIG, type Config } from '../platform/config.js'
 import * as metrics from '../platform/metrics.js'
+import { secretsOfPart } from '../platform/part-secrets.js'
 import { notFound, Problem } from '../platform/problem.js'
 import type { BatchDto, CloseFeedDto, LiveFaultDto, OpenFeedDto } from './live.dto.js'
 import * as sql from './live-queries.js'
+import { maskedAll } from './masked.js'
 
 /** A reporter says something every few seconds; five minutes without a word is a process that died. */
 const SILENCE_S = 300
@@ -55,6 +58,7 @@ export class LiveService {
     @InjectConnection() readonly sequelize: Sequelize,
     @Inject(BLOBS) private readonly blobs: BlobStore,
     private readonly scripts: ScriptMemory,
+    @Inject(CONFIG) private readonly config: Config,
   ) {}
 
   /** Opens a feed into the run that the place names, which is made where it is new. A feed that is there already is found by its key. */
@@ -101,10 +105,16 @@ export class LiveService {
   /** Takes a batch wholly, once: one that was taken before changes nothing. */
   async take(context: Context, id: number, dto: BatchDto): Promise<BatchTaken> {
     const end = metrics.storing.startTimer({ source: 'live' })
-    const { isNew, ...taken } = await this.takeOnce(context, id, dto)
+    const { isNew, ...taken } = await this.takeOnce(context, id, await this.masked(context, dto))
     end()
     if (isNew) metrics.results.inc({ source: 'live' }, dto.results.length)
     return taken
+  }
+
+  /** What a part of a plan tells holds none of the secrets that it was given, in whichever form its runner writes them. */
+  private async masked({ caller }: Context, dto: BatchDto): Promise<BatchDto> {
+    const secrets = caller.token ? await secretsOfPart(this, caller.token.id, this.config.secret) : []
+    return secrets.length === 0 ? dto : (maskedAll(dto, masker([...secrets]).mask) as BatchDto)
   }
 
   private takeOnce({ project }: Context, id: number, dto: BatchDto): Promise<BatchTaken & { isNew: boolean }> {

@@ -97,7 +97,7 @@ with mine as (
     and not exists (select 1 from run r where r.id = p.run_id and r.stop_asked_at is not null)
   order by p.try desc, p.start_id, p.expected_ms desc, p.id limit 1 for update of p skip locked
 )
-update part set state = 'running', agent_id = $agentId, lease = gen_random_uuid(), claimed_at = now(), heard_at = now(), ended_at = null, said = null, exit_code = null
+update part set state = 'running', log_told = 0, agent_id = $agentId, lease = gen_random_uuid(), claimed_at = now(), heard_at = now(), ended_at = null, said = null, exit_code = null
 from mine where part.id = mine.id
 returning part.id, part.lease, part.start_id as "startId", part.run_id as "runId", part.environment_id as "environmentId", part.profile, part.recipe, part.shard::int as shard,
   part.try::int as try, part.tests, part.parameters, part.log_chars::float8 as "logChars"`

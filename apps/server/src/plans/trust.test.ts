@@ -1,5 +1,8 @@
 import type { AgentList, PlanDetail, Registered, StartRow, WorkAnswer } from '@bobbin/client'
 import { randomUUID } from 'node:crypto'
+import { readdirSync, readFileSync } from 'node:fs'
+import { join } from 'node:path'
+import { brotliDecompressSync, gunzipSync, inflateSync } from 'node:zlib'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { environmentDto, planDto, type Prepared, preparedPlan, recipeDto } from '../testing/plans.js'
 import { seedCase, TestApp } from '../testing/test-app.js'
@@ -32,7 +35,7 @@ const as = (token: string) => async (method: string, path: string, body?: object
     headers: { authorization: `Bearer ${token}`, ...(body && { 'content-type': 'application/json' }) },
     ...(body && { body: JSON.stringify(body) }),
   })
-  return { status: answer.status, body: (await answer.json().catch(() => null)) as unknown }
+  return { status: answer.status, body: await answer.json().catch((): unknown => null) }
 }
 const token = async (more: object) =>
   (await prepared.ask<{ secret: string }>('POST', '/tokens', { name: 'one', scope: 'agent', ...more })).secret
@@ -151,4 +154,115 @@ it('a token to start starts and stops runs of plans, and nothing else', async ()
     ['GET', '/cases'],
   ] as const)
     expect([method, path, (await ask(method, path, method === 'GET' ? undefined : {})).status]).toEqual([method, path, 403])
+})
+
+describe('what a part tells', () => {
+  const SECRET = 'tide <42> & "ø"'
+  const forms = [
+    SECRET,
+    JSON.stringify(SECRET),
+    encodeURIComponent(SECRET),
+    new URLSearchParams({ k: SECRET }).toString(),
+    'tide &lt;42&gt; &amp; &quot;ø&quot;',
+    Buffer.from(SECRET).toString('hex'),
+    Buffer.from(SECRET).toString('base64'),
+    Buffer.from(`user:${SECRET}`).toString('base64'),
+  ]
+
+  it('holds its secrets in no form, wherever it is kept', async () => {
+    await prepared.ask('PUT', `/environments/${prepared.environmentId}/secrets/DEPLOY_KEY`, { value: SECRET })
+    const { id: plan } = await prepared.ask<PlanDetail>(
+      'POST',
+      '/plans',
+      planDto([prepared.suite.id], [prepared.environmentId], { name: 'Telling' }),
+    )
+    await prepared.ask<StartRow>('POST', `/plans/${plan}/start`, {})
+    const agent = await worker(await token({}))
+    // what waits from other tests comes first
+    let taken = (await agent.work()).work
+    while (taken && taken.target.pipeline !== undefined && !taken.name.includes('Telling')) taken = (await agent.work()).work
+    if (!taken) throw new Error('there is no work')
+    const { part, lease, token: own, target } = taken
+    const tell = as(own)
+    const place = {
+      pipeline: target.pipeline,
+      build: target.build,
+      branch: target.branch,
+      environment: target.environment,
+      run: target.run,
+    }
+    const feed = await tell('POST', '/feeds', { ...place, key: randomUUID(), name: 'live' })
+    expect(feed.status).toBeLessThan(300)
+    const text = forms.join('\n')
+    const content = { encoding: 'base64', text: Buffer.from(text).toString('base64') }
+    const result = {
+      ...{ name: `axle ${SECRET}`, file: 'deck.test.mjs', outcome: 'failed', stdout: text, stderr: text, reason: text },
+      failures: [{ message: text, stack: text }],
+      steps: [{ text, outcome: 'failed' }],
+      properties: [{ name: 'key', value: text }],
+      attachments: [{ name: 'log.txt', mediaType: 'text/plain', content }],
+    }
+    const batch = await tell('POST', `/feeds/${(feed.body as { id: number }).id}/batches`, { number: 1, results: [result] })
+    expect([batch.status, batch.body]).toMatchObject([200, { batches: 1 }])
+    await as(await token({}))('POST', `/parts/${part}/log`, { lease, at: 0, text })
+    const kept = JSON.stringify(await everything())
+    for (const form of forms) expect(kept).not.toContain(JSON.stringify(form).slice(1, -1))
+    expect(kept).toContain('•••')
+  })
+
+  /** Every row of every table, with texts that are kept compressed, and every file. */
+  async function everything(): Promise<string[]> {
+    const tables = await bobbin.ask<{ name: string }>(
+      `select quote_ident(table_name) as name from information_schema.tables where table_schema = 'public' and table_type = 'BASE TABLE'`,
+    )
+    const rows: string[] = []
+    for (const { name } of tables) for (const row of await bobbin.ask(`select * from ${name}`)) rows.push(...textsOf(row))
+    const blobs = String(bobbin.config.blobs)
+    for (const file of readdirSync(blobs, { recursive: true, withFileTypes: true }))
+      if (file.isFile()) rows.push(unpacked(readFileSync(join(file.parentPath, file.name))))
+    return rows
+  }
+
+  const textsOf = (value: unknown): string[] => {
+    if (Buffer.isBuffer(value)) return [unpacked(value)]
+    if (typeof value === 'string') return [value]
+    return typeof value === 'object' && value !== null ? Object.entries(value).flatMap(([name, one]) => [name, ...textsOf(one)]) : []
+  }
+
+  function unpacked(bytes: Buffer): string {
+    for (const unpack of [gunzipSync, inflateSync, brotliDecompressSync])
+      try {
+        return unpack(bytes).toString()
+      } catch {
+        // packed in another way, or not at all
+      }
+    return bytes.toString()
+  }
+})
+
+describe('the log of a part', () => {
+  it('keeps pieces in their order, once, and none when it is over', async () => {
+    const { id: plan } = await prepared.ask<PlanDetail>(
+      'POST',
+      '/plans',
+      planDto([prepared.suite.id], [prepared.environmentId], { name: 'Logging' }),
+    )
+    await prepared.ask<StartRow>('POST', `/plans/${plan}/start`, {})
+    const secret = await token({})
+    const agent = await worker(secret)
+    let taken = (await agent.work()).work
+    while (taken && !taken.name.includes('Logging')) taken = (await agent.work()).work
+    if (!taken) throw new Error('there is no work')
+    const { part, lease } = taken
+    const say = (at: number, text: string) => as(secret)('POST', `/parts/${part}/log`, { lease, at, text })
+    expect((await say(0, 'low ')).status).toBe(200)
+    expect(await say(9, 'late')).toMatchObject({ status: 409, body: { code: 'logMissing' } })
+    expect((await say(4, 'tide ')).status).toBe(200)
+    // told again, also in other pieces
+    for (const [at, text] of [[0, 'low '], [0, 'low tide '], [2, 'w tide at']] as const) expect((await say(at, text)).status).toBe(200) // prettier-ignore
+    const { text } = await prepared.ask<{ text: string }>('GET', `/parts/${part}/log`)
+    expect(text).toBe('low tide at')
+    await as(secret)('POST', `/parts/${part}/end`, { lease, state: 'failed', exitCode: 1 })
+    expect((await say(11, ' nine')).status).toBe(409)
+  })
 })

@@ -242,24 +242,36 @@ export class WorkService {
     return withNeeded(left, after).flatMap((place) => tests[place] ?? [])
   }
 
-  /** Keeps a piece of what a part printed. One that is there already changes nothing. */
+  /**
+   * Keeps a piece of what a part printed, behind what is there. What was told before changes nothing.
+   * @throws Problem conflict where something is missing before it, or the part is over
+   */
   async log(context: Context, partId: number, dto: PartLogDto): Promise<PartTold> {
     const { project } = context
     const part = await this.mine(this, project.id, partId, dto.lease)
-    const room = Math.max(0, MOST_LOG - dto.at)
     const secrets = dto.text === '' ? {} : await this.environments.secretsOf(part.environmentId)
-    const text = masker(Object.values(secrets)).mask(dto.text.slice(0, room)).replaceAll('\0', '')
+    const { mask } = masker(Object.values(secrets))
     await inTransaction(this, async (db) => {
-      await run(db, 'update part set heard_at = now(), log_chars = greatest(log_chars, $end::bigint) where id = $partId', {
+      const [log] = await rowsOf<{ told: number; kept: number; running: boolean }>(
+        db,
+        `update part set heard_at = now() where id = $partId returning log_told::float8 as told, log_chars::float8 as kept, state = 'running' as running`,
+        { partId },
+      )
+      if (!log || dto.text === '') return
+      if (!log.running) throw new Problem('conflict', 'partOver', 'The part is over; its log is closed')
+      if (dto.at > log.told)
+        throw new Problem('conflict', 'logMissing', `The output from character ${log.told} on comes first`, { told: log.told })
+      const fresh = dto.text.slice(log.told - dto.at)
+      const text = mask(fresh)
+        .replaceAll('\0', '')
+        .slice(0, Math.max(0, MOST_LOG - log.kept))
+      await run(db, 'update part set log_told = log_told + $told, log_chars = log_chars + $kept where id = $partId', {
         partId,
-        end: text === '' ? 0 : dto.at + text.length,
+        told: fresh.length,
+        kept: text.length,
       })
       if (text !== '')
-        await run(db, 'insert into part_log (part_id, at, text) values ($partId, $at, $text) on conflict do nothing', {
-          partId,
-          at: dto.at,
-          text,
-        })
+        await run(db, 'insert into part_log (part_id, at, text) values ($partId, $at, $text)', { partId, at: log.kept, text })
     })
     const [row] = await rowsOf<{ stop: boolean }>(
       this,

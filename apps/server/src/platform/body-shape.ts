@@ -27,7 +27,7 @@ export function shapeOf(dto: Class): ReadonlyMap<string, Member> {
   const known = shapes.get(dto)
   if (known) return known
   const shape = new Map<string, Member>()
-  const rules = getMetadataStorage().getTargetValidationMetadatas(dto as never, '', true, false)
+  const rules = getMetadataStorage().getTargetValidationMetadatas(dto, '', true, false)
   for (const { propertyName, name, type, each, constraints } of rules) {
     const member = shape.get(propertyName) ?? { most: null, nested: nestedIn(dto, propertyName), plain: false, optional: false }
     if (type === 'conditionalValidation') member.optional = true
@@ -40,7 +40,7 @@ export function shapeOf(dto: Class): ReadonlyMap<string, Member> {
 }
 
 function nestedIn(dto: Class, name: string): Class | null {
-  const type = defaultMetadataStorage.findTypeMetadata(dto as never, name)
+  const type = defaultMetadataStorage.findTypeMetadata(dto, name)
   const nested: unknown = type?.typeFunction?.()
   // `@Type(() => Number)` is a conversion, not a class with members
   return typeof nested === 'function' && nested !== Number && nested !== String && nested !== Boolean ? (nested as Class) : null

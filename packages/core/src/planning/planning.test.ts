@@ -88,6 +88,21 @@ describe('commands of recipes', () => {
 describe('secrets in output', () => {
   const secret = 'tide-Över-42?'
   const { mask } = masker([secret, 'abc'])
+  it.each([
+    // as general libraries and languages write them: Python's html.escape, xml.sax.saxutils and json.dumps, Node's Buffer and URLSearchParams
+    ['XML, text', 'key=a&lt;b&amp;c "d" \'e\' ø/'],
+    ['XML, attribute', 'key=a&lt;b&amp;c &quot;d&quot; &apos;e&apos; ø/'],
+    ['HTML, Python', 'key=a&lt;b&amp;c &quot;d&quot; &#x27;e&#x27; ø/'],
+    ['XML, ASCII', 'key=a&lt;b&amp;c "d" \'e\' &#248;/'],
+    ['a form', `key=${new URLSearchParams({ k: 'a<b&c "d" \'e\' ø/' }).toString().slice(2)}`],
+    ['an address', `key=${encodeURIComponent('a<b&c "d" \'e\' ø/')}`],
+    ['an address in small letters', `key=${encodeURIComponent('a<b&c "d" \'e\' ø/').toLowerCase()}`],
+    ['JSON', `key=${JSON.stringify('a<b&c "d" \'e\' ø/').slice(1, -1)}`],
+    ['JSON, ASCII', 'key=a<b&c \\"d\\" \'e\' \\u00f8/'],
+    ['JSON in JSON', `key=${JSON.stringify(JSON.stringify('a<b&c "d" \'e\' ø/')).slice(3, -3)}`],
+    ['hexadecimal', `key=${Buffer.from('a<b&c "d" \'e\' ø/').toString('hex')}`],
+    ['HEXADECIMAL', `key=${Buffer.from('a<b&c "d" \'e\' ø/').toString('hex').toUpperCase()}`],
+  ])('are hidden in %s', (_, text) => expect(masker(['a<b&c "d" \'e\' ø/']).mask(text)).toBe(`key=${MASK}`))
   it('are hidden as they are, in addresses, and in base64 at every alignment', () => {
     expect(mask(`key=${secret}!`)).toBe(`key=${MASK}!`)
     expect(mask(`?key=${encodeURIComponent(secret)}`)).toBe(`?key=${MASK}`)

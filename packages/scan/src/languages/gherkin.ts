@@ -21,7 +21,7 @@ function readFeature(file: SourceFile): FoundInFile {
   try {
     const { feature } = parser.parse(file.text)
     if (!feature) return { tests: [] }
-    return { tests: scenariosIn(file, feature.children, { suites: [feature.name], tags: namesOf(feature.tags) }) }
+    return { tests: scenariosIn(linesOf(file), feature.children, { suites: [feature.name], tags: namesOf(feature.tags) }) }
   } catch (error) {
     return { tests: [], unread: faultsOf(error, file.path) }
   }
@@ -40,9 +40,23 @@ function faultsOf(error: unknown, file: string): Unread[] {
   })
 }
 
+/** A file with its lines, and where each begins. */
+interface Lined {
+  path: string
+  lines: readonly string[]
+  starts: readonly number[]
+}
+
+function linesOf({ path, text }: SourceFile): Lined {
+  const lines = text.split('\n')
+  const starts = [0]
+  for (const line of lines) starts.push((starts.at(-1) ?? 0) + line.length + 1)
+  return { path, lines, starts }
+}
+
 const namesOf = (tags: readonly Tag[]): string[] => tags.map(({ name }) => name.replace(/^@/, ''))
 
-function scenariosIn(file: SourceFile, children: readonly (FeatureChild | RuleChild)[], around: Around): FoundTest[] {
+function scenariosIn(file: Lined, children: readonly (FeatureChild | RuleChild)[], around: Around): FoundTest[] {
   return children.flatMap((child): FoundTest[] => {
     if ('rule' in child && child.rule) {
       const inner = { suites: [...around.suites, child.rule.name], tags: [...around.tags, ...namesOf(child.rule.tags)] }
@@ -52,22 +66,19 @@ function scenariosIn(file: SourceFile, children: readonly (FeatureChild | RuleCh
   })
 }
 
-function scenario(file: SourceFile, { name, tags, examples, steps, location }: Scenario, around: Around): FoundTest {
-  const lines = file.text.split('\n')
+function scenario(file: Lined, { name, tags, examples, steps, location }: Scenario, around: Around): FoundTest {
+  const { lines, starts } = file
   const columns = examples.flatMap((table) => table.tableHeader?.cells.map(({ value }) => value) ?? [])
   const open = columns.filter((column) => name.includes(`<${column}>`))
   const pattern =
     open.length === 0 ? null : `^${open.reduce((text, column) => text.replaceAll(escaped(`<${column}>`), '.*'), escaped(name))}$`
   const own = unique([...around.tags, ...namesOf(tags), ...examples.flatMap((table) => namesOf(table.tags))])
-  const last = Math.max(
-    location.line,
-    ...steps.map((step) => endOf(step)),
-    ...examples.map((table) => Math.max(table.location.line, ...table.tableBody.map((row) => row.location.line))),
-  )
+  const ends = [...steps.map(endOf), ...examples.flatMap((table) => [table.location.line, table.tableBody.at(-1)?.location.line ?? 0])]
+  // a scenario may have more rows than a call may have arguments
+  const last = ends.reduce((most, line) => Math.max(most, line), location.line)
   const words = steps
     .map((step) => `${step.keyword}${step.text}\u0001${step.docString?.content ?? ''}${tableText(step.dataTable?.rows)}`)
     .join('\n')
-  const from = lines.slice(0, location.line - 1).join('\n').length + (location.line > 1 ? 1 : 0)
   return {
     framework: 'cucumber',
     file: file.path,
@@ -81,8 +92,8 @@ function scenario(file: SourceFile, { name, tags, examples, steps, location }: S
     tags: own,
     keys: keysOf([name, ...around.suites], own, keysAbove(lines, Math.min(location.line, ...tags.map((tag) => tag.location.line)))),
     skipped: own.some((tag) => /^(skip|ignore|disabled|wip)$/i.test(tag)) ? 'skip' : false,
-    from,
-    to: lines.slice(0, last).join('\n').length,
+    from: starts[location.line - 1] ?? 0,
+    to: (starts[Math.min(last, lines.length)] ?? 1) - 1,
     nameEnd: null,
     steps: stepsOf(steps),
     ...bodyOf(words, [0, words.length]),
@@ -98,7 +109,7 @@ interface Located {
 const endOf = ({ location, dataTable, docString }: Located): number =>
   Math.max(
     location.line,
-    ...(dataTable?.rows.map((row) => row.location.line) ?? []),
+    dataTable?.rows.at(-1)?.location.line ?? 0,
     docString ? docString.location.line + docString.content.split('\n').length + 1 : 0,
   )
 

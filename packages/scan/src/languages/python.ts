@@ -137,13 +137,22 @@ function readModule(file: SourceFile, root: Node, comments: Span[], rowFixtures:
   }
   const marks = { tags: [] as string[], keys: [] as string[], skipped: false as FoundTest['skipped'] }
 
+  /** So that a function is looked for only where its name is there already. */
+  const namesIn = new WeakMap<FoundMethod[], Set<string>>()
+
   const definition = (node: Node, decorated: Node | null, methods: FoundMethod[], path: Outer): void => {
     const decorators = decorated ? named(decorated).filter(({ type }) => type === 'decorator') : []
     if (node.type === 'function_definition') {
       const method = methodOf(node, decorated ?? node, decorators)
       if (!method) return
-      const before = methods.findIndex(({ name }) => name === method.name)
-      if (before >= 0) methods.splice(before, 1)
+      const known = namesIn.get(methods) ?? new Set(methods.map(({ name }) => name))
+      namesIn.set(methods, known)
+      if (known.has(method.name))
+        methods.splice(
+          methods.findLastIndex(({ name }) => name === method.name),
+          1,
+        )
+      known.add(method.name)
       methods.push(method)
     } else if (node.type === 'class_definition') classOf(node, decorated ?? node, decorators, path)
   }
@@ -181,9 +190,13 @@ function readModule(file: SourceFile, root: Node, comments: Span[], rowFixtures:
       for (const mark of marksIn(value)) apply(mark, marks)
     }
     // `test_b = test_a`, and what is no test any more: `test_a = None`
-    const twin = methods.find((method) => method.name === value?.text) ?? methodNamed(value)
-    if (twin && /^test/.test(name))
+    if (!/^test/.test(name)) return
+    const written = value?.type === 'identifier' ? value.text : null
+    const twin = methods.find((method) => method.name === written) ?? methodNamed(value)
+    if (twin) {
+      namesIn.get(methods)?.add(name)
       methods.push({ ...twin, name, pattern: twin.pattern?.replace(escaped(twin.name), escaped(name)) ?? null })
+    }
   }
 
   /** `Base.test_a`, where a class takes one test of another. */

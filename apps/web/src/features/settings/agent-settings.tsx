@@ -334,10 +334,7 @@ function RecipeDialog({ recipe, from, onClose }: { recipe: Recipe | null; from: 
         <label className="flex items-center gap-1.5">
           <input type="checkbox" {...register('wholeFiles')} /> the tests of a file stay together
         </label>
-        <RecipeParameters
-          control={control as unknown as Control<WithParameters>}
-          register={register as unknown as UseFormRegister<WithParameters>}
-        />
+        <RecipeParameters control={control as unknown as Control<WithParameters>} register={register} />
         <FormEnd error={save.error} isPending={save.isPending} onCancel={onClose} />
       </form>
     </Dialog>
