@@ -6191,8 +6191,9 @@ export interface components {
     Handoff: {
       id: number
       name: string
-      url: string
-      template: string
+      /** @description Null for who may not manage the project: both may hold secrets. */
+      url: string | null
+      template: string | null
       signed: boolean
     }
     HandoffDto: {
@@ -7556,6 +7557,8 @@ export interface components {
       atOnce: number | null
       /** @description When its agents take nothing. */
       closed: components['schemas']['MaintenanceWindow'][]
+      /** @description Whether agents are asked for; where, only who manages the project is told. */
+      elastic: boolean
       startUrl: string | null
       stopUrl: string | null
       /** @description So many agents are asked for at most. */

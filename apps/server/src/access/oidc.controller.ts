@@ -53,7 +53,7 @@ export class OidcController {
       response.redirect(journey.to)
     } catch (error) {
       if (!(error instanceof Problem)) throw error
-      response.redirect(`/sign-in?problem=${encodeURIComponent(error.message)}`)
+      response.redirect(`/sign-in?problem=${encodeURIComponent(error.code)}`)
     }
   }
 }

@@ -5,7 +5,7 @@ select a.id, a.name, a.pool_id as "poolId", a.labels, a.profiles, a.cores, a.ver
 from agent a where a.project_id = $projectId order by a.away_at is not null, a.name`
 
 export const POOL_ROWS = `
-select p.id, p.name, p.cost_per_minute::float8 as "costPerMinute", p.at_once as "atOnce", p.closed, p.start_url as "startUrl", p.stop_url as "stopUrl", p.most,
+select p.id, p.name, p.cost_per_minute::float8 as "costPerMinute", p.at_once as "atOnce", p.closed, p.start_url is not null as elastic, p.start_url as "startUrl", p.stop_url as "stopUrl", p.most,
   p.idle_minutes as "idleMinutes", p.confirmed_by is not null as confirmed, (select count(*)::int from agent a where a.pool_id = p.id and a.away_at is null) as agents
 from pool p where p.project_id = $projectId order by p.name`
 

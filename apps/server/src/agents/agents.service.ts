@@ -2,7 +2,7 @@ import { type ParameterFault, parameterFaults, RECIPE_TEMPLATES, unknownPlaces }
 import { Inject, Injectable } from '@nestjs/common'
 import { InjectConnection } from '@nestjs/sequelize'
 import { Sequelize } from 'sequelize-typescript'
-import type { Context } from '../access/index.js'
+import { can, type Context } from '../access/index.js'
 import type { Agent, AgentList, Handoff, HandoffList, Pool, Recipe, RecipeList, Registered } from '../contract/index.js'
 import { asWindows, checkWindows } from '../environments/index.js'
 import { actorOf, record } from '../platform/acts/index.js'
@@ -79,7 +79,8 @@ export class AgentsService {
     @Inject(CONFIG) private readonly config: Config,
   ) {}
 
-  async list({ project }: Context): Promise<AgentList> {
+  async list(context: Context): Promise<AgentList> {
+    const { project } = context
     const [agents, pools] = await Promise.all([
       rowsOf<Omit<Agent, 'heardAt' | 'awayAt' | 'outdated'> & { heardAt: Date; awayAt: Date | null }>(this, sql.AGENT_ROWS, {
         projectId: project.id,
@@ -92,7 +93,8 @@ export class AgentsService {
       awayAt: awayAt?.toISOString() ?? null,
       outdated: agent.version !== AGENT_VERSION,
     }))
-    return { rows, pools, version: AGENT_VERSION }
+    const shown = can(context, 'manage') ? pools : pools.map((pool) => ({ ...pool, startUrl: null, stopUrl: null }))
+    return { rows, pools: shown, version: AGENT_VERSION }
   }
 
   /** Called by an agent when it starts. @throws Problem conflict where another one that is there has its name */
@@ -190,13 +192,15 @@ export class AgentsService {
     return removeRow(this, context, RECIPES, id)
   }
 
-  async handoffs({ project }: Context): Promise<HandoffList> {
+  /** Addresses and templates may hold secrets of the pipeline: they are for who manages the project. */
+  async handoffs(context: Context): Promise<HandoffList> {
+    const { project } = context
     const rows = await rowsOf<Handoff>(
       this,
       'select id, name, url, template, sealed_secret is not null as signed from handoff where project_id = $projectId order by name',
       { projectId: project.id },
     )
-    return { rows }
+    return { rows: can(context, 'manage') ? rows : rows.map((row) => ({ ...row, url: null, template: null })) }
   }
 
   async addHandoff(context: Context, dto: HandoffDto): Promise<HandoffList> {

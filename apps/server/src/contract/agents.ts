@@ -28,6 +28,8 @@ export interface Pool {
   atOnce: number | null
   /** When its agents take nothing. */
   closed: MaintenanceWindow[]
+  /** Whether agents are asked for; where, only who manages the project is told. */
+  elastic: boolean
   startUrl: string | null
   stopUrl: string | null
   /** So many agents are asked for at most. */
@@ -78,8 +80,9 @@ export interface RecipeList {
 export interface Handoff {
   id: number
   name: string
-  url: string
-  template: string
+  /** Null for who may not manage the project: both may hold secrets. */
+  url: string | null
+  template: string | null
   signed: boolean
 }
 

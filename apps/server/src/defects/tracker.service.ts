@@ -56,7 +56,7 @@ export class TrackerService {
         db,
         `insert into tracker (project_id, name, url, sealed_token, sealed_secret) values ($projectId, $name, $url, $token, $made)
          on conflict (project_id) do update set name = excluded.name, url = excluded.url, tested_at = null, test_ok = null, test_said = null,
-           sealed_token = case when $keep::boolean then tracker.sealed_token else excluded.sealed_token end,
+           sealed_token = case when $keep::boolean and tracker.url = excluded.url then tracker.sealed_token else excluded.sealed_token end,
            sealed_secret = case when $keepSecret::boolean then tracker.sealed_secret else excluded.sealed_secret end
          returning id, xmax = 0 as fresh`,
         {

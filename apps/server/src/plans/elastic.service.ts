@@ -1,4 +1,4 @@
-import { Inject, Injectable } from '@nestjs/common'
+import { Inject, Injectable, Logger } from '@nestjs/common'
 import { InjectConnection } from '@nestjs/sequelize'
 import { Sequelize } from 'sequelize-typescript'
 import { CONFIG, type Config } from '../platform/config.js'
@@ -36,29 +36,39 @@ select a.id, a.name from agent a where a.pool_id = $poolId and a.away_at is null
 /** Asks for agents of elastic pools where parts wait for them, and gives back those that have been idle. */
 @Injectable()
 export class ElasticService {
+  private readonly log = new Logger('Pools')
+
   constructor(
     @InjectConnection() readonly sequelize: Sequelize,
     @Inject(CONFIG) private readonly config: Config,
   ) {}
 
   async look(): Promise<void> {
-    for (const pool of await rowsOf<ElasticPool>(this, POOLS)) {
-      const wanted = Math.min(pool.waiting, pool.most) - pool.there
-      // asked for and not there within two minutes: asked for again
-      const [claimed] =
-        wanted > 0
-          ? await rowsOf(
-              this,
-              `update pool set asked_at = now(), asked = $wanted where id = $id and coalesce(asked_at, '-infinity') < now() - case when asked < $wanted then interval '5 seconds' else interval '2 minutes' end returning 1 as yes`,
-              { id: pool.id, wanted },
-            )
-          : []
-      if (claimed) await this.post(pool, pool.startUrl, { pool: pool.name, project: pool.slug, agents: wanted })
-      if (pool.waiting > 0 || !pool.stopUrl) continue
-      for (const agent of await rowsOf<{ id: number; name: string }>(this, IDLE, { poolId: pool.id, minutes: pool.idleMinutes })) {
-        await run(this, 'update agent set away_at = now() where id = $id', { id: agent.id })
-        await this.post(pool, pool.stopUrl, { pool: pool.name, project: pool.slug, agent: agent.name })
+    for (const pool of await rowsOf<ElasticPool>(this, POOLS))
+      try {
+        await this.lookAt(pool)
+      } catch (error) {
+        // others, of other projects too, are looked at all the same
+        this.log.warn(`Pool ${pool.name} of ${pool.slug}: ${error instanceof Error ? error.message : String(error)}`)
       }
+  }
+
+  private async lookAt(pool: ElasticPool): Promise<void> {
+    const wanted = Math.min(pool.waiting, pool.most) - pool.there
+    // asked for and not there within two minutes: asked for again
+    const [claimed] =
+      wanted > 0
+        ? await rowsOf(
+            this,
+            `update pool set asked_at = now(), asked = $wanted where id = $id and coalesce(asked_at, '-infinity') < now() - case when asked < $wanted then interval '5 seconds' else interval '2 minutes' end returning 1 as yes`,
+            { id: pool.id, wanted },
+          )
+        : []
+    if (claimed) await this.post(pool, pool.startUrl, { pool: pool.name, project: pool.slug, agents: wanted })
+    if (pool.waiting > 0 || !pool.stopUrl) return
+    for (const agent of await rowsOf<{ id: number; name: string }>(this, IDLE, { poolId: pool.id, minutes: pool.idleMinutes })) {
+      await run(this, 'update agent set away_at = now() where id = $id', { id: agent.id })
+      await this.post(pool, pool.stopUrl, { pool: pool.name, project: pool.slug, agent: agent.name })
     }
   }
 

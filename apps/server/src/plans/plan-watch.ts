@@ -88,10 +88,12 @@ export class PlanWatch {
   async startDue(now: Date): Promise<void> {
     for (const time of await rowsOf<TimeRecord>(this, DUE, { now })) {
       const due = time.nextAt ?? now
-      const plan = await this.starts.plan(null, time.planId)
-      const missed = now.getTime() - due.getTime() > MISSED_MS
-      if (!plan.paused && (!missed || plan.missed === 'once'))
-        await this.begin(plan, { why: time.kind === 'once' ? 'once' : 'rule', timeId: time.id, dueAt: due })
+      await this.byItself(`plan ${time.planId}`, async () => {
+        const plan = await this.starts.plan(null, time.planId)
+        const missed = now.getTime() - due.getTime() > MISSED_MS
+        if (!plan.paused && (!missed || plan.missed === 'once'))
+          await this.begin(plan, { why: time.kind === 'once' ? 'once' : 'rule', timeId: time.id, dueAt: due })
+      })
       // of several that were missed, one is made up for at most
       await run(this, 'update plan_time set next_at = $next where id = $id and next_at = $due', {
         id: time.id,
@@ -113,15 +115,28 @@ export class PlanWatch {
       at: Date
     }
     for (const { id, planId, buildId, at, ...build } of await rowsOf<Built>(this, NEW_BUILDS)) {
-      await this.begin(await this.starts.plan(null, planId), { why: 'build', timeId: id, dueAt: at, build })
+      await this.byItself(`plan ${planId}`, async () =>
+        this.begin(await this.starts.plan(null, planId), { why: 'build', timeId: id, dueAt: at, build }),
+      )
       await this.seen(id, buildId)
     }
   }
 
   async startAfterPlans(): Promise<void> {
     for (const { id, planId, startId, at } of await rowsOf<{ id: number; planId: number; startId: number; at: Date }>(this, ENDED_WELL)) {
-      await this.begin(await this.starts.plan(null, planId), { why: 'plan', timeId: id, dueAt: at })
+      await this.byItself(`plan ${planId}`, async () =>
+        this.begin(await this.starts.plan(null, planId), { why: 'plan', timeId: id, dueAt: at }),
+      )
       await this.seen(id, startId)
+    }
+  }
+
+  /** A plan that can’t be started keeps no other from it, in whichever project, and is due again at its next time. */
+  private async byItself(what: string, work: () => Promise<void>): Promise<void> {
+    try {
+      await work()
+    } catch (error) {
+      this.log.warn(`${what}: ${error instanceof Error ? error.message : String(error)}`)
     }
   }
 

@@ -217,7 +217,7 @@ describe('what a part tells', () => {
     )
     const rows: string[] = []
     for (const { name } of tables) for (const row of await bobbin.ask(`select * from ${name}`)) rows.push(...textsOf(row))
-    const blobs = String(bobbin.config.blobs)
+    const blobs = bobbin.config.blobs as string
     for (const file of readdirSync(blobs, { recursive: true, withFileTypes: true }))
       if (file.isFile()) rows.push(unpacked(readFileSync(join(file.parentPath, file.name))))
     return rows

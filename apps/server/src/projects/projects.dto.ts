@@ -10,6 +10,7 @@ import {
   IsOptional,
   IsString,
   Max,
+  Matches,
   MaxLength,
   Min,
 } from 'class-validator'
@@ -23,6 +24,7 @@ export class ProjectEditDto {
   @IsString()
   @IsNotEmpty({ message: 'A project needs a name' })
   @MaxLength(200)
+  @Matches(/^\P{Cc}*$/u, { message: 'A name is one line' })
   name?: string
   /** The branch that everything looks at where nobody says another. */
   @maybe()

@@ -12,6 +12,15 @@ import { EmailField } from './person-fields.js'
 /** Only addresses of this site. */
 const localPath = (to: string | null): string => (to?.startsWith('/') && !to.startsWith('//') ? to : '/')
 
+/** What went wrong elsewhere, by its code: an address shows no words that somebody else wrote. */
+const PROBLEMS: Readonly<Record<string, string>> = {
+  oidcLate: 'Signing in took too long. Try again',
+  oidcRefused: 'Signing in there did not work. Try again, or sign in with a password',
+  oidcAway: 'The provider does not answer. Try again in a moment, or sign in with a password',
+  noProject: 'You have no account here, and none of your groups belongs to a project. Ask a lead of a project to invite you',
+  noAddress: 'No account can be made for you: the provider does not say that your e-mail address is verified',
+}
+
 export function SignInPage() {
   const { register, handleSubmit } = useForm({ defaultValues: { email: '', password: '' } })
   const [params] = useSearchParams()
@@ -45,7 +54,7 @@ export function SignInPage() {
         </Field>
         {params.get('problem') && !signIn.error && (
           <p role="alert" className="text-failed">
-            {params.get('problem')}
+            {PROBLEMS[params.get('problem') ?? ''] ?? 'Signing in did not work. Try again'}
           </p>
         )}
         <FormError error={signIn.error} />

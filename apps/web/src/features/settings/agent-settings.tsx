@@ -1,7 +1,7 @@
 import type { Agent, AgentList, HandoffDto, MadeToken, Pool, PoolDto, Recipe, RecipeDto, RecipeList } from '@bobbin/client'
 import { useMutation, useQuery } from '@tanstack/react-query'
 import { useState } from 'react'
-import { type Control, useForm, type UseFormRegister } from 'react-hook-form'
+import { type Control, useForm } from 'react-hook-form'
 import { CanButton, useCan } from '../../context/can.js'
 import { useSession } from '../../context/session.js'
 import { api } from '../../lib/api.js'
@@ -371,9 +371,9 @@ function Pools({ list }: { list: AgentList }) {
               <span className="text-soft">
                 {count(pool.agents, 'agent')} · {pool.costPerMinute} a minute
                 {pool.atOnce !== null && ` · ${pool.atOnce} parts at once`}
-                {pool.startUrl && ` · asks for up to ${pool.most} agents`}
+                {pool.elastic && ` · asks for up to ${pool.most} agents`}
               </span>
-              {pool.startUrl && !pool.confirmed && <span className="text-errored"> · its cost is to be confirmed before it is used</span>}
+              {pool.elastic && !pool.confirmed && <span className="text-errored"> · its cost is to be confirmed before it is used</span>}
             </span>
             {manages && (
               <Menu label={`Actions for ${pool.name}`} trigger={<Button aria-label={`Actions for ${pool.name}`}>…</Button>}>
