@@ -28,7 +28,11 @@ parentPort?.on('message', (asked: Asked | TableAsked) => {
   queue = queue
     .then(() => hear(asked))
     .catch((error: unknown) => {
-      say({ kind: 'failed', message: error instanceof Error ? (error.stack ?? error.message) : String(error) })
+      say({
+        kind: 'failed',
+        message: error instanceof Error ? (error.stack ?? error.message) : String(error),
+        code: (error as { code?: string } | null)?.code ?? null,
+      })
       if (asked.kind !== 'letGo') say({ kind: 'answer', bytes: 0 })
     })
 })

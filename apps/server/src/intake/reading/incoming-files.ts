@@ -29,6 +29,9 @@ export async function takeFiles(request: IncomingMessage, taker: Taker, idleMs: 
   let count = 0
   let queue: Promise<void> = Promise.resolve()
   let belongs: Belongs | null = null
+  let broken: (error: unknown) => void = () => undefined
+  const failure = new Promise<never>((_, reject) => (broken = reject))
+  failure.catch(() => undefined)
   parser.on('field', (field, value) => {
     if (field === 'changedFiles') return taker.tell(value)
     if (field !== 'belongs') return
@@ -39,15 +42,21 @@ export async function takeFiles(request: IncomingMessage, taker: Taker, idleMs: 
   })
   parser.on('file', (field, stream, info) => {
     count++
-    const file = { name: info.filename || `file-${count}`, chunks: stream, cut: () => stream.truncated === true }
+    // whoever breaks off reading leaves the stream as it is: destroyed, it would hold the request, which waits for its end
+    const chunks = stream.iterator({ destroyOnReturn: false }) as AsyncIterable<Uint8Array>
+    const file = { name: info.filename || `file-${count}`, chunks, cut: () => stream.truncated === true }
     const whose = belongs
     belongs = null
-    queue = queue.then(() => (field === 'attachment' ? taker.attach(file, whose) : taker.take(file)))
+    const taken = queue.then(() => (field === 'attachment' ? taker.attach(file, whose) : taker.take(file)))
+    queue = taken.finally(() => stream.resume())
+    queue.catch(broken)
     // an aborted request errors every open stream; the pipeline below reports it once
     stream.on('error', () => stream.resume())
-    queue.catch(() => stream.resume())
   })
-  await Promise.all([feed(request, parser, idleMs, () => taker.storing), untilSettled(parser, () => queue)])
+  const fed = Promise.all([feed(request, parser, idleMs, () => taker.storing), untilSettled(parser, () => queue)])
+  // what can't be stored is answered at once; the rest of the request is read and left out
+  fed.catch(() => undefined)
+  await Promise.race([fed, failure])
   if (count === 0) throw new Problem('invalid', 'noFiles', 'The request holds no file. Send result files as multipart/form-data')
 }
 

@@ -47,7 +47,7 @@ export type Said =
   /** The delivered file as a whole can't be read any further. */
   | { kind: 'refused'; refusal: PlainRefusal }
   /** An error of our own. */
-  | { kind: 'failed'; message: string }
+  | { kind: 'failed'; message: string; code: string | null }
   /** What was asked is done; so many bytes were read for it, unpacked. */
   | { kind: 'answer'; bytes: number }
   | { kind: 'letGo' }

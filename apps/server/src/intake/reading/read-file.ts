@@ -197,7 +197,8 @@ class ThreadReading {
       case 'refused':
         return this.refuse(said.refusal)
       case 'failed':
-        throw new Error(said.message)
+        // the system’s word for it says whether anybody can do something: a full disk is answered as that
+        throw Object.assign(new Error(said.message), said.code !== null && { code: said.code })
       case 'answer':
         this.lease.answered(said.bytes)
         if (this.open) this.open.early?.offer(this.open.stage, this.open.framework)

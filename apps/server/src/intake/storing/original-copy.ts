@@ -130,7 +130,8 @@ class LargeCopy {
   }
 
   async drained(): Promise<void> {
-    if (!this.packer.writableNeedDrain) return
+    // one that broke off (the disk is full) drains no more; why is told by finish()
+    if (!this.packer.writableNeedDrain || this.packer.destroyed) return
     // not a race of promises: each would be remembered until the whole file is packed. A packer that broke off is told by keep()
     await new Promise<void>((resolve) => {
       const go = () => {
