@@ -1,8 +1,8 @@
 // What may go wrong while results come in. Each scenario makes it happen and says in the end how many results are there exactly once.
 import S3rver from 's3rver'
 import { createServer, request } from 'node:http'
-import { spawn } from 'node:child_process'
-import { existsSync, mkdirSync, readdirSync, readFileSync, readlinkSync, writeFileSync } from 'node:fs'
+import { execFileSync, spawn } from 'node:child_process'
+import { existsSync, mkdirSync, readdirSync, readFileSync, readlinkSync, rmSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { startPostgres } from '../lib/postgres.mjs'
 import { freePort } from '../lib/process.mjs'
@@ -133,6 +133,35 @@ export const store = async () => {
     proxy.closeAllConnections()
     proxy.close()
     await behind.close()
+  }
+}
+
+/** The folder for temporary files holds 2 MB: what does not fit is refused at once, what does is stored, and the server ends in its time. */
+export const temp = async () => {
+  const folder = join('/tmp', `bobbin-faults-temp-${process.pid}`)
+  mkdirSync(folder, { recursive: true })
+  execFileSync('mount', ['-t', 'tmpfs', '-o', 'size=2m', 'tmpfs', folder])
+  try {
+    return await on('temp', { TMPDIR: folder }, async (stage) => {
+      // packed, it is still larger than there is room
+      const large = `<testsuite name="large">${Array.from({ length: 60_000 }, (_, i) => `<testcase classname="large" name="${Math.random()} ${i}"/>`).join('')}</testsuite>`
+      for (let nth = 1; nth <= 5; nth++) {
+        const began = Date.now()
+        const answer = await stage.send({ build: `large ${nth}` }, { 'large.xml': large }).catch((error) => error)
+        if (answer.status !== 507) throw new Error(`a delivery without room was answered by ${answer.status ?? 'a report'}`)
+        if (Date.now() - began > 20_000) throw new Error(`a delivery without room was answered after ${Date.now() - began} ms`)
+        stage.expect(String(nth), 5)
+        await stage.send({ build: String(nth) }, { 'small.xml': fileOf(`small ${nth}`, 5) })
+      }
+      const held = await stage.everythingOnce()
+      const began = Date.now()
+      await stage.servers[0].stop()
+      if (Date.now() - began > 15_000) throw new Error('the server did not end')
+      return `${held} results beside 5 deliveries without room`
+    })
+  } finally {
+    execFileSync('umount', [folder])
+    rmSync(folder, { recursive: true, force: true })
   }
 }
 
