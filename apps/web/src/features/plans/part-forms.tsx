@@ -33,7 +33,7 @@ export function SuitesForm({ plan, suites, onChange }: PartFormProps & { suites:
             </label>
             {chosen.has(id) && (
               <Variables
-                label={`Variables of ${name}`}
+                label={`Parameters of ${name}`}
                 value={own.find((suite) => suite.id === id)?.parameters ?? {}}
                 onChange={(parameters) =>
                   onChange(

@@ -50,28 +50,28 @@ export function RecipeParameters({ control, register }: { control: Control<WithP
           <tbody>
             {fields.map((field, i) => (
               <tr key={field.id}>
-                <td className="pr-1">
-                  <input aria-label={`Name of parameter ${i + 1}`} className="w-full font-mono" {...register(`parameters.${i}.name`)} />
+                <td className="py-0.5 pr-1">
+                  <input aria-label={`Name of parameter ${i + 1}`} className="field w-full font-mono" {...register(`parameters.${i}.name`)} />
                 </td>
-                <td className="pr-1">
+                <td className="py-0.5 pr-1">
                   <input
                     aria-label={`Values of parameter ${i + 1}`}
-                    className="w-full font-mono"
+                    className="field w-full font-mono"
                     placeholder="07:40, 09:10"
                     {...register(`parameters.${i}.allowed`)}
                   />
                 </td>
-                <td className="pr-1">
+                <td className="py-0.5 pr-1">
                   <input
                     aria-label={`Default of parameter ${i + 1}`}
-                    className="w-full font-mono"
+                    className="field w-full font-mono"
                     {...register(`parameters.${i}.fallback`)}
                   />
                 </td>
-                <td className="pr-1">
+                <td className="py-0.5 pr-1">
                   <input
                     aria-label={`Variable of parameter ${i + 1}`}
-                    className="w-full font-mono"
+                    className="field w-full font-mono"
                     placeholder="BOBBIN_PARAM_…"
                     {...register(`parameters.${i}.variable`)}
                   />
