@@ -29,7 +29,7 @@ export class AttachmentsController {
     if (range) {
       response.status(206).setHeader('content-range', `bytes ${range.start}-${range.end}/${bytes}`)
       // what is packed on its way is no part of it any more
-      response.setHeader('cache-control', 'private, max-age=31536000, immutable, no-transform')
+      response.setHeader('cache-control', 'private, max-age=3600, immutable, no-transform')
     }
     return shownFile(found, range ? range.end - range.start + 1 : bytes)
   }

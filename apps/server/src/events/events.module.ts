@@ -1,18 +1,28 @@
 import { Controller, type MessageEvent, Module, Sse } from '@nestjs/common'
-import { concatMap, defer, filter, interval, map, merge, of, takeUntil, type Observable } from 'rxjs'
+import { concatMap, defer, filter, finalize, interval, map, merge, of, takeUntil, type Observable } from 'rxjs'
 import { AccessModule, Ctx, type Context, SessionsService, Needs } from '../access/index.js'
 import type { Began } from '../contract/index.js'
+import { Problem } from '../platform/problem.js'
 import { ChangeListener } from './listener.js'
 
 /** Often enough that no proxy takes the connection for dead. */
 const BEAT_MS = 25_000
+/** Pages of one person that one server process tells of changes. */
+const MOST_STREAMS = 100
 
 @Controller('projects/:project/events')
 export class EventsController {
+  /** Streams of this process that are open, by account. */
+  private readonly open = new Map<number, number>()
+
   constructor(
     private readonly listener: ChangeListener,
     private readonly sessions: SessionsService,
   ) {}
+
+  private openOf(accountId: number): number {
+    return this.open.get(accountId) ?? 0
+  }
 
   /**
    * Server-sent events. “began” at once, with the time since the last change; “change” with the topics that changed, “missed” when changes may have been lost, “beat” now and then.
@@ -21,6 +31,8 @@ export class EventsController {
   @Sse()
   @Needs('read')
   events(@Ctx() { project, caller }: Context): Observable<MessageEvent> {
+    if (this.openOf(caller.accountId) >= MOST_STREAMS)
+      throw new Problem('tooMany', 'streams', `${MOST_STREAMS} pages of yours are open already. Close some of them`, { retryAfterS: 30 })
     const changes = this.listener.changes.pipe(
       filter((change) => change === 'missed' || change.projectId === project.id),
       map((change): MessageEvent =>
@@ -43,7 +55,18 @@ export class EventsController {
       concatMap(() => this.sessions.maySee(caller, project.id)),
       filter((may) => !may),
     )
-    return merge(changes, began, beat.pipe(map((): MessageEvent => ({ type: 'beat', data: '' })))).pipe(takeUntil(over))
+    const counted = defer(() => {
+      this.open.set(caller.accountId, this.openOf(caller.accountId) + 1)
+      return began
+    })
+    return merge(changes, counted, beat.pipe(map((): MessageEvent => ({ type: 'beat', data: '' })))).pipe(
+      takeUntil(over),
+      finalize(() => {
+        const left = this.openOf(caller.accountId) - 1
+        if (left > 0) this.open.set(caller.accountId, left)
+        else this.open.delete(caller.accountId)
+      }),
+    )
   }
 }
 

@@ -1,4 +1,4 @@
-import { afterAll, beforeAll, expect, it } from 'vitest'
+import { afterAll, beforeAll, expect, it, vi } from 'vitest'
 import { resultFile, seedCase, TestApp, TOKEN } from '../testing/test-app.js'
 import { firstValueFrom } from 'rxjs'
 import { Sequelize } from 'sequelize-typescript'
@@ -113,4 +113,24 @@ it('says that changes may have been missed when its connection to the database b
   )
   expect(await page.next()).toContain('event: missed')
   page.stop()
+})
+
+it('tells a hundred pages of one person, and more when one of them has closed', async () => {
+  const pages = await Promise.all(Array.from({ length: 100 }, () => listen(bobbin.url, 'gullhaven', TOKEN)))
+  const one = () => fetch(`${bobbin.url}/api/projects/gullhaven/events`, { headers: { authorization: `Bearer ${TOKEN}` } })
+  const refused = await one()
+  expect([refused.status, ((await refused.json()) as { code: string }).code]).toEqual([429, 'streams'])
+  // others are told all the same
+  const other = await listen(bobbin.url, 'skerries', `${TOKEN}-other`)
+  other.stop()
+  pages[0]?.stop()
+  await vi.waitFor(
+    async () => {
+      const more = await one()
+      await more.body?.cancel()
+      expect(more.status).toBe(200)
+    },
+    { timeout: 20_000 },
+  )
+  for (const page of pages) page.stop()
 })

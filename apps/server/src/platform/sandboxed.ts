@@ -5,5 +5,6 @@ export const Sandboxed = () =>
   applyDecorators(
     Header('content-security-policy', "sandbox; default-src 'none'; style-src 'unsafe-inline'; img-src 'self' data:; media-src 'self'"),
     Header('x-content-type-options', 'nosniff'),
-    Header('cache-control', 'private, max-age=31536000, immutable'),
+    // for as long as somebody looks at it, not for whoever sits down there next year
+    Header('cache-control', 'private, max-age=3600, immutable'),
   )

@@ -51,7 +51,11 @@ export function RecipeParameters({ control, register }: { control: Control<WithP
             {fields.map((field, i) => (
               <tr key={field.id}>
                 <td className="py-0.5 pr-1">
-                  <input aria-label={`Name of parameter ${i + 1}`} className="field w-full font-mono" {...register(`parameters.${i}.name`)} />
+                  <input
+                    aria-label={`Name of parameter ${i + 1}`}
+                    className="field w-full font-mono"
+                    {...register(`parameters.${i}.name`)}
+                  />
                 </td>
                 <td className="py-0.5 pr-1">
                   <input
