@@ -2,7 +2,7 @@ import { type ActKind } from '@bobbin/core'
 import { Inject, Injectable } from '@nestjs/common'
 import { InjectConnection } from '@nestjs/sequelize'
 import { Sequelize } from 'sequelize-typescript'
-import { type Context, mustBeAble } from '../access/index.js'
+import { can, type Context, mustBeAble } from '../access/index.js'
 import type { NotificationLog, NotificationLogRow, NotificationRule, NotificationRules } from '../contract/index.js'
 import { actorOf, recordOf, type Watched } from '../platform/acts/index.js'
 import { CONFIG, type Config } from '../platform/config.js'
@@ -23,7 +23,7 @@ from notification_rule where project_id = $projectId and (account_id is null or 
 
 const LOG = `
 select n.id, e.at, e.kind, e.title, e.path, r.name as rule, r.channel,
-  coalesce(r.address, (select a.email from account a where a.id = r.account_id), '') as to, n.due_at as "dueAt", n.sent_at as "sentAt", n.gave_up_at as "gaveUpAt", n.tries, n.problem,
+  case when r.channel = 'webhook' and r.account_id is null then coalesce(substring(r.address from '^https?://(?:[^/?#@]*@)?([^/?#]*)'), '') else coalesce(r.address, (select a.email from account a where a.id = r.account_id), '') end as to, n.due_at as "dueAt", n.sent_at as "sentAt", n.gave_up_at as "gaveUpAt", n.tries, n.problem,
   count(*) over ()::int as full
 from notification n join notification_event e on e.id = n.event_id join notification_rule r on r.id = n.rule_id
 where n.project_id = $projectId and (r.account_id is null or r.account_id = $accountId) order by n.id desc limit $limit offset $offset`
@@ -38,9 +38,12 @@ export class RulesService {
     @Inject(CONFIG) private readonly config: Config,
   ) {}
 
-  async list({ project, caller }: Context): Promise<NotificationRules> {
+  /** Addresses of webhooks and their templates may hold secrets: those of the project are for who manages it. */
+  async list(context: Context): Promise<NotificationRules> {
+    const { project, caller } = context
     const rows = await rowsOf<NotificationRule>(this, RULES, { projectId: project.id, accountId: caller.accountId })
-    return { rows, sendsMail: this.mailer.sends }
+    const isShown = ({ own, channel }: NotificationRule) => own || channel !== 'webhook' || can(context, 'manage')
+    return { rows: rows.map((row) => (isShown(row) ? row : { ...row, address: null, template: null })), sendsMail: this.mailer.sends }
   }
 
   async log({ project, caller }: Context, { limit, offset }: NotificationLogDto): Promise<NotificationLog> {

@@ -266,3 +266,29 @@ describe('the log of a part', () => {
     expect((await say(11, ' nine')).status).toBe(409)
   })
 })
+
+describe('addresses that may hold secrets', () => {
+  it('are for who manages the project', async () => {
+    const [project] = await bobbin.ask<{ id: number }>(`select id from project where slug = 'gullhaven'`)
+    await bobbin.ask(
+      `insert into handoff (project_id, name, url, template) values (${project?.id}, 'nightly', 'https://ci.gullhaven.example/s3cret', '{"key":"s3cret"}')`,
+    )
+    await bobbin.ask(
+      `insert into notification_rule (project_id, name, events, channel, address, zone) values (${project?.id}, 'chat', '{}', 'webhook', 'https://hooks.gullhaven.example/s3cret', 'UTC')`,
+    )
+    const { secret } = await prepared.ask<{ secret: string }>('POST', '/invitations', { email: 'mar@gullhaven.example', role: 'viewer' })
+    await fetch(`${bobbin.url}/api/invitations/accept`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ secret, account: { name: 'mar', kind: 'tester', password: 'low tide at nine' } }),
+    })
+    const cookie = await bobbin.signIn('mar@gullhaven.example', 'low tide at nine')
+    for (const path of ['/handoffs', '/notifications/rules', '/notifications/log', '/agents']) {
+      const answer = await fetch(`${bobbin.url}/api/projects/gullhaven${path}`, { headers: { cookie } })
+      expect([path, answer.status]).toEqual([path, 200])
+      expect(await answer.text()).not.toContain('s3cret')
+    }
+    expect(JSON.stringify(await prepared.ask('GET', '/handoffs'))).toContain('s3cret')
+    expect(JSON.stringify(await prepared.ask('GET', '/notifications/rules'))).toContain('s3cret')
+  })
+})
