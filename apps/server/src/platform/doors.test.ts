@@ -89,7 +89,8 @@ it('over TLS is asked for over TLS again, and has a cookie of this host alone', 
     body: JSON.stringify({ email: 'runa@gullhaven.example', password: 'gullhaven' }),
   })
   expect(answer.headers.get('strict-transport-security')).toBe('max-age=31536000')
-  const cookie = answer.headers.get('set-cookie') ?? ''
+  const [cookie = '', known = ''] = answer.headers.getSetCookie()
+  expect(known).toMatch(/^bobbin_known=[^;]+; Max-Age=\d+; Path=\/api\/session; Expires=[^;]+; HttpOnly; Secure; SameSite=Strict$/)
   expect(cookie).toMatch(/^__Host-bobbin_session=[^;]+; Max-Age=\d+; Path=\/; Expires=[^;]+; HttpOnly; Secure; SameSite=Lax$/)
   const me = (name: string) =>
     fetch(`${proxied.url}/api/session`, {

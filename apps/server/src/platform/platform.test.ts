@@ -103,6 +103,8 @@ describe('migrate', () => {
         '0033-case-order',
         '0034-unset-times',
         '0035-quick-changes',
+        '0036-recipe-parameters',
+        '0037-proved-addresses',
       ])
       expect(await migrate(url)).toEqual([])
     }))
